@@ -1,0 +1,36 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 4199;
+
+export default defineConfig({
+	testDir: 'tests/e2e',
+	timeout: 90_000,
+	expect: { timeout: 15_000 },
+	workers: 2,
+	fullyParallel: true,
+	reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+	use: {
+		baseURL: `http://localhost:${port}`,
+		viewport: { width: 1280, height: 800 },
+		actionTimeout: 15_000,
+		trace: 'retain-on-failure',
+		launchOptions: {
+			executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+			args: [
+				'--no-sandbox',
+				'--disable-gpu',
+				'--disable-quic',
+				'--no-first-run',
+				'--disable-background-networking',
+				'--disable-component-update',
+				'--disable-sync',
+			],
+		},
+	},
+	webServer: {
+		command: 'node scripts/serve.mjs',
+		env: { PORT: String(port), ORIGIN: `http://localhost:${port}` },
+		url: `http://localhost:${port}/`,
+		reuseExistingServer: false,
+	},
+});

@@ -1,0 +1,112 @@
+// Makes docs/screenshots anew from the demo data: one current picture of each main view.
+import { execSync, spawn } from 'node:child_process';
+import { existsSync, mkdirSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+
+const PORT = 4197;
+const BASE = `http://localhost:${PORT}`;
+const OUT = 'docs/screenshots';
+mkdirSync(OUT, { recursive: true });
+if (!existsSync('build/index.js')) execSync('npm run build', { stdio: 'inherit' });
+const server = spawn('node', ['scripts/serve.mjs'], {
+	env: { ...process.env, PORT: String(PORT), ORIGIN: BASE },
+	stdio: 'ignore',
+});
+const browser = await chromium.launch({
+	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+	args: [
+		'--no-sandbox',
+		'--disable-gpu',
+		'--disable-quic',
+		'--no-first-run',
+		'--disable-background-networking',
+		'--disable-component-update',
+		'--disable-sync',
+	],
+});
+
+const WIDE = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
+async function open(viewport) {
+	const page = await (await browser.newContext({ viewport })).newPage();
+	for (let tries = 0; ; tries++) {
+		try {
+			await page.goto(`${BASE}/?demo`);
+			break;
+		} catch (error) {
+			if (tries > 40) throw error;
+			await new Promise((resolve) => setTimeout(resolve, 250));
+		}
+	}
+	await page.getByText('Go on with').waitFor({ timeout: 60_000 });
+	await page.waitForTimeout(5000); // the word that the demo has come fades away
+	return page;
+}
+
+const shots = {
+	home: async (page) => page.goto(`${BASE}/`),
+	checklist: async (page) => page.goto(`${BASE}/session/demo-open/bench`),
+	compass: async (page) => {
+		await page.goto(`${BASE}/session/demo-open/site/compass`);
+		await page.getByRole('button', { name: 'Start turning' }).click();
+		await page.waitForTimeout(15_000);
+	},
+	'compass-result': async (page) => {
+		await page.goto(`${BASE}/session/demo-open/site/compass`);
+		await page.getByRole('radio', { name: '16 ×' }).click();
+		await page.getByRole('button', { name: 'Start turning' }).click();
+		await page.getByRole('button', { name: 'Accept these values' }).waitFor({ timeout: 60_000 });
+	},
+	position: async (page) => {
+		await page.goto(`${BASE}/session/demo-open/position/position`);
+		await page.getByRole('radio', { name: '16 ×' }).click();
+		await page.getByRole('button', { name: 'Watch the lock' }).click();
+		await page.getByRole('button', { name: 'Record it' }).waitFor({ timeout: 60_000 });
+	},
+	hover: async (page) => {
+		await page.goto(`${BASE}/session/demo-open/hover/hover`);
+		await page.getByLabel('Compass error').fill('48');
+		await page.getByRole('button', { name: 'Fly the practice hover' }).click();
+		await page.getByText('Compass error from the track').waitFor();
+	},
+	gate: async (page) => page.goto(`${BASE}/session/demo-stopped/fly`),
+	sheet: async (page) => page.goto(`${BASE}/session/demo-clean/sheet`),
+	aircraft: async (page) => page.goto(`${BASE}/aircraft/demo-dunlin`),
+	logbook: async (page) => page.goto(`${BASE}/logbook`),
+	practice: async (page) => {
+		await page.goto(`${BASE}/practice`);
+		await page.getByRole('button', { name: 'Switch it on' }).click();
+		await page.getByRole('application').focus();
+		for (const key of ['ArrowUp', 'ArrowUp', 'ArrowRight', 'e', 'e']) await page.keyboard.press(key);
+		await page.waitForTimeout(2500);
+	},
+};
+const phoneShots = {
+	'phone-cue': async (page) => {
+		await page.goto(`${BASE}/session/demo-open/site/compass`);
+		await page.getByRole('button', { name: 'Start turning' }).click();
+		await page.waitForTimeout(14_000);
+		await page.getByRole('button', { name: 'Big cue' }).click();
+	},
+	'phone-gate': async (page) => page.goto(`${BASE}/session/demo-stopped/fly`),
+};
+
+try {
+	for (const [viewport, group] of [
+		[WIDE, shots],
+		[PHONE, phoneShots],
+	]) {
+		const page = await open(viewport);
+		for (const [name, go] of Object.entries(group)) {
+			await go(page);
+			await page.getByRole('heading', { level: 1 }).waitFor();
+			await page.waitForTimeout(700);
+			await page.screenshot({ path: `${OUT}/${name}.png` });
+			console.log(`${OUT}/${name}.png`);
+		}
+	}
+} finally {
+	await browser.close();
+	server.kill();
+}

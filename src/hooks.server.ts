@@ -1,0 +1,35 @@
+import type { Handle } from '@sveltejs/kit';
+
+const SECURITY_HEADERS = {
+	'X-Content-Type-Options': 'nosniff',
+	'Referrer-Policy': 'no-referrer',
+	'Cross-Origin-Opener-Policy': 'same-origin',
+	'Permissions-Policy':
+		'geolocation=(), camera=(), microphone=(), accelerometer=(self), gyroscope=(self), magnetometer=(self), serial=(self), gamepad=(self)',
+};
+
+/**
+ * A page of another origin may not post here; a missing Origin is a script, which may compute: nothing on the server
+ * can be changed anyway.
+ */
+function foreign(request: Request, url: URL): boolean {
+	const origin = request.headers.get('origin');
+	return request.method !== 'GET' && request.method !== 'HEAD' && origin !== null && origin !== url.origin;
+}
+
+export const handle: Handle = async ({ event, resolve }) => {
+	if (foreign(event.request, event.url))
+		return Response.json(
+			{
+				error: {
+					code: 'foreign-origin',
+					message: 'Requests from pages of another origin are refused.',
+					path: 'origin',
+				},
+			},
+			{ status: 403 },
+		);
+	const response = await resolve(event);
+	for (const [name, value] of Object.entries(SECURITY_HEADERS)) response.headers.set(name, value);
+	return response;
+};

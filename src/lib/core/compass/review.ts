@@ -1,0 +1,260 @@
+import type { Reason } from '../../schema/common';
+import type { CompassAnswer, CompassRequest } from '../../schema/compass';
+import { fieldAt } from '../earth/field';
+import { DEG } from '../frames/angles';
+import { IDENTITY, inverse, scaleMat, type Mat3 } from '../frames/mat3';
+import { judge, reason } from '../frames/reasons';
+import { toYawPitchRoll } from '../frames/rotation';
+import type { Vec3 } from '../frames/vec3';
+import { flatness, secondQuadricDistance } from './ambiguity';
+import { coverageOf } from './coverage';
+import { measureDip } from './dip';
+import {
+	expectedWorstErrorDeg,
+	headingGradients,
+	headingSigmaDeg,
+	uncorrectedErrors,
+	type Calibration,
+} from './heading';
+import { compassLimits as limits } from './limits';
+import { fitMagnitude, rescaled, type MagnitudeFit } from './magnitudeFit';
+import { rankMountings, type MountingRank } from './mounting';
+import { columnsOf, middle, type Columns } from './samples';
+import {
+	TURN_MORE,
+	judgeCoverage,
+	judgeDip,
+	judgeField,
+	judgeGains,
+	judgeHeading,
+	judgeMounting,
+	judgeRejected,
+	judgeResidual,
+} from './verdict';
+
+/** Taken where neither a site nor an accelerometer tells the dip: half way between equator and pole. */
+const ASSUMED_INCLINATION_DEG = 60;
+
+/** Share of the field below which no sensor's noise lies: readings without any noise are judged as if they had it. */
+const LEAST_NOISE = 1e-3;
+
+function refusal(samples: number, why: Reason, expected: CompassAnswer['expected']): CompassAnswer {
+	return {
+		hardIronUt: null,
+		softIron: null,
+		fieldUt: null,
+		...(expected ? { expected } : {}),
+		residualRmsUt: null,
+		noiseUt: null,
+		coverage: null,
+		uncertainty: null,
+		headingErrorDeg: null,
+		headingErrors: null,
+		gains: null,
+		rejected: null,
+		samples,
+		...judge([why]),
+	};
+}
+
+/** The reason why these readings cannot be fitted, or the fit. */
+function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
+	const n = c.x.length;
+	if (n < limits.minSamples.value)
+		return reason(
+			'fail',
+			'insufficient-samples',
+			`${n} readings are too few to fit a compass.`,
+			n,
+			limits.minSamples,
+			'Record at least ten seconds while turning.',
+		);
+	if (!(middle(c).radius > 0))
+		return reason(
+			'fail',
+			'insufficient-variation',
+			'All readings are alike: the aircraft was not turned.',
+			0,
+			undefined,
+			TURN_MORE,
+		);
+	const fit = fitMagnitude(c);
+	if (!fit)
+		return reason(
+			'fail',
+			'insufficient-coverage',
+			'No ellipsoid goes through these readings.',
+			undefined,
+			undefined,
+			TURN_MORE,
+		);
+	const det = inverse(matrixOf(fit.w));
+	if (!det)
+		return reason(
+			'fail',
+			'insufficient-coverage',
+			'No ellipsoid goes through these readings.',
+			undefined,
+			undefined,
+			TURN_MORE,
+		);
+	if (fit.sigma * meanGain(fit.w) > limits.maxShellThickness.value)
+		return reason(
+			'fail',
+			'insufficient-turning',
+			'The readings are a cloud, not the shell that a turned compass draws.',
+			fit.sigma * meanGain(fit.w),
+			limits.maxShellThickness,
+			TURN_MORE,
+		);
+	const pick = (column: Float64Array) => only(column, fit.kept);
+	const kept = { x: pick(c.x), y: pick(c.y), z: pick(c.z) };
+	const flat = flatness(kept);
+	if (flat < limits.minFlatness.value)
+		return reason(
+			'fail',
+			'insufficient-coverage',
+			'The readings lie in one plane: turned about one axis only, the offset across it stays unseen.',
+			flat,
+			limits.minFlatness,
+			TURN_MORE,
+		);
+	const second = secondQuadricDistance(kept) / Math.max(fit.sigma, LEAST_NOISE / meanGain(fit.w));
+	if (!fit.covariance || second < limits.minSecondQuadric.value)
+		return reason(
+			'fail',
+			'insufficient-coverage',
+			'The turning leaves part of the calibration open: turns about one or two axes are not enough.',
+			second,
+			limits.minSecondQuadric,
+			TURN_MORE,
+		);
+	return fit;
+}
+
+const matrixOf = ([a, b, c, d, e, f]: MagnitudeFit['w']): Mat3 => [
+	[a, d, e],
+	[d, b, f],
+	[e, f, c],
+];
+
+const meanGain = (w: MagnitudeFit['w']) => (w[0] + w[1] + w[2]) / 3;
+
+function corrected(c: Columns, offset: Vec3, w: Mat3): Columns {
+	const n = c.x.length;
+	const out = { x: new Float64Array(n), y: new Float64Array(n), z: new Float64Array(n) };
+	for (let i = 0; i < n; i++) {
+		const v0 = c.x[i] - offset[0];
+		const v1 = c.y[i] - offset[1];
+		const v2 = c.z[i] - offset[2];
+		out.x[i] = w[0][0] * v0 + w[0][1] * v1 + w[0][2] * v2;
+		out.y[i] = w[1][0] * v0 + w[1][1] * v1 + w[1][2] * v2;
+		out.z[i] = w[2][0] * v0 + w[2][1] * v1 + w[2][2] * v2;
+	}
+	return out;
+}
+
+const only = (values: Float64Array, kept: Uint8Array) => values.filter((_, i) => kept[i] === 1);
+
+/**
+ * Fits a compass to its turning: m_true = softIron·(m_raw − hardIronUt), all in the magnetometer's own axes, with
+ * covariance, coverage, heading error before and after, mounting (with gyro), dip (with accelerometer), comparison
+ * with the site's field, and a verdict with reasons. Readings in µT; accel m/s²; gyro rad/s; both in body axes.
+ * Too little evidence is a fail with a code `insufficient-…` and null figures.
+ * @throws InputError with path `site.date` for a date outside the field model.
+ */
+export function fitCompass(request: CompassRequest): CompassAnswer {
+	const { mag, accel, gyro, site } = request;
+	const samples = mag.t.length;
+	const model = site ? fieldAt(site.latDeg, site.lonDeg, site.altM, site.date) : undefined;
+	const expected = model && { totalUt: model.totalUt, inclinationDeg: model.inclinationDeg };
+	const raw = columnsOf(mag);
+	const fit = fitOrRefuse(raw);
+	if ('code' in fit) return refusal(samples, fit, expected);
+
+	const { offset, kept, covariance } = fit;
+	const w1 = matrixOf(fit.w);
+	let fieldSum = 0;
+	let used = 0;
+	let squares = 0;
+	for (let i = 0; i < samples; i++) {
+		if (!kept[i]) continue;
+		fieldSum += Math.sqrt((raw.x[i] - offset[0]) ** 2 + (raw.y[i] - offset[1]) ** 2 + (raw.z[i] - offset[2]) ** 2);
+		squares += fit.residuals[i] ** 2;
+		used++;
+	}
+	const fieldUt = fieldSum / used;
+	const scaleUt = expected?.totalUt ?? fieldUt;
+	const softIron = scaleMat(w1, scaleUt);
+	const softIronInverse = inverse(softIron);
+	if (!covariance || !softIronInverse) throw new Error('a fit that was accepted has a covariance and an inverse');
+	const field = corrected(raw, offset, softIron);
+	const timed = { t: mag.t, ...field };
+
+	const ranks = gyro ? rankMountings(timed, gyro) : null;
+	const clearMounting = ranks && ranks[0].agreement - ranks[1].agreement >= limits.mountingMargin.value;
+	const dip = accel ? measureDip(timed, accel, clearMounting ? ranks[0].rotation : undefined) : null;
+	const rotation = clearMounting ? ranks[0].rotation : (dip?.rotation ?? IDENTITY);
+	const inclinationDeg = expected?.inclinationDeg ?? dip?.dipDeg ?? ASSUMED_INCLINATION_DEG;
+
+	const calibration: Calibration = { offset, w: softIron, wInverse: softIronInverse, fieldUt: scaleUt, rotation };
+	const before = uncorrectedErrors(calibration, inclinationDeg * DEG);
+	const gradients = headingGradients(calibration, inclinationDeg * DEG);
+	// The covariance is of W at |W(m − b)| = 1; softIron is scaleUt times that.
+	const scaled = rescaled(covariance, 1, scaleUt);
+	const headingDeg = headingSigmaDeg(gradients, scaled);
+	const coverage = coverageOf(only(field.x, kept), only(field.y, kept), only(field.z, kept));
+	const gains: Vec3 = [softIron[0][0], softIron[1][1], softIron[2][2]];
+	const residualRmsUt = Math.sqrt(squares / used);
+
+	const reasons = [
+		...judgeHeading(headingDeg),
+		...judgeField(fieldUt, model),
+		...judgeResidual(residualRmsUt / fieldUt, residualRmsUt),
+		...judgeGains(softIron),
+		...judgeRejected((samples - used) / samples, samples - used),
+		...judgeCoverage(coverage.largestGapDeg),
+		...(dip ? judgeDip(dip, expected?.inclinationDeg) : []),
+		...(ranks ? judgeMounting(ranks) : []),
+	];
+	return {
+		hardIronUt: offset,
+		softIron: softIron.map((row) => [...row]) as CompassAnswer['softIron'],
+		fieldUt,
+		...(expected ? { expected } : {}),
+		...(dip ? { measuredDip: { dipDeg: dip.dipDeg, spreadDeg: dip.spreadDeg } } : {}),
+		residualRmsUt,
+		noiseUt: fit.sigma,
+		coverage: { ...coverage, emptyDirections: coverage.emptyDirections.map(([x, y, z]) => [x, y, z]) },
+		uncertainty: {
+			hardIronUt: [0, 1, 2].map((k) => Math.sqrt(covariance.get(k, k))) as [number, number, number],
+			headingDeg,
+		},
+		headingErrorDeg: {
+			before: Math.max(...before.map(({ errorDeg }) => Math.abs(errorDeg))),
+			after: expectedWorstErrorDeg(gradients, scaled),
+		},
+		headingErrors: before,
+		gains: [...gains],
+		rejected: samples - used,
+		samples,
+		...(ranks ? { mounting: mountingAnswer(ranks) } : {}),
+		...judge(reasons),
+	};
+}
+
+function mountingAnswer([best, next]: MountingRank[]): NonNullable<CompassAnswer['mounting']> {
+	const { yawRad, pitchRad, rollRad } = toYawPitchRoll(best.rotation);
+	return {
+		best: {
+			rotation: best.rotation.map((row) => [...row]) as [Triple, Triple, Triple],
+			yawDeg: yawRad / DEG,
+			pitchDeg: pitchRad / DEG,
+			rollDeg: rollRad / DEG,
+		},
+		agreement: best.agreement,
+		runnerUp: next.agreement,
+	};
+}
+
+type Triple = [number, number, number];

@@ -1,0 +1,116 @@
+import { EigenvalueDecomposition, Matrix, inverse, solve } from 'ml-matrix';
+import { seededRng } from '../frames/random';
+import { median } from '../frames/statistics';
+import { thinned, type Columns } from './samples';
+
+/** A starting point: offset b and the upper triangle of W (00, 11, 22, 01, 02, 12) with |W(m − b)| = 1. */
+export type Parameters = Float64Array;
+
+const MOST_FOR_START = 400;
+const SPHERE_TRIALS = 80;
+/** Fixed: the start must not change from run to run. */
+const SPHERE_SEED = 20_250_101;
+
+/**
+ * Ellipsoid through readings by the constrained algebraic fit of Li and Griffiths, "Least squares ellipsoid specific
+ * fitting" (2004), k = 4. Null where the readings give none. Readings should be centred and of order 1.
+ */
+export function algebraicStart(all: Columns): Parameters | null {
+	const { x, y, z } = thinned(all, MOST_FOR_START);
+	const s = Matrix.zeros(10, 10);
+	for (let i = 0; i < x.length; i++) {
+		const row = [
+			x[i] * x[i],
+			y[i] * y[i],
+			z[i] * z[i],
+			2 * y[i] * z[i],
+			2 * x[i] * z[i],
+			2 * x[i] * y[i],
+			2 * x[i],
+			2 * y[i],
+			2 * z[i],
+			1,
+		];
+		for (let j = 0; j < 10; j++) for (let k = 0; k < 10; k++) s.set(j, k, s.get(j, k) + row[j] * row[k]);
+	}
+	const s11 = s.subMatrix(0, 5, 0, 5);
+	const s12 = s.subMatrix(0, 5, 6, 9);
+	const s22 = s.subMatrix(6, 9, 6, 9);
+	// Inverse of the constraint matrix for k = 4.
+	const constraintInverse = Matrix.zeros(6, 6);
+	for (let i = 0; i < 3; i++) {
+		for (let j = 0; j < 3; j++) constraintInverse.set(i, j, i === j ? 0 : 0.5);
+		constraintInverse.set(i + 3, i + 3, -0.25);
+	}
+	try {
+		const lower = solve(s22, s12.transpose());
+		const reduced = constraintInverse.mmul(s11.sub(s12.mmul(lower)));
+		const eigen = new EigenvalueDecomposition(reduced);
+		const best = eigen.realEigenvalues.indexOf(Math.max(...eigen.realEigenvalues));
+		const quadric = eigen.eigenvectorMatrix.getColumn(best);
+		const linear = lower.mmul(Matrix.columnVector(quadric)).mul(-1).getColumn(0);
+		return fromQuadric(quadric, linear);
+	} catch {
+		return null; // singular: planar or identical readings have no algebraic ellipsoid
+	}
+}
+
+function fromQuadric(q: number[], l: number[]): Parameters | null {
+	const a = new Matrix([
+		[q[0], q[5], q[4]],
+		[q[5], q[1], q[3]],
+		[q[4], q[3], q[2]],
+	]);
+	const centre = solve(a, Matrix.columnVector([-l[0], -l[1], -l[2]]));
+	const scale = centre.transpose().mmul(a).mmul(centre).get(0, 0) - l[3];
+	const shape = a.div(scale);
+	const eigen = new EigenvalueDecomposition(shape, { assumeSymmetric: true });
+	if (!eigen.realEigenvalues.every((value) => value > 0)) return null;
+	const v = eigen.eigenvectorMatrix;
+	const root = v.mmul(Matrix.diag(eigen.realEigenvalues.map(Math.sqrt))).mmul(v.transpose());
+	return Float64Array.of(
+		...centre.getColumn(0),
+		root.get(0, 0),
+		root.get(1, 1),
+		root.get(2, 2),
+		root.get(0, 1),
+		root.get(0, 2),
+		root.get(1, 2),
+	);
+}
+
+/**
+ * Sphere through four readings whose median distance from all others is least (least median of squares): survives
+ * nearly half of the readings being wrong. Null where no four readings span a sphere.
+ */
+export function sphereStart(all: Columns): Parameters | null {
+	const { x, y, z } = thinned(all, MOST_FOR_START);
+	const n = x.length;
+	const rng = seededRng(SPHERE_SEED);
+	const distance = new Float64Array(n);
+	let best: Parameters | null = null;
+	let bestScore = Infinity;
+	for (let trial = 0; trial < SPHERE_TRIALS; trial++) {
+		const pick = [0, 1, 2, 3].map(() => Math.floor(rng.uniform() * n));
+		const rows = pick.slice(1).map((k) => [x[k] - x[pick[0]], y[k] - y[pick[0]], z[k] - z[pick[0]]]);
+		const matrix = new Matrix(rows);
+		const half = rows.map((row) => (row[0] ** 2 + row[1] ** 2 + row[2] ** 2) / 2);
+		let centre: number[];
+		try {
+			centre = inverse(matrix).mmul(Matrix.columnVector(half)).getColumn(0);
+		} catch {
+			continue; // four readings in one plane
+		}
+		const radius = Math.hypot(...centre);
+		if (!(radius < 20)) continue;
+		const c = [centre[0] + x[pick[0]], centre[1] + y[pick[0]], centre[2] + z[pick[0]]];
+		for (let i = 0; i < n; i++)
+			distance[i] = Math.abs(Math.sqrt((x[i] - c[0]) ** 2 + (y[i] - c[1]) ** 2 + (z[i] - c[2]) ** 2) / radius - 1);
+		const score = median(distance);
+		if (score < bestScore) {
+			bestScore = score;
+			best = Float64Array.of(c[0], c[1], c[2], 1 / radius, 1 / radius, 1 / radius, 0, 0, 0);
+		}
+	}
+	return best;
+}

@@ -1,0 +1,14 @@
+/** Radians per degree. */
+export const DEG = Math.PI / 180;
+
+/** Angle brought into (−π, π]. */
+export function wrapPi(rad: number): number {
+	const turned = rad - 2 * Math.PI * Math.floor((rad + Math.PI) / (2 * Math.PI));
+	return turned === -Math.PI ? Math.PI : turned;
+}
+
+/** Bearing brought into [0, 360) degrees. */
+export function wrap360(deg: number): number {
+	const turned = deg % 360;
+	return turned < 0 ? turned + 360 : turned;
+}

@@ -1,0 +1,18 @@
+const MONTHS = [
+	'January',
+	'February',
+	'March',
+	'April',
+	'May',
+	'June',
+	'July',
+	'August',
+	'September',
+	'October',
+	'November',
+	'December',
+];
+
+/** The UTC day of an ISO time as a pilot writes it: "18 November 2026". */
+export const dayOf = (iso: string): string =>
+	`${Number(iso.slice(8, 10))} ${MONTHS[Number(iso.slice(5, 7)) - 1]} ${iso.slice(0, 4)}`;

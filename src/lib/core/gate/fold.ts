@@ -1,0 +1,289 @@
+import type { Reason, Verdict } from '../../schema/common';
+import type { Aircraft, Entry, Mark, StationId } from '../../schema/records';
+import { latestByTask, runChecklist } from '../checklist/run';
+import { checklistFor } from '../checklist/items';
+import type { CompassDue } from '../due/compass';
+import { dayOf } from '../frames/calendar';
+import { reason } from '../frames/reasons';
+import { formatQuantity, type UnitSystem } from '../frames/units';
+import { windLimits } from './limits';
+import { STATIONS } from './stations';
+
+/** One thing that is or is not in the way, with its reason and the next action. */
+export interface TaskState {
+	task: string;
+	station: StationId;
+	mark: Mark;
+	/** The sentence a pilot would say about it. */
+	title: string;
+	detail: string;
+	reasons: Reason[];
+	next: string;
+	entry: Entry | null;
+}
+
+export interface StationState {
+	id: StationId;
+	title: string;
+	mark: Mark;
+	summary: string;
+	tasks: TaskState[];
+}
+
+export interface GateState {
+	stations: StationState[];
+	/** Everything before the flight that is not clear, worst first. */
+	blocking: TaskState[];
+	clear: TaskState[];
+	holds: number;
+	headline: string;
+	decision: Entry | null;
+}
+
+export interface SessionEvidence {
+	aircraft: Aircraft;
+	entries: readonly Entry[];
+	due: CompassDue | null;
+	/** Date of the compass calibration in force from an earlier session, if any. */
+	compassSince: string | null;
+	units: UnitSystem;
+}
+
+/** Worst first; what nobody saw stands before what was seen as a caution. */
+const RANK: Record<Mark, number> = { hold: 0, unseen: 1, caution: 2, aside: 3, clear: 4 };
+
+const MARK_OF: Record<Verdict, Mark> = { pass: 'clear', caution: 'caution', fail: 'hold' };
+
+const worst = (marks: readonly Mark[]): Mark => marks.reduce<Mark>((a, b) => (RANK[b] < RANK[a] ? b : a), 'clear');
+
+/** Tasks that are measured, not ticked: what to say while nobody has seen them. */
+const MEASURED = {
+	'site-field': {
+		station: 'site',
+		unseen: 'The field of this place has not been measured',
+		next: 'Stand still for five seconds',
+	},
+	position: { station: 'position', unseen: 'No lock has been seen', next: 'Watch the receiver lock' },
+	hover: { station: 'hover', unseen: 'The test hover has not been reviewed', next: 'Review a hover' },
+} as const satisfies Record<string, { station: StationId; unseen: string; next: string }>;
+
+const state = (fields: Partial<TaskState> & Pick<TaskState, 'task' | 'station' | 'mark' | 'title'>): TaskState => ({
+	detail: '',
+	reasons: [],
+	next: '',
+	entry: null,
+	...fields,
+});
+
+function asideState(entry: Entry, task: string, station: StationId, title: string): TaskState | null {
+	if (entry.payload.kind !== 'decision' || entry.payload.decision !== 'aside') return null;
+	return state({
+		task,
+		station,
+		mark: 'aside',
+		title: `${title}: set aside`,
+		detail: `Reason: ${entry.payload.reason}. ${entry.payload.signedBy}.`,
+		next: 'Take it up again',
+		entry,
+	});
+}
+
+/** The later of two entries about one task, by number. */
+const later = (a: Entry | undefined, b: Entry | undefined) => (a && b ? (a.seq > b.seq ? a : b) : (a ?? b));
+
+function measuredState(task: keyof typeof MEASURED, latest: Map<string, Entry>): TaskState {
+	const { station, unseen, next } = MEASURED[task];
+	const entry = later(latest.get(task), latest.get(`measurement-aside:${task}`));
+	if (!entry) return state({ task, station, mark: 'unseen', title: unseen, next });
+	const aside = asideState(entry, task, station, unseen);
+	if (aside) return aside;
+	if (entry.payload.kind !== 'test') return state({ task, station, mark: 'unseen', title: unseen, next });
+	const { verdict, headline, reasons, sourceName } = entry.payload;
+	return state({
+		task,
+		station,
+		mark: MARK_OF[verdict],
+		title: headline,
+		detail: `From ${sourceName}.`,
+		reasons,
+		next: reasons[0]?.next ?? (verdict === 'pass' ? '' : 'Measure again'),
+		entry,
+	});
+}
+
+function compassState(evidence: SessionEvidence, latest: Map<string, Entry>): TaskState {
+	const shared = { task: 'compass', station: 'site' as const };
+	const entry = later(latest.get('compass'), latest.get('measurement-aside:compass'));
+	const aside = entry && asideState(entry, 'compass', 'site', 'Compass calibration');
+	if (aside) return aside;
+	if (entry?.payload.kind === 'calibration' && entry.payload.accepted === 'accepted') {
+		const { verdict, reasons, headingSigmaDeg } = entry.payload;
+		const limit = evidence.aircraft.compassHeadingLimitDeg;
+		const loose = headingSigmaDeg > limit;
+		return state({
+			...shared,
+			mark: verdict === 'fail' ? 'hold' : loose ? 'caution' : MARK_OF[verdict],
+			title:
+				verdict === 'fail'
+					? 'The accepted compass calibration does not hold'
+					: `The heading is known to ±${headingSigmaDeg.toFixed(1)}°`,
+			detail: `Wanted ±${limit.toFixed(1)}°. Calibrated from ${entry.payload.sourceName}.`,
+			reasons,
+			next: verdict === 'pass' && !loose ? '' : 'Calibrate the compass again',
+			entry,
+		});
+	}
+	if (evidence.due?.due === false && evidence.compassSince)
+		return state({
+			...shared,
+			mark: 'clear',
+			title: 'The compass is not due',
+			detail: `Kept since ${dayOf(evidence.compassSince)}; school: ${evidence.due.chosen.name.toLowerCase()}.`,
+			reasons: evidence.due.evidence,
+		});
+	return state({
+		...shared,
+		mark: 'unseen',
+		title: 'The compass is due and not calibrated here',
+		detail: evidence.due?.chosen.reasons[0]?.text ?? '',
+		reasons: evidence.due?.chosen.reasons ?? [],
+		next: 'Calibrate the compass',
+	});
+}
+
+function windState({ aircraft, units }: SessionEvidence, latest: Map<string, Entry>): TaskState {
+	const entry = latest.get('wind') ?? null;
+	const shared = { task: 'wind', station: 'return' as const, entry };
+	const speed = (mps: number) => formatQuantity(mps, 'speed', units);
+	if (entry?.payload.kind !== 'wind')
+		return state({
+			...shared,
+			mark: 'unseen',
+			title: 'The wind has not been entered, so the return is not judged',
+			next: 'Enter the wind',
+		});
+	const { gustMps, speedMps } = entry.payload;
+	const limit = windLimits.returnShare.value * aircraft.returnSpeedMps;
+	const detail = `Return speed ${speed(aircraft.returnSpeedMps)}; wind ${speed(speedMps)}, gusts ${speed(gustMps)}.`;
+	const why = (level: Verdict, text: string) =>
+		reason(level, 'wind-return', text, gustMps, {
+			value: aircraft.returnSpeedMps,
+			unit: 'm/s',
+			source: 'Return speed of this aircraft',
+		});
+	if (Math.max(gustMps, speedMps) >= aircraft.returnSpeedMps)
+		return state({
+			...shared,
+			mark: 'hold',
+			title: `Gusts are stronger than ${aircraft.name} returns`,
+			detail,
+			reasons: [why('fail', 'Coming home against a gust it would stand still or drift away.')],
+			next: 'Raise the return speed or shorten the day',
+		});
+	if (Math.max(gustMps, speedMps) > limit)
+		return state({
+			...shared,
+			mark: 'caution',
+			title: 'Little is left of the return speed against the gusts',
+			detail,
+			reasons: [why('caution', 'Higher up the wind is stronger still.')],
+			next: 'Stay upwind and near',
+		});
+	return state({
+		...shared,
+		mark: 'clear',
+		title: 'The return is faster than the gusts',
+		detail,
+		reasons: [why('pass', 'Enough speed is left to come home against a gust at head height.')],
+	});
+}
+
+function itemStates(evidence: SessionEvidence): TaskState[] {
+	return runChecklist(checklistFor(evidence.aircraft), evidence.entries).map(({ item, mark, entry, check }) => {
+		const value =
+			check && check.value !== null
+				? item.limit?.quantity
+					? formatQuantity(check.value, item.limit.quantity, evidence.units)
+					: `${check.value} ${check.unit}`
+				: '';
+		const said: Record<Mark, string> = {
+			clear: value,
+			unseen: item.why,
+			aside: `Set aside: ${check?.reason ?? ''}. ${entry?.by ?? ''}.`,
+			hold: `Not as it should be${value ? `: ${value}` : ''}. ${check?.reason ?? ''}`,
+			caution: `Not as it should be${value ? `: ${value}` : ''}. ${check?.reason ?? ''}`,
+		};
+		return state({
+			task: item.id,
+			station: item.station,
+			mark,
+			title: item.text,
+			detail: said[mark].trim(),
+			next: mark === 'unseen' ? 'Check it' : mark === 'clear' ? '' : 'Put it right and check again',
+			entry,
+		});
+	});
+}
+
+function summaryOf(mark: Mark, tasks: readonly TaskState[]): string {
+	const open = tasks.filter((task) => task.mark === 'unseen').length;
+	const notable = tasks.find((task) => task.mark === mark);
+	if (mark === 'clear') return tasks.length === 0 ? '' : 'all seen';
+	if (mark === 'unseen') return open === tasks.length ? 'not begun' : `${open} to see`;
+	const title = notable?.title ?? '';
+	return title.length > 34 ? `${title.slice(0, 33)}…` : title;
+}
+
+function headlineOf(holds: number, open: number, cautions: number): string {
+	const things = (n: number) =>
+		(['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'][n] ?? String(n)) + (n === 1 ? ' thing' : ' things');
+	if (holds > 0) return `${things(holds)} ${holds === 1 ? 'stands' : 'stand'} between you and take-off`;
+	if (open > 0) return `${things(open)} ${open === 1 ? 'has' : 'have'} not been seen yet`;
+	if (cautions > 0) return `Nothing here blocks the flight; ${things(cautions).toLowerCase()} to mind`;
+	return 'Nothing here blocks the flight';
+}
+
+/**
+ * Folds all evidence of a session into marks with reasons and the next action. Nothing is clear that was not seen; what
+ * was set aside stays visible with its reason.
+ */
+export function foldSession(evidence: SessionEvidence): GateState {
+	const { aircraft, entries } = evidence;
+	const latest = latestByTask(entries);
+	const tasks: TaskState[] = itemStates(evidence);
+	if (aircraft.compasses > 0) tasks.push(measuredState('site-field', latest), compassState(evidence, latest));
+	if (aircraft.hasPosition) tasks.push(measuredState('position', latest));
+	if (aircraft.hasPosition && aircraft.kind !== 'racer' && aircraft.kind !== 'toy')
+		tasks.push(windState(evidence, latest));
+	if (aircraft.rotors > 0) tasks.push(measuredState('hover', latest));
+
+	const before = tasks.filter(({ station }) => station !== 'close');
+	const blocking = before.filter(({ mark }) => mark !== 'clear').toSorted((a, b) => RANK[a.mark] - RANK[b.mark]);
+	const count = (mark: Mark) => blocking.filter((task) => task.mark === mark).length;
+	const decision = latest.get('flight:session') ?? null;
+	const flown = decision?.payload.kind === 'decision' ? decision.payload.decision : null;
+
+	const stations = STATIONS.map(({ id, title }): StationState => {
+		const own = tasks.filter(({ station }) => station === id);
+		const mark: Mark =
+			id === 'fly' ? (flown === 'fly' ? 'clear' : flown === 'hold' ? 'hold' : 'unseen') : worst(own.map((t) => t.mark));
+		const summary =
+			id === 'fly'
+				? flown === 'fly'
+					? 'decided: fly'
+					: flown === 'hold'
+						? 'held'
+						: 'not decided'
+				: summaryOf(mark, own);
+		return { id, title, mark, summary, tasks: own };
+	});
+	return {
+		// A station with nothing to do for this aircraft is not on its line.
+		stations: stations.filter(({ id, tasks: own }) => id === 'fly' || own.length > 0),
+		blocking,
+		clear: before.filter(({ mark }) => mark === 'clear'),
+		holds: count('hold'),
+		headline: headlineOf(count('hold'), count('unseen'), count('caution')),
+		decision,
+	};
+}

@@ -1,0 +1,108 @@
+/** Thresholds of the test hover: value, unit, why, source. Verdicts read them and the interface shows them. */
+export const hoverLimits = {
+	minSamples: { value: 10, unit: 'points', why: 'Fewer points are no track.', source: 'Winglogos rule' },
+	minDurationS: {
+		value: 5,
+		unit: 's',
+		why: 'Under five seconds nothing can be told from the start.',
+		source: 'Winglogos rule',
+	},
+	minHoldS: {
+		value: 20,
+		unit: 's',
+		why: 'A circle takes several seconds a turn; below twenty it cannot be told from a gust.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	minRateHz: {
+		value: 1,
+		unit: 'Hz',
+		why: 'A turn of three seconds needs points closer than its quarter.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	maxSpanM: { value: 1000, unit: 'm', why: 'A track this long is a flight, not a hover.', source: 'Winglogos rule' },
+	frozenM: {
+		value: 0.001,
+		unit: 'm',
+		why: 'Every fix wanders; one that does not is not being measured.',
+		source: 'Winglogos default',
+	},
+	evidence: {
+		value: 6,
+		unit: 'log-likelihood ratio ×2',
+		why: 'Healthy hovers exceed this in about one of three hundred.',
+		source: 'Measured on simulated hovers',
+	},
+	minErrorDeg: {
+		value: 12,
+		unit: '°',
+		why: 'Smaller errors cannot be told from a healthy loop.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	bubble95M: {
+		value: 3.2,
+		unit: 'm',
+		why: 'Three metres across in a strong breeze is what practitioners praise.',
+		source: 'Practice: 10 ft bubble in 15 mph gusts',
+	},
+	driftMps: { value: 0.1, unit: 'm/s', why: 'A position hold does not travel.', source: 'Winglogos default' },
+	runawayM: {
+		value: 4,
+		unit: 'm',
+		why: 'Travelling this far in one direction is not holding a place.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	runawayStraightness: {
+		value: 0.75,
+		unit: '',
+		why: 'End-to-end distance over path: near one is a straight run.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	weakFixM: {
+		value: 0.18,
+		unit: 'm',
+		why: 'Healthy fixes jitter 0.04 to 0.11 m, weak ones 0.33 to 0.8 m.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	jumpM: {
+		value: 0.9,
+		unit: 'm',
+		why: 'No hovering aircraft moves this far between two fixes.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	heightRmsM: {
+		value: 0.3,
+		unit: 'm',
+		why: 'A slow height wander above this is pressure, not hold.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	heightDriftM: {
+		value: 1,
+		unit: 'm',
+		why: 'Height that travels a metre in a hover is not held.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	oscillationM: {
+		value: 0.085,
+		unit: 'm',
+		why: 'A regular bobbing above this shows a height loop that is too stiff.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	groundEffectHeightM: {
+		value: 1.2,
+		unit: 'm',
+		why: 'Below this the rotor wash comes back from the ground.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	groundEffectRmsM: {
+		value: 0.024,
+		unit: 'm',
+		why: 'Fast height jitter near the ground above this is the wash.',
+		source: 'Winglogos, from simulated hovers',
+	},
+	sticksShare: {
+		value: 0.05,
+		unit: 'of the hover',
+		why: 'What the hands did cannot be told from what the aircraft did.',
+		source: 'Winglogos default',
+	},
+} as const;

@@ -1,0 +1,287 @@
+import { angle, numberIn, readNmea, timeOfDay, type ReadCounts, type Sentence } from './nmea';
+import { gsvCollector, readGsa, type ActiveSatellites } from './satellites';
+import type { FixType, Satellite } from '../../schema/gnss';
+
+/** All that the sentences of one instant say. */
+export interface Epoch {
+	/** Receiver's clock, seconds of day unwrapped over midnight; a jump of the clock starts a new stretch. */
+	tS: number;
+	/** Counts the jumps of the clock before this epoch. */
+	stretch: number;
+	fix: boolean;
+	latDeg: number | null;
+	lonDeg: number | null;
+	altM: number | null;
+	/** Own count of this epoch, GSA first; null where no sentence of it carries one. */
+	satellites: number | null;
+	/** True where a sentence that should carry satellites and HDOP stands in this epoch, filled or not. */
+	reportsQuality: boolean;
+	hdop: number | null;
+	fixType: FixType;
+	speedMps: number | null;
+	courseDeg: number | null;
+}
+
+interface Draft {
+	tod: number;
+	order: number;
+	fix: boolean;
+	positionRank: number;
+	latDeg: number | null;
+	lonDeg: number | null;
+	altM: number | null;
+	counts: Map<string, number>;
+	gsa: Map<string, ActiveSatellites>;
+	reportsQuality: boolean;
+	hdop: number | null;
+	quality: number | null;
+	modes: string;
+	speedMps: number | null;
+	courseDeg: number | null;
+}
+
+export interface Log {
+	counts: ReadCounts;
+	unknownSentences: number;
+	epochs: Epoch[];
+	/** Satellites of the last full GSV cycle; null where there was none. */
+	inView: Satellite[] | null;
+}
+
+const DAY_S = 86_400;
+const SAME_EPOCH_S = 0.0051;
+/** Further than this in one step, forwards or (beyond interleaving) backwards, the clock was set, not waited for. */
+const JUMP_FORWARD_S = 3600;
+const JUMP_BACK_S = 10;
+const GSA_HOLDS = 12;
+/** GGA counts no further; a GSA of shortly before tells how many there really are. */
+const GGA_STOPS_AT = 12;
+const GSA_STANDS_S = 5;
+const KNOTS_TO_MPS = 1852 / 3600;
+/** Mode letters of RMC, GLL and GNS that are a fix: autonomous, differential, RTK fixed and float, precise. */
+const FIX_MODES = /[ADRFP]/;
+
+const hdopIn = (value: number | null) => (value !== null && value > 0 && value < 99 ? value : null);
+
+/** Reads NMEA text into epochs in order of the receiver's clock. Never throws on the text. */
+export function readEpochs(text: string): Log {
+	const byBin = new Map<number, Draft[]>();
+	const drafts: Draft[] = [];
+	const gsv = gsvCollector();
+	let current: Draft | null = null;
+	let pending: ActiveSatellites[] = [];
+	let unknown = 0;
+
+	const at = (tod: number): Draft => {
+		const bin = Math.round(tod / 0.01);
+		for (const k of [bin - 1, bin, bin + 1])
+			for (const draft of byBin.get(k) ?? []) if (Math.abs(draft.tod - tod) <= SAME_EPOCH_S) return draft;
+		const draft: Draft = {
+			tod,
+			order: drafts.length,
+			fix: false,
+			positionRank: 9,
+			latDeg: null,
+			lonDeg: null,
+			altM: null,
+			counts: new Map(),
+			gsa: new Map(),
+			reportsQuality: false,
+			hdop: null,
+			quality: null,
+			modes: '',
+			speedMps: null,
+			courseDeg: null,
+		};
+		drafts.push(draft);
+		byBin.set(bin, [...(byBin.get(bin) ?? []), draft]);
+		for (const active of pending) addGsa(draft, active);
+		pending = [];
+		return draft;
+	};
+
+	const position = (draft: Draft, rank: number, f: string[], from: number): boolean => {
+		const latDeg = angle(f[from], f[from + 1], 90);
+		const lonDeg = angle(f[from + 2], f[from + 3], 180);
+		if (latDeg === null || lonDeg === null) return false;
+		if (rank < draft.positionRank) Object.assign(draft, { latDeg, lonDeg, positionRank: rank });
+		return true;
+	};
+
+	const timed = (field: string | undefined): Draft | null => {
+		const tod = timeOfDay(field);
+		if (tod === null) return null;
+		current = at(tod);
+		return current;
+	};
+
+	const take = (sentence: Sentence) => {
+		const { type, talker, fields: f } = sentence;
+		switch (type) {
+			case 'GGA': {
+				const draft = timed(f[0]);
+				if (!draft) return;
+				const quality = numberIn(f[5]) ?? 0;
+				const placed = quality >= 1 && quality <= 5 && position(draft, 0, f, 1);
+				if (placed) draft.fix = true;
+				if (draft.quality === null || placed) draft.quality = quality;
+				draft.reportsQuality = true;
+				const used = numberIn(f[6]);
+				if (used !== null) draft.counts.set(`GGA ${talker}`, used);
+				draft.hdop = hdopIn(numberIn(f[7])) ?? draft.hdop;
+				if (placed) draft.altM = numberIn(f[8]);
+				return;
+			}
+			case 'GNS': {
+				const draft = timed(f[0]);
+				if (!draft) return;
+				const modes = f[5] ?? '';
+				if (FIX_MODES.test(modes)) {
+					draft.fix = true;
+					position(draft, 1, f, 1);
+					draft.altM ??= numberIn(f[8]);
+				}
+				draft.modes += modes;
+				draft.reportsQuality = true;
+				const used = numberIn(f[6]);
+				if (used !== null) draft.counts.set(`GNS ${talker}`, used);
+				draft.hdop = hdopIn(numberIn(f[7])) ?? draft.hdop;
+				return;
+			}
+			case 'RMC': {
+				const draft = timed(f[0]);
+				if (!draft) return;
+				const mode = (f[11] ?? '').trim();
+				if (f[1] === 'A' && (mode === '' || FIX_MODES.test(mode))) {
+					draft.fix = true;
+					position(draft, 2, f, 2);
+					const knots = numberIn(f[6]);
+					if (knots !== null) draft.speedMps = knots * KNOTS_TO_MPS;
+					draft.courseDeg = numberIn(f[7]) ?? draft.courseDeg;
+					draft.modes += mode;
+				}
+				return;
+			}
+			case 'GLL': {
+				const draft = timed(f[4]);
+				if (!draft) return;
+				const mode = (f[6] ?? '').trim();
+				if (f[5] === 'A' && (mode === '' || FIX_MODES.test(mode))) {
+					draft.fix = true;
+					position(draft, 3, f, 0);
+					draft.modes += mode;
+				}
+				return;
+			}
+			case 'GSA': {
+				const active = readGsa(sentence);
+				if (current) addGsa(current, active);
+				else pending.push(active);
+				return;
+			}
+			case 'GSV':
+				gsv.take(sentence, current?.tod ?? 0);
+				return;
+			case 'VTG': {
+				const kmh = numberIn(f[6]);
+				if (current && kmh !== null) current.speedMps = kmh / 3.6;
+				return;
+			}
+			case 'ZDA':
+				return;
+			default:
+				unknown++;
+		}
+	};
+
+	const counts = readNmea(text.includes('\0') ? text.replaceAll('\0', '') : text, take);
+	const epochs = unwrap(drafts);
+	const withGsa = drafts.findLast((draft) => draft.gsa.size > 0);
+	const lastUsed = new Set([...(withGsa?.gsa.values() ?? [])].flatMap(({ used }) => used));
+	const view = gsv.last(10);
+	return {
+		counts,
+		unknownSentences: unknown,
+		epochs,
+		inView: view && view.map((s) => ({ ...s, used: lastUsed.has(`${s.system} ${s.id}`) })),
+	};
+}
+
+function addGsa(draft: Draft, active: ActiveSatellites): void {
+	draft.reportsQuality = true;
+	// Twelve ids fill a sentence: a second one of the same source goes on; otherwise it is the next report of the same.
+	const before = draft.gsa.get(active.source);
+	const goesOn = before && before.used.length % GSA_HOLDS === 0 && before.used.length > 0;
+	draft.gsa.set(active.source, goesOn ? { ...active, used: [...before.used, ...active.used] } : active);
+	draft.hdop ??= hdopIn(active.hdop);
+}
+
+function satellitesOf(draft: Draft): number | null {
+	const used = new Set([...draft.gsa.values()].flatMap((active) => active.used));
+	if (used.size > 0) return used.size;
+	for (const type of ['GGA', 'GNS']) {
+		const counts = [...draft.counts].filter(([key]) => key.startsWith(type));
+		if (counts.length === 0) continue;
+		// A combined talker tells the whole; single talkers share the satellites between them.
+		const whole = counts.find(([key]) => key === `${type} GN`)?.[1] ?? 0;
+		const parts = counts.filter(([key]) => key !== `${type} GN`).reduce((sum, [, n]) => sum + n, 0);
+		return Math.max(whole, parts);
+	}
+	return null;
+}
+
+function fixTypeOf(draft: Draft): FixType {
+	if (!draft.fix) return 'none';
+	if (draft.quality === 4 || draft.modes.includes('R')) return 'rtk-fixed';
+	if (draft.quality === 5 || draft.modes.includes('F')) return 'rtk-float';
+	if (draft.quality === 2 || draft.modes.includes('D')) return 'differential';
+	const modes = [...draft.gsa.values()].map(({ mode }) => mode ?? 0);
+	const dimension = Math.max(0, ...modes);
+	if (dimension === 2 || dimension === 3) return dimension === 3 ? '3D' : '2D';
+	return draft.altM === null ? '2D' : '3D';
+}
+
+/** Drafts in order of the clock, midnight and jumps taken out. Sentences that lag by some seconds stay in their place. */
+function unwrap(drafts: Draft[]): Epoch[] {
+	const out: (Epoch & { order: number })[] = [];
+	let offset = 0;
+	let stretch = 0;
+	let latest = -Infinity;
+	let gsa = { tS: -Infinity, count: 0 };
+	for (const draft of drafts) {
+		let t = draft.tod + offset;
+		if (latest !== -Infinity) {
+			const half = DAY_S / 2;
+			if (t - latest < -half && t + DAY_S - latest < JUMP_FORWARD_S) {
+				offset += DAY_S;
+				t += DAY_S;
+			} else if (t - latest > half && latest - (t - DAY_S) < JUMP_BACK_S) {
+				t -= DAY_S; // a sentence of before midnight that comes after it
+			} else if (t - latest > JUMP_FORWARD_S || t - latest < -JUMP_BACK_S) {
+				stretch++;
+				latest = -Infinity;
+			}
+		}
+		latest = Math.max(latest, t);
+		let satellites = satellitesOf(draft);
+		if (draft.gsa.size > 0 && satellites !== null) gsa = { tS: t, count: satellites };
+		else if (satellites === GGA_STOPS_AT && gsa.count > satellites && Math.abs(t - gsa.tS) <= GSA_STANDS_S)
+			satellites = gsa.count;
+		out.push({
+			order: draft.order,
+			tS: t,
+			stretch,
+			fix: draft.fix,
+			latDeg: draft.latDeg,
+			lonDeg: draft.lonDeg,
+			altM: draft.altM,
+			satellites,
+			reportsQuality: draft.reportsQuality,
+			hdop: draft.hdop,
+			fixType: fixTypeOf(draft),
+			speedMps: draft.speedMps,
+			courseDeg: draft.courseDeg,
+		});
+	}
+	return out.sort((a, b) => a.stretch - b.stretch || a.tS - b.tS || a.order - b.order);
+}

@@ -1,0 +1,45 @@
+/** Thresholds of the position: value, unit, why, source. Verdicts read them and the interface shows them. */
+export const positionLimits = {
+	minSatellites: {
+		value: 8,
+		unit: 'satellites',
+		why: 'Below eight the position wanders and one lost satellite shows.',
+		source: 'Practice: eight wanted before flying; six is set by some',
+	},
+	maxHdop: {
+		value: 2,
+		unit: '',
+		why: 'The sky must not be one-sided: above two the same ranging error grows to twice itself on the ground.',
+		source: 'Winglogos default',
+	},
+	holdS: {
+		value: 30,
+		unit: 's',
+		why: 'A lock that has just come may go again; home is the mean over this time.',
+		source: 'Winglogos default',
+	},
+	gapS: {
+		value: 5,
+		unit: 's',
+		why: 'After a silence this long nobody knows whether the lock was held.',
+		source: 'Winglogos rule',
+	},
+	scatter95M: {
+		value: 5,
+		unit: 'm',
+		why: 'A home that wanders more than this is not a place to come back to.',
+		source: 'Winglogos default',
+	},
+	checksumShare: {
+		value: 0.02,
+		unit: 'of the sentences',
+		why: 'More broken lines than this point at the cable, the rate or noise on the line.',
+		source: 'Winglogos default',
+	},
+	slowLockS: {
+		value: 120,
+		unit: 's',
+		why: 'A minute is usual from power-on; twice that is worth a look at the sky and the antenna.',
+		source: 'Practice: about one minute',
+	},
+} as const;

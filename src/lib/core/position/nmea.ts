@@ -1,0 +1,117 @@
+/** One NMEA 0183 sentence whose checksum is right. */
+export interface Sentence {
+	/** 1-based line of the text. */
+	line: number;
+	/** Talker, e.g. "GN"; "" for proprietary sentences and AIS. */
+	talker: string;
+	/** Type, e.g. "GGA"; the whole address where it is not a talker's. */
+	type: string;
+	/** Fields after the address. */
+	fields: string[];
+}
+
+export interface Problem {
+	line: number;
+	what: string;
+	text: string;
+}
+
+export interface ReadCounts {
+	sentences: number;
+	checksumErrors: number;
+	withoutChecksum: number;
+	problems: Problem[];
+}
+
+const PROBLEMS_KEPT = 100;
+const TEXT_KEPT = 90;
+
+function hexAt(text: string, at: number): number {
+	const high = parseInt(text.charAt(at), 16);
+	const low = parseInt(text.charAt(at + 1), 16);
+	return Number.isNaN(high) || Number.isNaN(low) ? -1 : high * 16 + low;
+}
+
+/** True where `text` from `start` ("$" or "!") runs to a `*HH` that is the exclusive or of what stands between. */
+function checksumAt(text: string, start: number): { star: number; right: boolean } | null {
+	const star = text.indexOf('*', start);
+	if (star < 0) return null;
+	const told = hexAt(text, star + 1);
+	if (told < 0) return null;
+	let sum = 0;
+	for (let i = start + 1; i < star; i++) sum ^= text.charCodeAt(i) & 0xff;
+	return { star, right: sum === told };
+}
+
+/**
+ * Reads NMEA 0183 text line by line (CR, LF or both), calling `take` for every sentence with a right checksum. Stray
+ * bytes before the last `$` of a line are passed over, so a sentence glued to a broken one survives; bytes after `*HH`
+ * are ignored; `#` lines are comments. Broken lines are counted and the first hundred kept with their numbers.
+ */
+export function readNmea(text: string, take: (sentence: Sentence) => void): ReadCounts {
+	const counts: ReadCounts = { sentences: 0, checksumErrors: 0, withoutChecksum: 0, problems: [] };
+	const problem = (line: number, what: string, row: string) => {
+		if (counts.problems.length < PROBLEMS_KEPT) counts.problems.push({ line, what, text: row.slice(0, TEXT_KEPT) });
+	};
+	let line = 0;
+	let from = 0;
+	while (from < text.length) {
+		let to = from;
+		while (to < text.length && text.charCodeAt(to) !== 10 && text.charCodeAt(to) !== 13) to++;
+		line++;
+		const row = text.slice(from, to);
+		from = text.charCodeAt(to) === 13 && text.charCodeAt(to + 1) === 10 ? to + 2 : to + 1;
+		if (row.length === 0 || row.trimStart().startsWith('#')) continue;
+
+		const dollar = row.lastIndexOf('$');
+		const bang = row.lastIndexOf('!');
+		if (dollar < 0 && bang < 0) continue;
+		const starts = (dollar > bang ? [dollar, bang] : [bang, dollar]).filter((at) => at >= 0);
+		const found = starts.map((start) => ({ start, sum: checksumAt(row, start) }));
+		const right = found.find(({ sum }) => sum?.right);
+		if (right?.sum) {
+			counts.sentences++;
+			const fields = row.slice(right.start + 1, right.sum.star).split(',');
+			const address = fields.shift() ?? '';
+			const talks = row[right.start] === '$' && address.length === 5 && address[0] !== 'P';
+			take({
+				line,
+				talker: talks ? address.slice(0, 2) : '',
+				type: talks ? address.slice(2) : address,
+				fields,
+			});
+		} else if (found.some(({ sum }) => sum)) {
+			counts.checksumErrors++;
+			problem(line, 'the checksum is wrong', row);
+		} else {
+			counts.withoutChecksum++;
+			problem(line, 'the sentence has no checksum', row);
+		}
+	}
+	return counts;
+}
+
+/** Time of day in seconds from hhmmss.sss; null where it is not one. */
+export function timeOfDay(field: string | undefined): number | null {
+	if (!field || !/^\d{6}(\.\d*)?$/.test(field)) return null;
+	const h = Number(field.slice(0, 2));
+	const m = Number(field.slice(2, 4));
+	const s = Number(field.slice(4));
+	return h < 24 && m < 60 && s < 61 ? h * 3600 + m * 60 + s : null;
+}
+
+/** Degrees from ddmm.mmmm or dddmm.mmmm and a hemisphere letter; null where they are not an angle within `most`. */
+export function angle(field: string | undefined, hemisphere: string | undefined, most: number): number | null {
+	if (!field || !/^\d{3,}(\.\d*)?$/.test(field)) return null;
+	const value = Number(field);
+	const degrees = Math.floor(value / 100);
+	const minutes = value - degrees * 100;
+	const signed = degrees + minutes / 60;
+	if (minutes >= 60 || signed > most) return null;
+	if (hemisphere === 'S' || hemisphere === 'W') return -signed;
+	return hemisphere === 'N' || hemisphere === 'E' ? signed : null;
+}
+
+/** A number field; null where it is empty or not a plain decimal number. */
+export const numberIn = (field: string | undefined): number | null =>
+	field !== undefined && /^[+-]?(\d+\.?\d*|\.\d+)$/.test(field.trim()) ? Number(field) : null;

@@ -1,0 +1,221 @@
+import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
+import { DEG } from '../frames/angles';
+import { InputError } from '../frames/inputError';
+import { median } from '../frames/statistics';
+import { numbersOf, type Table } from './csv';
+
+/** What a column may hold, with the units it may come in and their factor to SI (µT for fields). */
+export interface Role {
+	name: string;
+	label: string;
+	group: string;
+	required: boolean;
+	units: Record<string, number>;
+	/** Headers that are taken for it, lower case, without the unit. */
+	patterns: RegExp;
+	/** Typical size in the first unit, to tell units apart when the header does not say. */
+	typical?: number;
+}
+
+const TIME = { s: 1, ms: 1e-3, µs: 1e-6 };
+const FIELD = { µT: 1, mG: 0.1, G: 100, nT: 1e-3 };
+const ACCELERATION = { 'm/s²': 1, g: STANDARD_GRAVITY_MPS2 };
+const RATE = { 'rad/s': 1, '°/s': DEG };
+const METRES = { m: 1, ft: 0.3048 };
+const DEGREES = { '°': 1 };
+
+const role = (
+	name: string,
+	label: string,
+	group: string,
+	required: boolean,
+	units: Record<string, number>,
+	patterns: RegExp,
+	typical?: number,
+): Role => ({
+	name,
+	label,
+	group,
+	required,
+	units,
+	patterns,
+	...(typical === undefined ? {} : { typical }),
+});
+
+const time = role('t', 'Time', 'time', true, TIME, /^(t|time|timestamp|seconds|elapsed|time_?(s|ms|us|µs))$/);
+const axis = (prefixes: string, k: string) => new RegExp(`^(${prefixes})[ _.]?(${k})$|^${k}[ _]?(${prefixes})$`);
+
+/** Columns of a compass log. */
+export const COMPASS_ROLES: readonly Role[] = [
+	time,
+	...['x', 'y', 'z'].map((k) =>
+		role(`m${k}`, `Magnetometer ${k}`, 'mag', true, FIELD, axis('m|mag|magx?|magn|magnetometer|magnetic|field', k), 48),
+	),
+	...['x', 'y', 'z'].map((k) =>
+		role(
+			`a${k}`,
+			`Accelerometer ${k}`,
+			'accel',
+			false,
+			ACCELERATION,
+			axis('a|acc|accel|accelerometer|acceleration', k),
+			9.8,
+		),
+	),
+	...['x', 'y', 'z'].map((k) =>
+		role(`g${k}`, `Gyro ${k}`, 'gyro', false, RATE, axis('g|gyr|gyro|gyroscope|omega|rate', k)),
+	),
+];
+
+/** Columns of a hover log: north, east, up, or latitude, longitude, altitude. */
+export const HOVER_ROLES: readonly Role[] = [
+	time,
+	role('north', 'North', 'local', false, METRES, /^(n|north|pos_?n|y_?north)$/),
+	role('east', 'East', 'local', false, METRES, /^(e|east|pos_?e|x_?east)$/),
+	role('up', 'Height', 'local', false, METRES, /^(u|up|height|h|rel_?alt|pos_?u)$/),
+	role('lat', 'Latitude', 'geo', false, DEGREES, /^(lat|latitude)$/),
+	role('lon', 'Longitude', 'geo', false, DEGREES, /^(lon|lng|long|longitude)$/),
+	role('alt', 'Altitude', 'altitude', false, METRES, /^(alt|altitude|ele|elevation)$/),
+	role('heading', 'Heading', 'heading', false, { '°': 1, rad: 1 / DEG }, /^(heading|yaw|hdg|course_?heading)$/),
+	role('satellites', 'Satellites', 'quality', false, { '': 1 }, /^(sats?|satellites|numsats?|nsat)$/),
+];
+
+export interface ColumnChoice {
+	column: number;
+	unit: string;
+}
+
+export type Choices = Record<string, ColumnChoice>;
+
+export interface Guess {
+	choices: Choices;
+	/** Groups whose unit neither the header nor the size of the values tells. */
+	unclear: string[];
+}
+
+const UNIT_WORDS: Record<string, string> = {
+	ut: 'µT',
+	µt: 'µT',
+	μt: 'µT',
+	microtesla: 'µT',
+	mg: 'mG',
+	mgauss: 'mG',
+	milligauss: 'mG',
+	gauss: 'G',
+	nt: 'nT',
+	nanotesla: 'nT',
+	s: 's',
+	sec: 's',
+	seconds: 's',
+	ms: 'ms',
+	us: 'µs',
+	µs: 'µs',
+	'm/s2': 'm/s²',
+	'm/s^2': 'm/s²',
+	'm/s²': 'm/s²',
+	mps2: 'm/s²',
+	g: 'g',
+	'rad/s': 'rad/s',
+	radps: 'rad/s',
+	'deg/s': '°/s',
+	'°/s': '°/s',
+	dps: '°/s',
+	m: 'm',
+	ft: 'ft',
+	deg: '°',
+	'°': '°',
+	rad: 'rad',
+};
+
+/** Name and unit of a header such as "mag_x [uT]", "Gyro Z (deg/s)" or "time_ms". */
+function splitHeader(header: string): { name: string; unit: string | null } {
+	const bracket = /^(.*?)[\s_]*[[(]([^\])]+)[\])]\s*$/.exec(header);
+	const tail = /^(.+)_(ut|mg|gauss|nt|ms|us|mps2|radps|dps|deg|ft)$/i.exec(header);
+	const [name, unit] = bracket ? [bracket[1], bracket[2]] : tail ? [tail[1], tail[2]] : [header, ''];
+	return {
+		name: name
+			.trim()
+			.toLowerCase()
+			.replace(/[\s-]+/g, '_'),
+		unit: UNIT_WORDS[unit.trim().toLowerCase()] ?? null,
+	};
+}
+
+/** The unit whose factor brings the middle of the values nearest to what is usual; null where two are as near. */
+function unitBySize(values: number[], of: Role): string | null {
+	if (of.typical === undefined || values.length === 0) return null;
+	const typical = of.typical;
+	const size = median(values);
+	const ranked = Object.entries(of.units)
+		.map(([unit, factor]) => ({ unit, off: Math.abs(Math.log10((size * factor || 1e-12) / typical)) }))
+		.sort((a, b) => a.off - b.off);
+	return ranked[0].off < 0.35 ? ranked[0].unit : null;
+}
+
+/** Guesses which column is what, and in which unit: from headers first, from sizes where they are silent. */
+export function guessColumns(table: Table, roles: readonly Role[]): Guess {
+	const headers = table.headers.map(splitHeader);
+	const choices: Choices = {};
+	for (const r of roles) {
+		const column = headers.findIndex(({ name }) => r.patterns.test(name));
+		if (column >= 0) choices[r.name] = { column, unit: headers[column].unit ?? '' };
+	}
+	const unclear = new Set<string>();
+	for (const group of new Set(roles.map((r) => r.group))) {
+		const own = roles.filter((r) => r.group === group && choices[r.name]);
+		const silent = own.filter((r) => !(choices[r.name].unit in r.units));
+		if (silent.length === 0) continue;
+		const [first] = silent;
+		const names = Object.keys(first.units);
+		let unit = names.length === 1 ? names[0] : null;
+		if (unit === null && first.typical !== undefined && own.length === 3) {
+			const sizes = table.rows.slice(0, 500).map((row) => {
+				const parts = own.map((r) => Number((row[choices[r.name].column] ?? '').replace(',', '.')));
+				return Math.hypot(...parts);
+			});
+			unit = unitBySize(sizes.filter(Number.isFinite), first);
+		}
+		if (unit === null) unclear.add(group);
+		for (const r of silent) choices[r.name].unit = unit ?? names[0];
+	}
+	return { choices, unclear: [...unclear] };
+}
+
+/**
+ * Columns in SI units (µT for fields) under the roles' names; time in seconds from the first row, strictly increasing.
+ * @throws InputError naming role, line or unit.
+ */
+export function takeColumns(
+	table: Table,
+	roles: readonly Role[],
+	choices: Choices,
+	fileName: string,
+): Record<string, Float64Array> {
+	const out: Record<string, Float64Array> = {};
+	for (const r of roles) {
+		const choice = choices[r.name];
+		if (!choice) {
+			if (r.required) throw new InputError('column-missing', r.name, `${fileName}: say which column is ${r.label}.`);
+			continue;
+		}
+		const factor = r.units[choice.unit];
+		if (factor === undefined)
+			throw new InputError('unit-missing', r.name, `${fileName}: say which unit ${r.label} has.`);
+		const values = numbersOf(table, choice.column, fileName);
+		out[r.name] = factor === 1 ? values : values.map((v) => v * factor);
+	}
+	const { t } = out;
+	if (t) {
+		const first = t[0];
+		for (let i = 0; i < t.length; i++) {
+			t[i] -= first;
+			if (i > 0 && !(t[i] > t[i - 1]))
+				throw new InputError(
+					'time-not-increasing',
+					`line.${table.lines[i]}`,
+					`${fileName}, line ${table.lines[i]}: time does not increase. A log must be in order, without repeated rows.`,
+				);
+		}
+	}
+	return out;
+}

@@ -1,0 +1,270 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { compassDue } from '$lib/core/due/compass';
+	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/frames/units';
+	import Page from '$lib/features/shell/Page.svelte';
+	import { aircraftSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
+	import { live } from '$lib/store/live.svelte';
+	import { findAircraft, lastAcceptedCompass, newId, saveAircraft } from '$lib/store/repository';
+	import Button from '$lib/ui/Button.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
+	import Gate from '$lib/ui/Gate.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import { showDate } from '$lib/ui/format';
+	import { done, failed } from '$lib/ui/notify';
+	import { units } from '$lib/ui/preferences.svelte';
+	import EventLog from './EventLog.svelte';
+	import Packs from './Packs.svelte';
+	import { KIND_WORDS, newAircraft } from './kinds';
+
+	let { id }: { id: string } = $props();
+
+	const stored = live(
+		async () => ({
+			aircraft: id === 'new' ? undefined : await findAircraft(id),
+			compass: id === 'new' ? null : await lastAcceptedCompass(id),
+		}),
+		() => id,
+	);
+	const fresh = newAircraft(newId(), 'multirotor', new Date().toISOString());
+	let changes = $state<Partial<Aircraft>>({});
+	const base = $derived(id === 'new' ? fresh : stored.current?.aircraft);
+	const craft = $derived(base ? { ...base, ...changes } : null);
+	const changed = $derived(Object.keys(changes).length > 0);
+	let problem = $state('');
+
+	const due = $derived.by(() => {
+		const aircraft = stored.current?.aircraft;
+		const last = stored.current?.compass;
+		if (!aircraft || aircraft.compasses === 0) return null;
+		const at = last?.payload.kind === 'calibration' ? { at: last.at, place: last.payload.place } : null;
+		return compassDue(aircraft, at, null, new Date().toISOString());
+	});
+
+	const set = (change: Partial<Aircraft>) => (changes = { ...changes, ...change });
+	const si = (value: number | null, quantity: Quantity) =>
+		value === null ? undefined : fromUnit(value, quantity, units());
+	const own = (value: number, quantity: Quantity) => toUnit(value, quantity, units());
+
+	async function save(event: SubmitEvent) {
+		event.preventDefault();
+		if (!craft) return;
+		const parsed = aircraftSchema.safeParse(craft);
+		if (!parsed.success) {
+			const [issue] = parsed.error.issues;
+			problem = `${issue.path.join('.')}: ${issue.message}`;
+			return;
+		}
+		problem = '';
+		try {
+			await saveAircraft(parsed.data);
+			changes = {};
+			done(`${parsed.data.name} is saved`);
+			if (id === 'new') await goto(`/aircraft/${parsed.data.id}`, { replaceState: true });
+		} catch (error) {
+			failed(error);
+		}
+	}
+	function setKind(kind: AircraftKind) {
+		const { rotors, compasses, hasPosition, returnSpeedMps } = newAircraft('x', kind, '');
+		set({ kind, rotors, compasses, hasPosition, returnSpeedMps });
+	}
+	const isKind = (text: string): text is AircraftKind => text in KIND_WORDS;
+</script>
+
+{#if stored.ready && !craft}
+	<Page title="This aircraft is not on this device" name="Aircraft"
+		><Empty title="Nothing here"><Button href="/aircraft">All aircraft</Button></Empty></Page
+	>
+{:else if craft}
+	<Page
+		title={id === 'new' ? 'Which aircraft is it?' : craft.name || 'Without a name'}
+		name={craft.name || 'New aircraft'}
+		lead={id === 'new' ? 'Defaults can all be changed; the maker’s manual stands above them.' : craft.description}
+	>
+		{#snippet margin()}
+			{#if due}
+				<h2 class="mt-0 mb-2">Is the compass due?</h2>
+				<ul class="m-0 list-none p-0">
+					{#each due.schools as school (school.school)}
+						<li class="hairline py-3">
+							<div class="flex gap-3">
+								<Gate mark={school.due ? 'caution' : 'clear'} size={24} word={false} />
+								<div>
+									<b>{school.name}</b>{school.school === craft.school ? ' · chosen' : ''}: {school.due
+										? 'due'
+										: 'not due'}
+									{#if school.reasons[0]}<p class="m-0 text-[15px]">{school.reasons[0].text}</p>{/if}
+									<p class="m-0 mt-1 text-[14px] text-ink-2">For: {school.argument}</p>
+									<p class="m-0 text-[14px] text-ink-2">Against: {school.against}</p>
+								</div>
+							</div>
+						</li>
+					{/each}
+				</ul>
+				{#if stored.current?.compass}
+					<p class="text-[15px] text-ink-2">Last accepted calibration: {showDate(stored.current.compass.at)}.</p>
+				{/if}
+			{:else}
+				<h2 class="mt-0">What follows from the kind</h2>
+				<p>
+					The checklist: each kind adds and removes what applies. A wing has no hover; a racer without a receiver has no
+					lock and no return.
+				</p>
+			{/if}
+		{/snippet}
+		<form class="grid max-w-4xl gap-6" onsubmit={save}>
+			<div class="grid gap-4 md:grid-cols-2">
+				<label class="grid gap-1"
+					><span class="text-[15px] text-ink-2">Name</span><input
+						class="field-input"
+						maxlength="120"
+						value={craft.name}
+						onchange={(e) => set({ name: e.currentTarget.value })}
+					/></label
+				>
+				<label class="grid gap-1">
+					<span class="text-[15px] text-ink-2">Kind</span>
+					<select
+						class="field-input"
+						value={craft.kind}
+						onchange={(e) => isKind(e.currentTarget.value) && setKind(e.currentTarget.value)}
+					>
+						{#each Object.entries(KIND_WORDS) as [kind, words] (kind)}<option value={kind}>{words}</option>{/each}
+					</select>
+				</label>
+				<label class="grid gap-1 md:col-span-2"
+					><span class="text-[15px] text-ink-2">What it is and carries</span><input
+						class="field-input"
+						maxlength="400"
+						value={craft.description}
+						onchange={(e) => set({ description: e.currentTarget.value })}
+					/></label
+				>
+				<label class="grid gap-1"
+					><span class="text-[15px] text-ink-2">Firmware</span><input
+						class="field-input"
+						maxlength="80"
+						value={craft.firmware}
+						onchange={(e) => set({ firmware: e.currentTarget.value })}
+					/></label
+				>
+				<label class="grid gap-1"
+					><span class="text-[15px] text-ink-2">Maker's manual: where to look</span><input
+						class="field-input"
+						maxlength="400"
+						value={craft.manual}
+						onchange={(e) => set({ manual: e.currentTarget.value })}
+					/></label
+				>
+				<label class="grid gap-1 md:col-span-2"
+					><span class="text-[15px] text-ink-2">What its lights and tones mean (its own; they differ by maker)</span
+					><textarea
+						class="field-input"
+						rows="2"
+						maxlength="2000"
+						value={craft.lights}
+						onchange={(e) => set({ lights: e.currentTarget.value })}></textarea></label
+				>
+			</div>
+			<div class="flex flex-wrap gap-5">
+				<NumberField
+					label="Rotors"
+					min={0}
+					max={16}
+					value={craft.rotors}
+					onchange={(v) => v !== null && set({ rotors: Math.round(v) })}
+				/>
+				<NumberField
+					label="Compasses"
+					min={0}
+					max={4}
+					value={craft.compasses}
+					onchange={(v) => v !== null && set({ compasses: Math.round(v) })}
+				/>
+				<label class="flex min-h-11 items-center gap-3 self-center">
+					<input
+						type="checkbox"
+						class="size-5 accent-(--action)"
+						checked={craft.hasPosition}
+						onchange={(e) => set({ hasPosition: e.currentTarget.checked })}
+					/> Receiver for position
+				</label>
+			</div>
+			<fieldset class="m-0 border-0 p-0">
+				<legend class="mb-2 text-[18px] font-bold">Its own limits</legend>
+				<div class="flex flex-wrap gap-5">
+					<NumberField
+						label="Satellites"
+						min={1}
+						max={60}
+						value={craft.lock.minSatellites}
+						note="eight is usual"
+						onchange={(v) => v !== null && set({ lock: { ...craft.lock, minSatellites: Math.round(v) } })}
+					/>
+					<NumberField
+						label="HDOP at most"
+						min={0.5}
+						max={20}
+						value={craft.lock.maxHdop}
+						onchange={(v) => v !== null && set({ lock: { ...craft.lock, maxHdop: v } })}
+					/>
+					<NumberField
+						label="Lock held for"
+						unit="s"
+						min={0}
+						max={600}
+						value={craft.lock.holdS}
+						onchange={(v) => v !== null && set({ lock: { ...craft.lock, holdS: v } })}
+					/>
+					<NumberField
+						label="Heading known to"
+						unit="°"
+						min={0.1}
+						max={20}
+						value={craft.compassHeadingLimitDeg}
+						onchange={(v) => v !== null && set({ compassHeadingLimitDeg: v })}
+					/>
+					<NumberField
+						label="Return speed"
+						unit={unitSymbol('speed', units())}
+						min={0.1}
+						max={220}
+						value={own(craft.returnSpeedMps, 'speed')}
+						onchange={(v) => v !== null && set({ returnSpeedMps: si(v, 'speed') })}
+					/>
+					<NumberField
+						label="Return height"
+						unit={unitSymbol('height', units())}
+						min={0}
+						max={3000}
+						value={own(craft.returnHeightM, 'height')}
+						onchange={(v) => v !== null && set({ returnHeightM: si(v, 'height') })}
+					/>
+				</div>
+			</fieldset>
+			<Choice
+				label="When is its compass due? Practitioners disagree; the default acts on what changed"
+				value={craft.school}
+				options={[
+					{ value: 'as-told', label: 'As told', note: 'maker and prompts only' },
+					{ value: 'after-events', label: 'After events', note: 'the default' },
+					{ value: 'every-day', label: 'First flight of every day', note: 'ten seconds each' },
+				]}
+				onchange={(school) => set({ school })}
+			/>
+			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
+			<div class="flex gap-3">
+				<Button kind="primary" type="submit" disabled={!changed && id !== 'new'}>Save</Button>
+				{#if changed}<Button class="min-h-14" onclick={() => (changes = {})}>Undo the changes</Button>{/if}
+			</div>
+		</form>
+		{#if id !== 'new' && base}
+			<div class="mt-10 grid gap-10 xl:grid-cols-2">
+				<EventLog aircraft={base} />
+				<Packs aircraftId={base.id} />
+			</div>
+		{/if}
+	</Page>
+{/if}

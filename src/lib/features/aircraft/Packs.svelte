@@ -1,0 +1,86 @@
+<script lang="ts">
+	import { live } from '$lib/store/live.svelte';
+	import { newId, savePack } from '$lib/store/repository';
+	import { listPacks } from '$lib/store/tables';
+	import Button from '$lib/ui/Button.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import { showDate } from '$lib/ui/format';
+	import { done, failed } from '$lib/ui/notify';
+
+	let { aircraftId }: { aircraftId: string } = $props();
+	const packs = live(listPacks);
+	const own = $derived((packs.current ?? []).filter((pack) => pack.aircraftId === aircraftId));
+	let name = $state('');
+	let cells = $state<number | null>(4);
+	let capacityMah = $state<number | null>(5000);
+
+	async function add(event: SubmitEvent) {
+		event.preventDefault();
+		if (!name.trim() || cells === null || capacityMah === null) {
+			failed('A pack needs a name, its cells and its capacity.');
+			return;
+		}
+		const at = new Date().toISOString();
+		try {
+			await savePack({
+				id: newId(),
+				name: name.trim(),
+				aircraftId,
+				cells: Math.round(cells),
+				capacityMah,
+				cycles: 0,
+				boughtOn: at.slice(0, 10),
+				notes: '',
+				updatedAt: at,
+			});
+			done(`Pack ${name.trim()} is saved`);
+			name = '';
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+<section>
+	<h2 class="m-0 mb-2">Packs</h2>
+	<table>
+		<thead
+			><tr
+				><th scope="col">pack</th><th scope="col" class="num">cells</th><th scope="col" class="num">mAh</th><th
+					scope="col"
+					class="num">cycles</th
+				><th scope="col">since</th></tr
+			></thead
+		>
+		<tbody>
+			{#each own as pack (pack.id)}
+				<tr
+					><td>{pack.name}</td><td class="num">{pack.cells}</td><td class="num">{pack.capacityMah}</td><td class="num"
+						>{pack.cycles}</td
+					><td>{showDate(pack.boughtOn)}</td></tr
+				>
+			{:else}
+				<tr><td colspan="5" class="text-ink-2">No pack yet.</td></tr>
+			{/each}
+		</tbody>
+	</table>
+	<form class="mt-3 flex flex-wrap items-end gap-3" onsubmit={add}>
+		<label class="grid gap-1"
+			><span class="text-[15px] text-ink-2">New pack</span><input
+				class="field-input w-32"
+				maxlength="60"
+				bind:value={name}
+			/></label
+		>
+		<NumberField label="Cells" min={1} max={24} value={cells} onchange={(v) => (cells = v)} />
+		<NumberField
+			label="Capacity"
+			unit="mAh"
+			min={1}
+			max={200000}
+			value={capacityMah}
+			onchange={(v) => (capacityMah = v)}
+		/>
+		<div class="pb-6"><Button type="submit">Add it</Button></div>
+	</form>
+</section>

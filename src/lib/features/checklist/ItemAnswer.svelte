@@ -1,0 +1,115 @@
+<script lang="ts">
+	import type { Item } from '$lib/core/checklist/items';
+	import { toUnit } from '$lib/core/frames/units';
+	import Button from '$lib/ui/Button.svelte';
+	import Progress from '$lib/ui/Progress.svelte';
+	import { say, tone } from '$lib/ui/speech';
+	import { units } from '$lib/ui/preferences.svelte';
+
+	/** The way to answer one item: a press, a value, or a timed wait. `value` is in the pilot's unit. */
+	type Props = {
+		item: Item;
+		unit: string;
+		busy: boolean;
+		onaccept: (value: number | null, waitedS: number | null) => void;
+	};
+	let { item, unit, busy, onaccept }: Props = $props();
+
+	let text = $state('');
+	let error = $state('');
+	let startedAt = $state<number | null>(null);
+	let waitedS = $state(0);
+	let input = $state<HTMLInputElement>();
+
+	const wanted = $derived(item.waitS ?? 0);
+	const range = $derived.by(() => {
+		const { low, high, quantity } = item.limit ?? {};
+		const show = (si: number) => String(Math.round((quantity ? toUnit(si, quantity, units()) : si) * 100) / 100);
+		if (low !== undefined && high !== undefined) return `wanted ${show(low)} to ${show(high)} ${unit}`;
+		if (high !== undefined) return `wanted at most ${show(high)} ${unit}`;
+		return low !== undefined ? `wanted at least ${show(low)} ${unit}` : '';
+	});
+
+	$effect(() => {
+		if (startedAt === null) return;
+		const from = startedAt;
+		const timer = setInterval(() => {
+			waitedS = (performance.now() - from) / 1000;
+			if (waitedS >= wanted) {
+				clearInterval(timer);
+				tone('done');
+				say('Done. It may be touched.');
+				onaccept(null, Math.round(waitedS * 10) / 10);
+			}
+		}, 100);
+		return () => clearInterval(timer);
+	});
+
+	/** The primary action, as the Enter key does it. */
+	export function press() {
+		if (item.type === 'measure') {
+			const value = Number(text.trim().replace(',', '.'));
+			if (text.trim() === '' || !Number.isFinite(value)) {
+				error = text.trim() === '' ? 'Enter the value that was measured.' : `"${text}" is not a number.`;
+				input?.focus();
+			} else {
+				error = '';
+				onaccept(value, null);
+			}
+		} else if (item.type === 'wait') startedAt ??= performance.now();
+		else onaccept(null, null);
+	}
+
+	/** A digit pressed while nothing had the focus. */
+	export function type(digit: string) {
+		text += digit;
+		input?.focus();
+	}
+</script>
+
+{#if item.type === 'measure'}
+	<form
+		class="flex flex-wrap items-end gap-4"
+		onsubmit={(event) => {
+			event.preventDefault();
+			press();
+		}}
+	>
+		<label class="grid gap-1">
+			<span class="text-[15px] text-ink-2">Measured, {unit}</span>
+			<input
+				bind:this={input}
+				bind:value={text}
+				inputmode="decimal"
+				autocomplete="off"
+				class="field-input figure-mono min-h-14 w-40 text-[26px] font-bold"
+				aria-invalid={error !== ''}
+				aria-describedby="range"
+			/>
+		</label>
+		<Button kind="primary" type="submit" disabled={busy} kbd="↵">Record it</Button>
+		<p
+			id="range"
+			class="m-0 basis-full text-[15px] {error ? 'font-semibold text-hold' : 'text-ink-2'}"
+			role={error ? 'alert' : undefined}
+		>
+			{error || range}
+		</p>
+	</form>
+{:else if item.type === 'wait'}
+	<div class="grid max-w-md gap-3">
+		<p class="figure-mono m-0 text-[44px] leading-none font-bold" aria-live="off">
+			{Math.max(0, Math.ceil(wanted - waitedS))}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s left</span>
+		</p>
+		<Progress value={waitedS / wanted} label="Wait" />
+		<div>
+			<Button kind="primary" onclick={press} disabled={startedAt !== null} kbd="↵">
+				{startedAt === null ? 'Start the wait' : 'Hands off…'}
+			</Button>
+		</div>
+	</div>
+{:else}
+	<Button kind="primary" onclick={press} disabled={busy} kbd="↵">
+		{item.type === 'confirm' ? 'Done, and it is right' : 'Seen, it is right'}
+	</Button>
+{/if}

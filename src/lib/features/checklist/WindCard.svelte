@@ -1,0 +1,70 @@
+<script lang="ts">
+	import { fromUnit, toUnit, unitSymbol } from '$lib/core/frames/units';
+	import type { Wind } from '$lib/schema/records';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import Button from '$lib/ui/Button.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import { units } from '$lib/ui/preferences.svelte';
+	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+
+	const view = getSessionView();
+	let draft = $state<Partial<Wind>>({});
+	const now = $derived({ ...view.wind, ...draft });
+	const shown = (mps: number | undefined) => (mps === undefined ? null : toUnit(mps, 'speed', units()));
+	const complete = $derived(now.fromDeg !== undefined && now.speedMps !== undefined && now.gustMps !== undefined);
+
+	async function save() {
+		const { fromDeg, speedMps, gustMps } = now;
+		if (fromDeg === undefined || speedMps === undefined || gustMps === undefined) return;
+		try {
+			await view.record('return', {
+				kind: 'wind',
+				task: 'wind',
+				fromDeg,
+				speedMps,
+				gustMps: Math.max(gustMps, speedMps),
+			});
+			draft = {};
+			done('Wind recorded');
+		} catch (error) {
+			failed(error);
+		}
+	}
+	const speed = (value: number | null) => (value === null ? undefined : fromUnit(value, 'speed', units()));
+</script>
+
+<form
+	class="flex flex-wrap items-start gap-4"
+	onsubmit={(event) => {
+		event.preventDefault();
+		void save();
+	}}
+>
+	<NumberField
+		label="Wind from"
+		unit="°"
+		min={0}
+		max={360}
+		value={now.fromDeg ?? null}
+		onchange={(v) => (draft.fromDeg = v ?? undefined)}
+	/>
+	<NumberField
+		label="Mean"
+		unit={unitSymbol('speed', units())}
+		min={0}
+		max={200}
+		value={shown(now.speedMps)}
+		onchange={(v) => (draft.speedMps = speed(v))}
+	/>
+	<NumberField
+		label="Gusts"
+		unit={unitSymbol('speed', units())}
+		min={0}
+		max={200}
+		value={shown(now.gustMps)}
+		onchange={(v) => (draft.gustMps = speed(v))}
+	/>
+	<div class="pt-6">
+		<Button type="submit" disabled={!complete || Object.keys(draft).length === 0}>Record the wind</Button>
+	</div>
+</form>

@@ -1,0 +1,187 @@
+<script lang="ts">
+	import type { CompassAnswer } from '$lib/schema/compass';
+	import type { CalibrationPayload } from '$lib/schema/records';
+	import type { Recording } from '$lib/features/instruments/recording.svelte';
+	import Button from '$lib/ui/Button.svelte';
+	import Figure from '$lib/ui/Figure.svelte';
+	import LinePlot from '$lib/ui/LinePlot.svelte';
+	import SphereMap from '$lib/ui/SphereMap.svelte';
+	import { download } from '$lib/ui/download';
+
+	type Props = {
+		answer: CompassAnswer;
+		points: (readonly [number, number, number])[];
+		last: CalibrationPayload | null;
+		aircraftName: string;
+		recording: Recording;
+		onaccept?: (accepted: 'accepted' | 'kept-aside') => void;
+		onrepeat: () => void;
+	};
+	let { answer, points, last, aircraftName, recording, onaccept, onrepeat }: Props = $props();
+
+	const refused = $derived(answer.hardIronUt === null);
+	const errors = $derived(
+		(answer.headingErrors ?? []).map(({ headingDeg, errorDeg }) => ({ x: headingDeg, y: errorDeg })),
+	);
+	const rows = $derived.by(() => {
+		const { hardIronUt, softIron, fieldUt, uncertainty } = answer;
+		if (!hardIronUt || !softIron || !uncertainty || fieldUt === null) return [];
+		const axis = ['x', 'y', 'z'];
+		return [
+			...axis.map((k, i) => ({
+				label: `Offset ${k}, µT`,
+				now: hardIronUt[i].toFixed(1),
+				sigma: uncertainty.hardIronUt[i].toFixed(2),
+				before: last?.hardIronUt[i].toFixed(1) ?? '–',
+				moved: last ? (hardIronUt[i] - last.hardIronUt[i]).toFixed(1) : '–',
+			})),
+			...axis.map((k, i) => ({
+				label: `Gain ${k}`,
+				now: softIron[i][i].toFixed(3),
+				sigma: '',
+				before: last?.softIron[i][i].toFixed(3) ?? '–',
+				moved: last ? (softIron[i][i] - last.softIron[i][i]).toFixed(3) : '–',
+			})),
+			{
+				label: 'Strength found, µT',
+				now: fieldUt.toFixed(1),
+				sigma: '',
+				before: last?.fieldUt.toFixed(1) ?? '–',
+				moved: last ? (fieldUt - last.fieldUt).toFixed(1) : '–',
+			},
+		];
+	});
+
+	function saveSamples() {
+		const { mag, accel, gyro } = recording;
+		const withAccel = accel.t.length === mag.t.length;
+		const withGyro = gyro.t.length === mag.t.length;
+		const header = ['time [s]', 'mag_x [uT]', 'mag_y [uT]', 'mag_z [uT]']
+			.concat(withAccel ? ['accel_x [m/s2]', 'accel_y [m/s2]', 'accel_z [m/s2]'] : [])
+			.concat(withGyro ? ['gyro_x [rad/s]', 'gyro_y [rad/s]', 'gyro_z [rad/s]'] : []);
+		const lines = mag.t.map((t, i) =>
+			[
+				t.toFixed(3),
+				...[mag.x[i], mag.y[i], mag.z[i]].map((v) => v.toFixed(3)),
+				...(withAccel ? [accel.x[i], accel.y[i], accel.z[i]].map((v) => v.toFixed(4)) : []),
+				...(withGyro ? [gyro.x[i], gyro.y[i], gyro.z[i]].map((v) => v.toFixed(5)) : []),
+			].join(','),
+		);
+		download(`compass-${aircraftName}.csv`, [header.join(','), ...lines].join('\n'), 'text/csv');
+	}
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.key !== 'Enter' || event.target !== document.body || !onaccept) return;
+		if (answer.verdict !== 'fail') onaccept('accepted');
+	}
+</script>
+
+<svelte:window {onkeydown} />
+
+{#if !refused}
+	<div class="mt-4 flex flex-wrap gap-x-12 gap-y-3">
+		<Figure
+			label="Heading known to"
+			value="±{answer.uncertainty?.headingDeg.toFixed(1)}"
+			unit="°"
+			size="huge"
+			note="one standard deviation, worst heading"
+		/>
+		<Figure
+			label="Wrong before"
+			value={answer.headingErrorDeg?.before.toFixed(0) ?? '–'}
+			unit="°"
+			note="worst of a full turn, uncorrected"
+		/>
+		<Figure
+			label="Expected after"
+			value={answer.headingErrorDeg?.after.toFixed(1) ?? '–'}
+			unit="°"
+			note="worst of a full turn"
+		/>
+		<Figure
+			label="Residual"
+			value={answer.residualRmsUt?.toFixed(2) ?? '–'}
+			unit="µT"
+			note="{answer.rejected} of {answer.samples} set aside"
+		/>
+	</div>
+{/if}
+
+<div class="mt-4 flex flex-wrap gap-3">
+	{#if onaccept}
+		{#if answer.verdict !== 'fail'}
+			<Button kind="primary" onclick={() => onaccept('accepted')} kbd="↵">Accept these values</Button>
+		{/if}
+		{#if !refused}<Button class="min-h-14" onclick={() => onaccept('kept-aside')}>Keep aside</Button>{/if}
+	{/if}
+	<Button kind={answer.verdict === 'fail' ? 'primary' : 'plain'} class="min-h-14" onclick={onrepeat}
+		>Turn it again</Button
+	>
+	<Button kind="quiet" class="min-h-14" onclick={saveSamples}>Save the samples (CSV)</Button>
+	<Button
+		kind="quiet"
+		class="min-h-14"
+		onclick={() => download(`compass-${aircraftName}.json`, JSON.stringify(answer, null, '\t'), 'application/json')}
+		>Save the finding (JSON)</Button
+	>
+</div>
+{#if onaccept && answer.verdict !== 'fail'}
+	<p class="mt-2 text-[15px] text-ink-2">
+		Enter them in the aircraft and restart it, or let its own routine do so here and now; the old values stay at hand in
+		the record. A verification hover is asked for at the Hover station.
+	</p>
+{/if}
+
+<div class="hairline mt-5 grid gap-8 pt-4 xl:grid-cols-2">
+	{#if errors.length > 0}
+		<LinePlot
+			title="Without the calibration the heading would err like this"
+			xLabel="heading, °"
+			yLabel="error, °"
+			points={errors}
+			band={answer.headingErrorDeg?.after ?? null}
+			bandLabel="expected after"
+			height={210}
+			colour="var(--hold)"
+		/>
+	{/if}
+	{#if rows.length > 0}
+		<div>
+			<p class="m-0 font-semibold">
+				{last ? 'Beside the last accepted values' : 'Values found; there are none to compare with'}
+			</p>
+			<table class="mt-1">
+				<thead>
+					<tr
+						><th scope="col">value</th><th scope="col" class="num">now</th><th scope="col" class="num">±</th><th
+							scope="col"
+							class="num">last</th
+						><th scope="col" class="num">moved</th></tr
+					>
+				</thead>
+				<tbody>
+					{#each rows as row (row.label)}
+						<tr>
+							<td>{row.label}</td>
+							<td class="num font-bold">{row.now}</td>
+							<td class="num text-[14px] text-ink-2">{row.sigma}</td>
+							<td class="num">{row.before}</td>
+							<td class="num">{row.moved}</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+	{/if}
+	{#if points.length > 0}
+		<div>
+			<p class="m-0 mb-1 font-semibold">
+				{answer.coverage
+					? `${Math.round(100 * answer.coverage.fraction)} % of all directions seen`
+					: 'Directions that were seen'}
+			</p>
+			<SphereMap {points} />
+		</div>
+	{/if}
+</div>

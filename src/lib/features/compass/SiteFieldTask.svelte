@@ -1,0 +1,211 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { compassLimits } from '$lib/core/compass/limits';
+	import { checkSite, type SiteCheck } from '$lib/core/compass/site';
+	import { fieldAt } from '$lib/core/earth/field';
+	import { InputError } from '$lib/core/frames/inputError';
+	import type { Mat3 } from '$lib/core/frames/mat3';
+	import { COMPASS_ROLES } from '$lib/core/record/columns';
+	import { Recording } from '$lib/features/instruments/recording.svelte';
+	import MappingDialog from '$lib/features/instruments/MappingDialog.svelte';
+	import SourcePicker from '$lib/features/instruments/SourcePicker.svelte';
+	import { TableFlow } from '$lib/features/instruments/tableFlow.svelte';
+	import Sheet from '$lib/features/session/Sheet.svelte';
+	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { fileSource } from '$lib/sources/fileSource';
+	import type { Source } from '$lib/sources/source';
+	import Button from '$lib/ui/Button.svelte';
+	import Caution from '$lib/ui/Caution.svelte';
+	import Figure from '$lib/ui/Figure.svelte';
+	import Progress from '$lib/ui/Progress.svelte';
+	import Reasons from '$lib/ui/Reasons.svelte';
+	import Scale from '$lib/ui/Scale.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import { say, tone } from '$lib/ui/speech';
+
+	const view = getSessionView();
+	const { site } = view.bundle;
+	const place = { latDeg: site.latDeg, lonDeg: site.lonDeg, altM: site.altM };
+	const date = new Date().toISOString().slice(0, 10);
+	const recording = new Recording();
+	const table = new TableFlow('compass', COMPASS_ROLES, (choices) =>
+		['t', 'mx', 'my', 'mz'].every((name) => name in choices),
+	);
+	const stillS = compassLimits.siteStillS.value;
+
+	let finding = $state.raw<SiteCheck | null>(null);
+	let measuring = $state(false);
+	const model = (() => {
+		try {
+			return fieldAt(place.latDeg, place.lonDeg, place.altM, date);
+		} catch (error) {
+			if (error instanceof InputError) return null;
+			throw error;
+		}
+	})();
+	const kept = $derived.by(() => {
+		const calibration = view.compassInForce;
+		return calibration
+			? { hardIronUt: calibration.hardIronUt, softIron: calibration.softIron as unknown as Mat3 }
+			: undefined;
+	});
+
+	$effect(() => () => recording.stop());
+	$effect(() => {
+		if (measuring && (recording.atS >= stillS || recording.ended)) conclude();
+	});
+
+	function begin(source: Source) {
+		finding = null;
+		measuring = true;
+		recording.start(source);
+		if (source.live) say('Stand still.');
+	}
+
+	async function beginFile(file: File) {
+		try {
+			const c = await table.read(file);
+			if (!c) return;
+			const t = [...c.t];
+			begin(
+				fileSource(file.name, {
+					mag: { t, x: [...c.mx], y: [...c.my], z: [...c.mz] },
+					...(c.ax && c.ay && c.az ? { accel: { t, x: [...c.ax], y: [...c.ay], z: [...c.az] } } : {}),
+				}),
+			);
+		} catch (error) {
+			failed(error);
+		}
+	}
+
+	function conclude() {
+		measuring = false;
+		recording.stop();
+		if (!model) return;
+		const { mag, accel } = recording;
+		finding = checkSite(mag, accel.t.length > 0 ? accel : undefined, model, kept);
+		tone(finding.verdict === 'fail' ? 'wrong' : 'done');
+		say(finding.reasons[0].text);
+	}
+
+	async function accept() {
+		if (!finding) return;
+		try {
+			await view.record('site', {
+				kind: 'test',
+				task: 'site-field',
+				sourceName: recording.sourceName,
+				headline: finding.reasons[0].text,
+				figures: [
+					{ label: 'Strength', value: finding.strengthUt, unit: 'µT', sigma: finding.strengthSigmaUt },
+					{ label: 'Strength by the model', value: finding.modelUt, unit: 'µT' },
+					{ label: 'Dip', value: finding.dipDeg, unit: '°' },
+					{ label: 'Dip by the model', value: finding.modelDipDeg, unit: '°' },
+				],
+				verdict: finding.verdict,
+				reasons: finding.reasons,
+			});
+			done('Recorded');
+			await goto(view.href('site', finding.verdict === 'fail' ? undefined : 'compass'));
+		} catch (error) {
+			failed(error);
+		}
+	}
+
+	const title = $derived(
+		finding
+			? finding.reasons[0].text
+			: measuring
+				? 'Stand still'
+				: 'Stand still for five seconds, then the place is known',
+	);
+</script>
+
+<svelte:window
+	onkeydown={(event) => {
+		if (event.key === 'Enter' && event.target === document.body && finding) void accept();
+	}}
+/>
+
+<Sheet {title} lead="Field of {site.name} · before any turning" name="Site field">
+	{#snippet margin()}
+		<Caution><b>Propellers off.</b> Put watch, phone, keys and tools away before you hold the aircraft.</Caution>
+		{#if finding}
+			<h2 class="mt-5 mb-2">Why</h2>
+			<Reasons reasons={finding.reasons} />
+		{:else}
+			<h2 class="mt-5 mb-2">What decides</h2>
+			<p>{compassLimits.siteStrength.why} The limit is {100 * compassLimits.siteStrength.value} % of the model.</p>
+			{#if !kept}
+				<p class="text-ink-2">
+					No calibration is in force yet, so the sensor's own offset cannot be told from the place: the turning will.
+				</p>
+			{/if}
+		{/if}
+	{/snippet}
+
+	{#if !model}
+		<p class="mt-5 font-semibold">The date of this device is outside the field model; set the date right to compare.</p>
+	{:else if finding}
+		<div class="mt-5 flex flex-wrap gap-x-12 gap-y-4">
+			<Figure
+				label="Strength here"
+				value={finding.strengthUt.toFixed(1)}
+				unit="µT"
+				sigma={finding.strengthSigmaUt.toFixed(2)}
+				size="huge"
+			/>
+			{#if finding.dipDeg !== null}<Figure
+					label="Dip below level"
+					value={finding.dipDeg.toFixed(1)}
+					unit="°"
+					size="huge"
+				/>{/if}
+		</div>
+		<div class="mt-4 grid max-w-3xl gap-4 md:grid-cols-2">
+			<Scale
+				label="Field strength"
+				unit="µT"
+				value={finding.strengthUt}
+				low={model.totalUt * (1 - compassLimits.siteStrength.value)}
+				high={model.totalUt * (1 + compassLimits.siteStrength.value)}
+				expected={model.totalUt}
+			/>
+			{#if finding.dipDeg !== null}
+				<Scale
+					label="Dip below level"
+					unit="°"
+					value={finding.dipDeg}
+					low={model.inclinationDeg - compassLimits.dipCautionDeg.value}
+					high={model.inclinationDeg + compassLimits.dipCautionDeg.value}
+					expected={model.inclinationDeg}
+				/>
+			{/if}
+		</div>
+		<div class="mt-5 flex flex-wrap gap-3">
+			<Button kind="primary" onclick={accept} kbd="↵">Record it</Button>
+			<Button class="min-h-14" onclick={() => (finding = null)}>Measure again</Button>
+		</div>
+	{:else if measuring}
+		<div class="mt-6 grid max-w-md gap-3">
+			<p class="figure-mono m-0 text-[60px] leading-none font-bold">
+				{Math.max(0, Math.ceil(stillS - recording.atS))}<span class="ml-1 text-[0.45em] font-medium text-ink-2"
+					>s left</span
+				>
+			</p>
+			<Progress value={recording.atS / stillS} label="Standing still" />
+			<div><Button onclick={() => ((measuring = false), recording.stop())}>Stop</Button></div>
+		</div>
+	{:else}
+		<SourcePicker
+			{place}
+			{date}
+			accept=".csv,.txt,.tsv,text/csv"
+			fileHint="CSV of at least five seconds standing still: time, magnetometer, accelerometer beside it for the dip."
+			onsource={begin}
+			onfile={(file) => void beginFile(file)}
+			startWords="Stand still and measure"
+		/>
+	{/if}
+</Sheet>
+<MappingDialog flow={table} />

@@ -1,0 +1,235 @@
+import type { Cue } from '$lib/core/compass/cue';
+import { compassLimits } from '$lib/core/compass/limits';
+import { fieldAt } from '$lib/core/earth/field';
+import { COMPASS_ROLES, type Choices } from '$lib/core/record/columns';
+import { apply, IDENTITY, type Mat3 } from '$lib/core/frames/mat3';
+import { InputError } from '$lib/core/frames/inputError';
+import type { FieldAnswer } from '$lib/schema/field';
+import type { CompassAnswer } from '$lib/schema/compass';
+import { fileSource } from '$lib/sources/fileSource';
+import type { AxisBatch, Source } from '$lib/sources/source';
+import { say, tone } from '$lib/ui/speech';
+import { failed } from '$lib/ui/notify';
+import { compute, core } from '$lib/workers/core';
+import { Recording } from '$lib/features/instruments/recording.svelte';
+import { TableFlow } from '$lib/features/instruments/tableFlow.svelte';
+
+export interface CompassSetting {
+	latDeg: number;
+	lonDeg: number;
+	altM: number;
+	date: string;
+	limitDeg: number;
+}
+
+type Phase = 'choose' | 'turning' | 'result';
+type Point = readonly [number, number, number];
+
+const UPDATE_MS = 300;
+const POINTS_SHOWN = 900;
+const LIVE_READINGS = 3000;
+const NO_SITE_DIP = 60;
+const SIDES_MARGIN = 0.8;
+
+const complete = (choices: Choices) => ['t', 'mx', 'my', 'mz'].every((name) => name in choices);
+
+const every = (axes: AxisBatch, step: number): AxisBatch => {
+	if (step <= 1) return { t: [...axes.t], x: [...axes.x], y: [...axes.y], z: [...axes.z] };
+	const pick = (values: number[]) => values.filter((_, i) => i % step === 0);
+	return { t: pick(axes.t), x: pick(axes.x), y: pick(axes.y), z: pick(axes.z) };
+};
+
+/** A compass calibration from choosing the source to the finding. */
+export class CompassState {
+	readonly recording = new Recording();
+	readonly table = new TableFlow('compass', COMPASS_ROLES, complete);
+	phase = $state<Phase>('choose');
+	big = $state(false);
+	busy = $state(false);
+	answer = $state.raw<CompassAnswer | null>(null);
+	cue = $state.raw<Cue | null>(null);
+	points = $state.raw<Point[]>([]);
+	#setting: () => CompassSetting;
+	#abort: AbortController | null = null;
+
+	constructor(setting: () => CompassSetting) {
+		this.#setting = setting;
+	}
+
+	/** The model's field at the site; null for a date that the model does not hold for. */
+	model = $derived.by((): FieldAnswer | null => {
+		const { latDeg, lonDeg, altM, date } = this.#setting();
+		try {
+			return fieldAt(latDeg, lonDeg, altM, date);
+		} catch (error) {
+			if (error instanceof InputError) return null;
+			throw error;
+		}
+	});
+
+	get limitDeg(): number {
+		return this.#setting().limitDeg;
+	}
+
+	sigmaDeg = $derived.by(() => this.answer?.uncertainty?.headingDeg ?? this.cue?.headingSigmaDeg ?? null);
+
+	/** How near the heading is to being known well enough, 0..1: on a logarithmic scale from ten times the aim. */
+	progress = $derived.by(() => {
+		const sigma = this.sigmaDeg;
+		if (sigma === null || !(sigma > 0)) return 0;
+		const times = sigma / this.limitDeg;
+		return Math.max(0.02, Math.min(1, 1 - Math.log10(Math.max(1, times)) / Math.log10(40)));
+	});
+
+	title = $derived.by(() => {
+		if (this.phase === 'choose') return 'Turn the compass through the field';
+		if (this.phase === 'turning') return this.cue?.words ?? 'Hold it level and turn right, slowly';
+		const { answer } = this;
+		if (!answer) return 'Working it out…';
+		if (answer.verdict === 'fail') return answer.reasons[0].text;
+		const sigma = answer.uncertainty?.headingDeg ?? NaN;
+		const before = answer.headingErrorDeg?.before ?? NaN;
+		return `The heading is known to ±${sigma.toFixed(1)}°; uncorrected it would be wrong by up to ${before.toFixed(0)}°`;
+	});
+
+	begin(source: Source): void {
+		this.answer = null;
+		this.cue = null;
+		this.points = [];
+		this.phase = 'turning';
+		this.recording.start(source, () => void this.finish());
+		if (source.live) void this.#follow();
+	}
+
+	async beginFile(file: File): Promise<void> {
+		this.#abort = new AbortController();
+		try {
+			const columns = await this.table.read(file, this.#abort.signal);
+			if (!columns) return;
+			const axes = (prefix: string): AxisBatch | undefined => {
+				const [x, y, z] = ['x', 'y', 'z'].map((k) => columns[prefix + k]);
+				return x && y && z ? { t: [...columns.t], x: [...x], y: [...y], z: [...z] } : undefined;
+			};
+			const mag = axes('m');
+			if (!mag) return;
+			const [accel, gyro] = [axes('a'), axes('g')];
+			this.begin(fileSource(file.name, { mag, ...(accel ? { accel } : {}), ...(gyro ? { gyro } : {}) }));
+		} catch (error) {
+			failed(error);
+		}
+	}
+
+	async #follow(): Promise<void> {
+		const { recording } = this;
+		while (this.phase === 'turning' && recording.running) {
+			try {
+				await this.#update();
+			} catch (error) {
+				failed(error);
+			}
+			if (this.phase !== 'turning') return;
+			const sigma = this.answer?.uncertainty?.headingDeg;
+			if (
+				this.answer &&
+				this.answer.verdict !== 'fail' &&
+				sigma !== undefined &&
+				sigma <= this.limitDeg &&
+				this.#sidesSeen()
+			) {
+				tone('done');
+				say('Enough. Hold still, then put it down.');
+				await this.finish();
+				return;
+			}
+			await new Promise((resolve) => setTimeout(resolve, UPDATE_MS));
+		}
+	}
+
+	/** Live turning goes on until the largest unseen side is clearly below what would be a caution. */
+	#sidesSeen = () => (this.answer?.coverage?.largestGapDeg ?? 180) <= SIDES_MARGIN * compassLimits.coverageGapDeg.value;
+
+	async #update(): Promise<void> {
+		const { mag } = this.recording;
+		const step = Math.ceil(mag.t.length / LIVE_READINGS);
+		const few = every(mag, step);
+		const down = this.recording.down();
+		const rotation = this.answer?.mounting?.best.rotation;
+		const stayWith = this.cue?.pose.label;
+		const inclination = this.model?.inclinationDeg ?? NO_SITE_DIP;
+		const [cue, answer] = await Promise.all([
+			core().nextCue({ x: few.x, y: few.y, z: few.z }, inclination, {
+				...(down ? { down } : {}),
+				...(stayWith ? { stayWith } : {}),
+				...(rotation ? { rotation } : {}),
+			}),
+			few.t.length > 0 ? this.#fit(step) : null,
+		]);
+		this.cue = cue;
+		this.answer = answer;
+		this.#place(few);
+	}
+
+	#fit(step: number, signal?: AbortSignal): Promise<CompassAnswer> {
+		const { mag, accel, gyro } = this.recording;
+		const { latDeg, lonDeg, altM, date } = this.#setting();
+		const request = {
+			mag: every(mag, step),
+			...(accel.t.length > 0 ? { accel: every(accel, step) } : {}),
+			...(gyro.t.length > 0 ? { gyro: every(gyro, step) } : {}),
+			...(this.model ? { site: { latDeg, lonDeg, altM, date } } : {}),
+		};
+		return compute((api) => api.fitCompass(request), signal);
+	}
+
+	/** Directions of the field in body axes, for the picture: corrected where there is a fit, else about the middle. */
+	#place(mag: AxisBatch): void {
+		const n = mag.t.length;
+		const step = Math.max(1, Math.ceil(n / POINTS_SHOWN));
+		const { hardIronUt, softIron, mounting } = this.answer ?? {};
+		const offset = hardIronUt ?? [mag.x, mag.y, mag.z].map((v) => (Math.min(...v) + Math.max(...v)) / 2);
+		const w: Mat3 = softIron ?? IDENTITY;
+		const r: Mat3 = mounting?.best.rotation ?? IDENTITY;
+		const points: Point[] = [];
+		for (let i = 0; i < n; i += step)
+			points.push(apply(r, apply(w, [mag.x[i] - offset[0], mag.y[i] - offset[1], mag.z[i] - offset[2]])));
+		this.points = points;
+	}
+
+	/** Stops measuring and fits everything that was recorded. */
+	async finish(): Promise<void> {
+		this.recording.stop();
+		this.phase = 'result';
+		this.big = false;
+		this.busy = true;
+		this.#abort = new AbortController();
+		try {
+			this.answer = this.recording.mag.t.length > 0 ? await this.#fit(1, this.#abort.signal) : null;
+			if (!this.answer) this.repeat();
+			else this.#place(this.recording.mag);
+		} catch (error) {
+			this.phase = 'choose';
+			if (!(error instanceof DOMException)) failed(error);
+		} finally {
+			this.busy = false;
+		}
+	}
+
+	cancel(): void {
+		this.#abort?.abort();
+		this.repeat();
+	}
+
+	repeat(): void {
+		this.recording.stop();
+		this.recording.clear();
+		this.answer = null;
+		this.cue = null;
+		this.points = [];
+		this.big = false;
+		this.phase = 'choose';
+	}
+
+	dispose(): void {
+		this.recording.stop();
+	}
+}

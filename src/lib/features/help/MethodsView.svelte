@@ -1,0 +1,75 @@
+<script lang="ts">
+	import { compassLimits } from '$lib/core/compass/limits';
+	import { earthLimits } from '$lib/core/earth/limits';
+	import { hoverLimits } from '$lib/core/hover/limits';
+	import { positionLimits } from '$lib/core/position/limits';
+	import { dueLimits } from '$lib/core/due/limits';
+	import { windLimits } from '$lib/core/gate/limits';
+	import Page from '$lib/features/shell/Page.svelte';
+
+	const AREAS = [
+		{
+			id: 'compass',
+			title: 'Compass',
+			text: 'The corrected field is m = W·(raw − b), W symmetric. Nine unknowns are fitted to the distance of every reading from the ellipsoid, robustly, with the noise’s own lengthening of the field taken out. The uncertainty is that of the fit, widened where neighbouring residuals are alike, and carried into a level heading at the worst point of a full turn. A turn that leaves a second ellipsoid possible is refused.',
+			limits: { ...compassLimits, ...earthLimits },
+		},
+		{
+			id: 'position',
+			title: 'Position',
+			text: 'Sentences are read with their checksums and gathered into epochs of the receiver’s own clock. The lock is fix, satellites and HDOP together, held without a break. Home is the mean over the held span; the wander is given about the median.',
+			limits: positionLimits,
+		},
+		{
+			id: 'hover',
+			title: 'Hover',
+			text: 'The spectrum of the track is compared, clockwise against anticlockwise, with that of a hold loop whose compass is wrong by some angle. The angle with its uncertainty comes out; a healthy loop is even. A quiet hover excludes large errors only.',
+			limits: hoverLimits,
+		},
+		{
+			id: 'due',
+			title: 'What is due',
+			text: 'Events, distance, height and change of the field since the last accepted calibration, judged by three schools side by side.',
+			limits: dueLimits,
+		},
+		{
+			id: 'wind',
+			title: 'Wind against the return',
+			text: 'The gusts entered at the site against the return speed of the aircraft.',
+			limits: windLimits,
+		},
+	];
+</script>
+
+<Page
+	title="How it is computed, and against which limits"
+	name="Methods"
+	lead="The maker's manual and the local rules stand above every default."
+>
+	{#each AREAS as { id, title, text, limits } (id)}
+		<section {id} class="mb-8 max-w-5xl">
+			<h2 class="m-0">{title}</h2>
+			<p class="mt-1 max-w-[75ch]">{text}</p>
+			<div class="overflow-x-auto">
+				<table>
+					<thead
+						><tr
+							><th scope="col" class="num">limit</th><th scope="col">unit</th><th scope="col">why</th><th scope="col"
+								>from</th
+							></tr
+						></thead
+					>
+					<tbody>
+						{#each Object.entries(limits) as [name, limit] (name)}
+							<tr
+								><td class="num">{limit.value}</td><td>{limit.unit}</td><td>{limit.why}</td><td class="text-ink-2"
+									>{limit.source}</td
+								></tr
+							>
+						{/each}
+					</tbody>
+				</table>
+			</div>
+		</section>
+	{/each}
+</Page>

@@ -1,0 +1,169 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { compassDue } from '$lib/core/due/compass';
+	import { loadDemo } from '$lib/features/demo/loadDemo';
+	import Page from '$lib/features/shell/Page.svelte';
+	import { live } from '$lib/store/live.svelte';
+	import { loadHome } from '$lib/store/home';
+	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';
+	import Button from '$lib/ui/Button.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
+	import Gate from '$lib/ui/Gate.svelte';
+	import Progress from '$lib/ui/Progress.svelte';
+	import { showDay } from '$lib/ui/format';
+	import { done, failed } from '$lib/ui/notify';
+	import { fromYawPitchRoll } from '$lib/core/frames/rotation';
+	import { stationTitle } from '$lib/core/gate/stations';
+
+	const home = live(loadHome);
+	const now = new Date().toISOString();
+	const attitude = fromYawPitchRoll(0.5, 0.1, 0);
+	let loading = $state(false);
+
+	const open = $derived(home.current?.sessions.filter(({ endedAt }) => endedAt === null) ?? []);
+	const latest = $derived(open[0]);
+	const fleet = $derived(
+		(home.current?.aircraft ?? []).map((aircraft) => {
+			const last = home.current?.compasses.get(aircraft.id) ?? null;
+			const due =
+				aircraft.compasses === 0
+					? null
+					: compassDue(
+							aircraft,
+							last?.payload.kind === 'calibration' ? { at: last.at, place: last.payload.place } : null,
+							null,
+							now,
+						);
+			const flown = home.current?.sessions.find(({ aircraftId }) => aircraftId === aircraft.id);
+			return { aircraft, due, last, flown };
+		}),
+	);
+	const dueNow = $derived(fleet.filter(({ due }) => due?.due));
+
+	async function demo() {
+		loading = true;
+		try {
+			await loadDemo();
+			done('The demo data are on this device');
+			if (page.url.searchParams.has('demo')) await goto('/', { replaceState: true });
+		} catch (error) {
+			failed(error);
+		} finally {
+			loading = false;
+		}
+	}
+	$effect(() => {
+		if (page.url.searchParams.has('demo') && home.ready && home.current?.aircraft.length === 0 && !loading) void demo();
+	});
+
+	const title = $derived(
+		latest
+			? `Go on with “${latest.title}”`
+			: dueNow.length > 0
+				? `${dueNow.map(({ aircraft }) => aircraft.name).join(' and ')}: the compass is due`
+				: 'Begin a session, from the bench to the first hover',
+	);
+</script>
+
+{#if !home.ready}
+	<p class="px-7 py-10 text-ink-2" role="status">Reading what is on this device…</p>
+{:else if fleet.length === 0}
+	<Page title="From the bench to the first hover of the day, with the evidence" name="Start">
+		<Empty title="Nothing is on this device yet">
+			<p class="max-w-[62ch]">
+				Enter your aircraft and a site, or look round with the demo: an invented crew with three aircraft and two months
+				of records. Everything stays in this browser.
+			</p>
+			{#if loading}
+				<div class="mt-4 max-w-md"><Progress value={null} label="Making the demo data" /></div>
+			{:else}
+				<div class="mt-4 flex flex-wrap gap-3">
+					<Button kind="primary" href="/aircraft/new">Enter an aircraft</Button>
+					<Button class="min-h-14" onclick={demo}>Load the demo data</Button>
+					<Button class="min-h-14" href="/data">Import a backup</Button>
+				</div>
+			{/if}
+		</Empty>
+	</Page>
+{:else}
+	<Page
+		{title}
+		name="Start"
+		lead={latest
+			? `With ${home.current?.aircraft.find(({ id }) => id === latest.aircraftId)?.name ?? ''}, begun ${showDay(latest.startedAt)}, left at ${stationTitle(latest.place.station)}.`
+			: ''}
+	>
+		<div class="flex flex-wrap gap-3">
+			{#if latest}
+				<Button kind="primary" href="/session/{latest.id}">Go on at {stationTitle(latest.place.station)}</Button>
+				<Button class="min-h-14" href="/session/new">Start another session</Button>
+			{:else}
+				<Button kind="primary" href="/session/new">Start a session</Button>
+			{/if}
+		</div>
+
+		<div class="mt-8 grid gap-10 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
+			<section aria-labelledby="due">
+				<h2 id="due" class="m-0 mb-2">What is due</h2>
+				<ul class="m-0 list-none p-0">
+					{#each fleet as { aircraft, due, last } (aircraft.id)}
+						<li class="hairline flex gap-4 py-3">
+							<Gate mark={due === null || !due.due ? 'clear' : 'caution'} />
+							<div class="min-w-0 flex-1">
+								<a href="/aircraft/{aircraft.id}" class="font-semibold text-ink no-underline">{aircraft.name}</a>
+								{#if !due}
+									<span class="block text-ink-2">has no compass</span>
+								{:else if due.due}
+									<span class="block text-caution">Compass: {due.chosen.reasons[0].text}</span>
+									{#if due.chosen.reasons.length > 1}
+										<span class="block text-[15px] text-ink-2"
+											>and {due.chosen.reasons.length - 1} more · school: {due.chosen.name.toLowerCase()}</span
+										>
+									{/if}
+								{:else}
+									<span class="block text-ink-2"
+										>Compass kept since {last ? showDay(last.at) : ''} · school: {due.chosen.name.toLowerCase()}</span
+									>
+								{/if}
+							</div>
+						</li>
+					{/each}
+				</ul>
+				{#if open.length > 1}
+					<h2 class="mt-8 mb-2">Also open</h2>
+					<ul class="m-0 list-none p-0">
+						{#each open.slice(1) as session (session.id)}
+							<li class="hairline py-2">
+								<a href="/session/{session.id}">{session.title}</a>
+								<span class="text-ink-2">{showDay(session.startedAt)}</span>
+							</li>
+						{/each}
+					</ul>
+				{/if}
+			</section>
+			<section aria-labelledby="fleet">
+				<h2 id="fleet" class="m-0 mb-2">Aircraft</h2>
+				<ul class="m-0 list-none p-0">
+					{#each fleet as { aircraft, flown } (aircraft.id)}
+						<li class="hairline">
+							<a
+								href="/aircraft/{aircraft.id}"
+								class="flex items-center gap-4 py-2 text-inherit no-underline hover:bg-fine"
+							>
+								<AircraftSketch {attitude} rotors={aircraft.rotors} size={76} />
+								<span class="min-w-0">
+									<span class="block text-[18px] font-semibold">{aircraft.name}</span>
+									<span class="block text-ink-2">{aircraft.description}</span>
+									<span class="block text-[15px] text-ink-2"
+										>{flown ? `last session ${showDay(flown.startedAt)}` : 'no session yet'}</span
+									>
+								</span>
+							</a>
+						</li>
+					{/each}
+				</ul>
+			</section>
+		</div>
+	</Page>
+{/if}

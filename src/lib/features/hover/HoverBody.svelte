@@ -1,0 +1,215 @@
+<script lang="ts">
+	import { hoverLimits } from '$lib/core/hover/limits';
+	import { localTrack } from '$lib/core/hover/track';
+	import FaultPicker from '$lib/features/instruments/FaultPicker.svelte';
+	import MappingDialog from '$lib/features/instruments/MappingDialog.svelte';
+	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
+	import type { HoverAnswer } from '$lib/schema/hover';
+	import Button from '$lib/ui/Button.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Figure from '$lib/ui/Figure.svelte';
+	import FileDrop from '$lib/ui/FileDrop.svelte';
+	import LinePlot from '$lib/ui/LinePlot.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import Progress from '$lib/ui/Progress.svelte';
+	import PlanPlot from './PlanPlot.svelte';
+	import type { HoverState } from './hoverState.svelte';
+
+	let { state: work, onaccept }: { state: HoverState; onaccept?: (answer: HoverAnswer) => void } = $props();
+
+	let faults = $state<RigFaults>({ ...NO_FAULTS });
+	const answer = $derived(work.answer);
+	const track = $derived(work.request ? localTrack(work.request) : null);
+	const THIN = 900;
+	const plotted = $derived.by(() => {
+		if (!track) return { height: [], distance: [] };
+		const step = Math.max(1, Math.ceil(track.t.length / THIN));
+		const pick = [...track.t.keys()].filter((i) => i % step === 0);
+		const [n0, e0] = [track.north, track.east].map((v) => v.toSorted()[Math.floor(v.length / 2)]);
+		return {
+			height: pick.map((i) => ({ x: track.t[i] - track.t[0], y: track.up[i] })),
+			distance: pick.map((i) => ({
+				x: track.t[i] - track.t[0],
+				y: Math.hypot(track.north[i] - n0, track.east[i] - e0),
+			})),
+		};
+	});
+	const f = (value: number | null | undefined, digits = 2) =>
+		value === null || value === undefined ? '–' : value.toFixed(digits);
+	const CAUSES: Record<string, string> = {
+		'holding-well': 'Holding well',
+		'compass-error': 'Compass error',
+		'wind-drift': 'Wind',
+		'level-trim': 'Level trim',
+		'weak-fix': 'Weak fix',
+		'no-position-hold': 'No position hold',
+		'pressure-disturbance': 'Pressure disturbed',
+		'height-oscillation': 'Height bobbing',
+		'ground-effect': 'Ground effect',
+		'fix-jump': 'Fix jumped',
+	};
+	const rehearse = () => work.rehearse(Math.floor(Math.random() * 1e6), $state.snapshot(faults));
+</script>
+
+<svelte:window
+	onkeydown={(event) => {
+		if (event.key !== 'Enter' || event.target !== document.body || work.busy) return;
+		if (answer && onaccept) onaccept(answer);
+		else if (!answer) void rehearse();
+	}}
+/>
+
+{#if work.busy}
+	<div class="mt-8 grid max-w-md gap-4">
+		<Progress value={null} label="Reviewing the hover" />
+		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
+	</div>
+{:else if !answer}
+	<div class="mt-5">
+		<Choice
+			label="Which hold was on"
+			value={work.hold}
+			options={[
+				{ value: 'position', label: 'Position hold' },
+				{ value: 'height', label: 'Height hold' },
+				{ value: 'attitude', label: 'Self-level' },
+			]}
+			onchange={(hold) => (work.hold = hold)}
+		/>
+	</div>
+	<div class="mt-5 grid gap-6 xl:grid-cols-2">
+		<section class="border border-rule p-4">
+			<h2 class="m-0">A track of your aircraft</h2>
+			<p class="mt-1 mb-3 text-[15px] text-ink-2">
+				CSV (time with north, east, height, or latitude, longitude, altitude; heading and satellites beside them) or GPX
+				with times. Only the hover: cut take-off and landing away.
+			</p>
+			<FileDrop accept=".csv,.txt,.tsv,.gpx,text/csv" onfile={(file) => void work.readFile(file)} />
+		</section>
+		<section class="border border-rule p-4">
+			<h2 class="m-0">The practice aircraft</h2>
+			<p class="mt-1 mb-3 text-[15px] text-ink-2">A minute of simulated hover, with the faults you choose.</p>
+			<div class="grid gap-4">
+				<div class="flex flex-wrap gap-4">
+					<NumberField
+						label="Compass error"
+						unit="°"
+						min={-80}
+						max={80}
+						value={faults.headingErrorDeg}
+						onchange={(v) => (faults.headingErrorDeg = v ?? 0)}
+					/>
+					<NumberField
+						label="Wind"
+						unit="m/s"
+						min={0}
+						max={15}
+						value={faults.windMps}
+						onchange={(v) => (faults.windMps = v ?? 0)}
+					/>
+				</div>
+				<FaultPicker bind:faults kinds={['weakSky']} />
+				<div><Button kind="primary" onclick={rehearse} kbd="↵">Fly the practice hover</Button></div>
+			</div>
+		</section>
+	</div>
+{:else}
+	<div class="mt-4 grid gap-8 md:grid-cols-[minmax(0,430px)_minmax(0,1fr)]">
+		<div>
+			{#if track && answer.bubble.diameter95M !== null}
+				<PlanPlot
+					north={[...track.north]}
+					east={[...track.east]}
+					diameter95M={answer.bubble.diameter95M}
+					sense={answer.spiral.present ? answer.spiral.sense : null}
+					limitM={hoverLimits.bubble95M.value}
+				/>
+			{/if}
+		</div>
+		<div>
+			{#if answer.spiral.compassErrorDeg !== null}
+				<Figure
+					label="Compass error from the track"
+					value="{answer.spiral.compassErrorDeg > 0 ? '+' : '−'}{Math.abs(answer.spiral.compassErrorDeg).toFixed(0)}"
+					unit="°"
+					sigma={f(answer.spiral.compassErrorSigmaDeg, 0)}
+					size="huge"
+					note={answer.spiral.present
+						? ''
+						: `not told from zero; above about ${f(answer.spiral.excludedAboveDeg, 0)}° excluded`}
+				/>
+			{:else}
+				<Figure label="95 % of the track inside" value={f(answer.bubble.diameter95M, 1)} unit="m" size="huge" />
+			{/if}
+			<table class="mt-3">
+				<thead
+					><tr
+						><th scope="col">figure</th><th scope="col" class="num">here</th><th scope="col" class="num">expected</th
+						></tr
+					></thead
+				>
+				<tbody>
+					<tr
+						><td>Bubble 95 %</td><td class="num">{f(answer.bubble.diameter95M, 1)} m</td><td class="num text-ink-2"
+							>≤ {hoverLimits.bubble95M.value}</td
+						></tr
+					>
+					<tr
+						><td>Bubble 50 %</td><td class="num">{f(answer.bubble.diameter50M, 1)} m</td><td class="num text-ink-2"
+						></td></tr
+					>
+					<tr
+						><td>Drift</td><td class="num">{f(answer.drift.speedMps)} m/s</td><td class="num text-ink-2"
+							>≤ {hoverLimits.driftMps.value}</td
+						></tr
+					>
+					<tr
+						><td>One turn takes</td><td class="num">{f(answer.spiral.periodS, 1)} s</td><td class="num text-ink-2">–</td
+						></tr
+					>
+					<tr
+						><td>Height spread</td><td class="num">{f(answer.height.stdM)} m</td><td class="num text-ink-2"
+							>≤ {hoverLimits.heightRmsM.value}</td
+						></tr
+					>
+					<tr><td>Length</td><td class="num">{f(answer.durationS, 0)} s</td><td class="num text-ink-2">≥ 60</td></tr>
+				</tbody>
+			</table>
+			{#if answer.causes.length > 0}
+				<p class="mt-4 mb-1 text-[15px] text-ink-2">What it could be, each on its own</p>
+				<ul class="m-0 list-none p-0">
+					{#each answer.causes.slice(0, 5) as cause (cause.code)}
+						<li class="grid grid-cols-[150px_minmax(0,1fr)_52px] items-center gap-3 py-0.5">
+							<span>{CAUSES[cause.code] ?? cause.code}</span>
+							<svg viewBox="0 0 100 9" preserveAspectRatio="none" class="h-[9px] w-full" aria-hidden="true">
+								<rect width="100" height="9" fill="var(--fine)" /><rect
+									width={100 * cause.probability}
+									height="9"
+									fill="var(--ink)"
+								/>
+							</svg>
+							<span class="num text-[14px]">{(100 * cause.probability).toFixed(0)} %</span>
+						</li>
+					{/each}
+				</ul>
+			{/if}
+		</div>
+	</div>
+	<div class="mt-4 flex flex-wrap gap-3">
+		{#if onaccept}<Button kind="primary" onclick={() => onaccept(answer)} kbd="↵">Record it</Button>{/if}
+		<Button class="min-h-14" onclick={() => work.repeat()}>Review another</Button>
+	</div>
+	<div class="hairline mt-4 grid gap-3 pt-3">
+		<LinePlot title="Height" xLabel="time, s" yLabel="height, m" points={plotted.height} height={130} />
+		<LinePlot
+			title="Distance from the middle"
+			xLabel="time, s"
+			yLabel="distance, m"
+			points={plotted.distance}
+			height={130}
+			colour={answer.spiral.present ? 'var(--hold)' : 'var(--ink)'}
+		/>
+	</div>
+{/if}
+
+<MappingDialog flow={work.table} />

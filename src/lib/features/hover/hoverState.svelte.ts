@@ -1,0 +1,112 @@
+import { HOVER_ROLES, type Choices } from '$lib/core/record/columns';
+import { rigHover, type RigFaults } from '$lib/rig/rig';
+import type { HoverAnswer, HoverRequest } from '$lib/schema/hover';
+import { readText } from '$lib/sources/readFile';
+import { failed } from '$lib/ui/notify';
+import { compute } from '$lib/workers/core';
+import { TableFlow } from '$lib/features/instruments/tableFlow.svelte';
+
+const has = (choices: Choices, names: string[]) => names.every((name) => name in choices);
+const complete = (choices: Choices) =>
+	has(choices, ['t', 'north', 'east', 'up']) || has(choices, ['t', 'lat', 'lon', 'alt']);
+
+type Hold = HoverRequest['hold'];
+
+/** A test hover from choosing its track to the finding. */
+export class HoverState {
+	readonly table = new TableFlow('hover', HOVER_ROLES, complete);
+	hold = $state<Hold>('position');
+	busy = $state(false);
+	sourceName = $state('');
+	request = $state.raw<HoverRequest | null>(null);
+	answer = $state.raw<HoverAnswer | null>(null);
+	#wind: () => HoverRequest['wind'];
+	#abort: AbortController | null = null;
+
+	constructor(wind: () => HoverRequest['wind']) {
+		this.#wind = wind;
+	}
+
+	title = $derived.by(() => {
+		const { answer } = this;
+		if (!answer) return 'Hover for a minute, hands off, then bring the track here';
+		const { spiral } = answer;
+		if (spiral.present && spiral.compassErrorDeg !== null)
+			return `Circling to the ${spiral.sense === 'ccw' ? 'left' : 'right'}: the compass reads about ${Math.abs(spiral.compassErrorDeg).toFixed(0)}° too far ${spiral.compassErrorDeg > 0 ? 'round' : 'back'}`;
+		if (answer.verdict === 'pass') return `It holds its place within ${answer.bubble.diameter95M?.toFixed(1)} m`;
+		return answer.reasons[0].text;
+	});
+
+	async rehearse(seed: number, faults: RigFaults): Promise<void> {
+		const { log } = rigHover(seed, faults, { hold: this.hold });
+		this.sourceName = 'practice aircraft';
+		await this.#review({
+			track: { t: log.t, north: log.north, east: log.east, up: log.up },
+			heading: { t: log.t, deg: log.headingDeg },
+			quality: { t: log.t, satellites: log.satellites },
+			hold: this.hold,
+		});
+	}
+
+	async readFile(file: File): Promise<void> {
+		this.#abort = new AbortController();
+		this.busy = true;
+		try {
+			const request = /\.gpx$/i.test(file.name) ? await this.#fromGpx(file) : await this.#fromTable(file);
+			if (!request) return;
+			this.sourceName = file.name;
+			await this.#review(request);
+		} catch (error) {
+			if (!(error instanceof DOMException)) failed(error);
+		} finally {
+			this.busy = false;
+		}
+	}
+
+	async #fromGpx(file: File): Promise<HoverRequest> {
+		const text = await readText(file);
+		const track = await compute((api) => api.readGpx(text, file.name), this.#abort?.signal);
+		return { track, hold: this.hold };
+	}
+
+	async #fromTable(file: File): Promise<HoverRequest | null> {
+		const c = await this.table.read(file, this.#abort?.signal);
+		if (!c) return null;
+		const t = [...c.t];
+		const track =
+			c.north && c.east && c.up
+				? { t, north: [...c.north], east: [...c.east], up: [...c.up] }
+				: { t, lat: [...c.lat], lon: [...c.lon], alt: [...c.alt] };
+		return {
+			track,
+			hold: this.hold,
+			...(c.heading ? { heading: { t, deg: [...c.heading] } } : {}),
+			...(c.satellites ? { quality: { t, satellites: [...c.satellites] } } : {}),
+		};
+	}
+
+	async #review(request: HoverRequest): Promise<void> {
+		this.busy = true;
+		this.#abort ??= new AbortController();
+		try {
+			const wind = this.#wind();
+			const whole = wind ? { ...request, wind } : request;
+			this.answer = await compute((api) => api.reviewHover(whole), this.#abort.signal);
+			this.request = whole;
+		} catch (error) {
+			if (!(error instanceof DOMException)) failed(error);
+		} finally {
+			this.busy = false;
+			this.#abort = null;
+		}
+	}
+
+	cancel(): void {
+		this.#abort?.abort();
+	}
+
+	repeat(): void {
+		this.answer = null;
+		this.request = null;
+	}
+}

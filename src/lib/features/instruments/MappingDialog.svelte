@@ -1,0 +1,100 @@
+<script lang="ts">
+	import type { Choices } from '$lib/core/record/columns';
+	import Button from '$lib/ui/Button.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import type { TableFlow } from './tableFlow.svelte';
+
+	/** Asks what the columns of a table are and in which unit; remembered for the next log of the same layout. */
+	let { flow }: { flow: TableFlow } = $props();
+
+	const table = $derived(flow.asking);
+	let own = $state<Choices>({});
+	const choices = $derived<Choices>({ ...table?.guess.choices, ...own });
+	const used = $derived(
+		Object.fromEntries(Object.entries(choices).filter(([, choice]) => choice.column >= 0)) as Choices,
+	);
+	const unclear = $derived(new Set(table?.guess.unclear));
+
+	function setColumn(name: string, text: string) {
+		const column = Number(text);
+		const role = flow.roles.find((r) => r.name === name);
+		const unit = choices[name]?.unit ?? Object.keys(role?.units ?? {})[0] ?? '';
+		own = { ...own, [name]: { column, unit } };
+	}
+	function setUnit(group: string, unit: string) {
+		const changed = flow.roles
+			.filter((r) => r.group === group && choices[r.name])
+			.map((r) => [r.name, { column: choices[r.name].column, unit }] as const);
+		own = { ...own, ...Object.fromEntries(changed) };
+	}
+	function answer(choice: Choices | null) {
+		own = {};
+		flow.answer(choice);
+	}
+	const groups = $derived([...new Set(flow.roles.map((r) => r.group))]);
+</script>
+
+<Dialog
+	bind:open={() => table !== null, (open) => !open && answer(null)}
+	title="What are these columns?"
+	description={table ? `${table.fileName}, ${table.rows} rows. Asked once for logs of this layout.` : ''}
+>
+	{#if table}
+		<div class="overflow-x-auto">
+			<table class="text-[13px]">
+				<thead
+					><tr
+						>{#each table.headers as header, k (k)}<th scope="col">{header}</th>{/each}</tr
+					></thead
+				>
+				<tbody>
+					{#each table.sample.slice(0, 3) as row, k (k)}
+						<tr
+							>{#each row as cell, j (j)}<td class="font-mono">{cell}</td>{/each}</tr
+						>
+					{/each}
+				</tbody>
+			</table>
+		</div>
+		{#each groups as group (group)}
+			{@const roles = flow.roles.filter((r) => r.group === group)}
+			{@const unitNames = Object.keys(roles[0].units)}
+			<fieldset class="m-0 mt-4 border-0 p-0">
+				<legend class="sr-only">{roles[0].label}</legend>
+				{#each roles as role (role.name)}
+					<label class="flex min-h-11 items-center gap-3">
+						<span class="w-36">{role.label}{role.required ? ' *' : ''}</span>
+						<select
+							class="field-input flex-1"
+							value={String(choices[role.name]?.column ?? -1)}
+							onchange={(event) => setColumn(role.name, event.currentTarget.value)}
+						>
+							<option value="-1">not in this log</option>
+							{#each table.headers as header, k (k)}<option value={String(k)}>{header}</option>{/each}
+						</select>
+					</label>
+				{/each}
+				{#if unitNames.length > 1 && roles.some((r) => used[r.name])}
+					<label class="flex min-h-11 items-center gap-3">
+						<span class="w-36 {unclear.has(group) ? 'font-bold text-hold' : ''}"
+							>Unit{unclear.has(group) ? ': please say' : ''}</span
+						>
+						<select
+							class="field-input flex-1"
+							value={roles.map((r) => choices[r.name]?.unit).find((unit) => unit !== undefined)}
+							onchange={(event) => setUnit(group, event.currentTarget.value)}
+						>
+							{#each unitNames as unit (unit)}<option value={unit}>{unit}</option>{/each}
+						</select>
+					</label>
+				{/if}
+			</fieldset>
+		{/each}
+		<div class="mt-5 flex gap-3">
+			<Button kind="primary" disabled={!flow.complete(used)} onclick={() => answer($state.snapshot(used))}
+				>Use these columns</Button
+			>
+			<Button onclick={() => answer(null)}>Back</Button>
+		</div>
+	{/if}
+</Dialog>

@@ -1,0 +1,104 @@
+<script lang="ts">
+	import type { RigFaults, RigPlace } from '$lib/rig/rig';
+	import { NO_FAULTS } from '$lib/rig/rig';
+	import { RECIPES, type RecipeName } from '$lib/rig/turning';
+	import { rigSource } from '$lib/sources/rigSource';
+	import type { Source } from '$lib/sources/source';
+	import Button from '$lib/ui/Button.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import FileDrop from '$lib/ui/FileDrop.svelte';
+	import FaultPicker from './FaultPicker.svelte';
+	import { hands } from './hands.svelte';
+
+	/** Where the samples come from: a file, or the practice aircraft. */
+	type Props = {
+		place: RigPlace;
+		date: string;
+		accept: string;
+		fileHint: string;
+		/** Recipes of turning are offered where it must be turned; still hands otherwise. */
+		turning?: boolean;
+		onsource: (source: Source) => void;
+		onfile: (file: File) => void;
+		startWords?: string;
+	};
+	let {
+		place,
+		date,
+		accept,
+		fileHint,
+		turning = false,
+		onsource,
+		onfile,
+		startWords = 'Start measuring',
+	}: Props = $props();
+
+	let faults = $state<RigFaults>({ ...NO_FAULTS });
+	let recipe = $state<RecipeName | 'own'>('thorough');
+	let speed = $state<'1' | '4' | '16'>('1');
+
+	function start() {
+		const seed = Math.floor(Math.random() * 1e6);
+		onsource(
+			rigSource({
+				seed,
+				faults: $state.snapshot(faults),
+				place,
+				date,
+				speed: Number(speed),
+				hands: !turning ? 'still' : recipe === 'own' ? hands : recipe,
+			}),
+		);
+	}
+	const isRecipe = (name: string): name is RecipeName => name in RECIPES;
+</script>
+
+<div class="mt-5 grid gap-6 xl:grid-cols-2">
+	<section class="border border-rule p-4">
+		<h2 class="m-0">A log of your aircraft</h2>
+		<p class="mt-1 mb-3 text-[15px] text-ink-2">{fileHint}</p>
+		<FileDrop {accept} {onfile} />
+	</section>
+	<section class="border border-rule p-4">
+		<h2 class="m-0">The practice aircraft</h2>
+		<p class="mt-1 mb-3 text-[15px] text-ink-2">
+			Simulated sensors, made on this device. What it records is marked as practice.
+		</p>
+		<div class="grid gap-4">
+			{#if turning}
+				<Choice
+					label="Whose hands turn it"
+					value={recipe}
+					options={[
+						{ value: 'thorough', label: 'Eight poses' },
+						{ value: 'two turns', label: 'Two turns' },
+						{ value: 'level only', label: 'Level only' },
+						{ value: 'own', label: 'Yours' },
+					]}
+					onchange={(next) => (recipe = next === 'own' || isRecipe(next) ? next : 'thorough')}
+				/>
+			{/if}
+			<Choice
+				label="Pace"
+				value={speed}
+				options={[
+					{ value: '1', label: 'Real time' },
+					{ value: '4', label: '4 ×' },
+					{ value: '16', label: '16 ×' },
+				]}
+				onchange={(next) => (speed = next)}
+			/>
+			<FaultPicker
+				bind:faults
+				kinds={turning ? ['offsets', 'softIron', 'metalNear', 'mountingTurned'] : ['weakSky', 'metalNear']}
+			/>
+			<div><Button kind="primary" onclick={start} kbd="↵">{startWords}</Button></div>
+		</div>
+	</section>
+</div>
+
+<svelte:window
+	onkeydown={(event) => {
+		if (event.key === 'Enter' && event.target === document.body) start();
+	}}
+/>

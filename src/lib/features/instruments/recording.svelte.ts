@@ -1,0 +1,100 @@
+import type { Mat3 } from '$lib/core/frames/mat3';
+import type { Vec3 } from '$lib/core/frames/vec3';
+import { normalise } from '$lib/core/frames/vec3';
+import type { AxisBatch, Source } from '$lib/sources/source';
+
+const emptyAxes = (): AxisBatch => ({ t: [], x: [], y: [], z: [] });
+
+function append(to: AxisBatch, more: AxisBatch | undefined): void {
+	if (!more) return;
+	for (let i = 0; i < more.t.length; i++) {
+		// Sources may repeat or swap samples at the seam of two batches; the core wants time to increase.
+		if (to.t.length > 0 && more.t[i] <= to.t[to.t.length - 1]) continue;
+		to.t.push(more.t[i]);
+		to.x.push(more.x[i]);
+		to.y.push(more.y[i]);
+		to.z.push(more.z[i]);
+	}
+}
+
+const DOWN_MEAN = 20;
+
+/** What a source has delivered so far. The columns grow in place; `samples` and `atS` tell the interface that they did. */
+export class Recording {
+	mag = emptyAxes();
+	accel = emptyAxes();
+	gyro = emptyAxes();
+	lines: string[] = [];
+	packV = $state<number | null>(null);
+	samples = $state(0);
+	atS = $state(0);
+	attitude = $state.raw<Mat3 | null>(null);
+	running = $state(false);
+	ended = $state(false);
+	failure = $state<string | null>(null);
+	sourceName = $state('');
+	#close: (() => void) | null = null;
+	#onEnded: (() => void) | null = null;
+
+	start(source: Source, onEnded?: () => void): void {
+		this.stop();
+		this.clear();
+		this.sourceName = source.name;
+		this.running = true;
+		this.#onEnded = onEnded ?? null;
+		this.#close = source.open({
+			batch: (batch) => {
+				append(this.mag, batch.mag);
+				append(this.accel, batch.accel);
+				append(this.gyro, batch.gyro);
+				if (batch.lines) this.lines.push(...batch.lines);
+				if (batch.packV !== undefined) this.packV = batch.packV;
+				if (batch.attitude) this.attitude = batch.attitude;
+				this.atS = batch.atS;
+				this.samples = Math.max(this.mag.t.length, this.lines.length);
+			},
+			ended: () => {
+				this.ended = true;
+				this.running = false;
+				this.#onEnded?.();
+			},
+			failed: (error) => {
+				this.failure = error.message;
+				this.running = false;
+			},
+		});
+	}
+
+	stop(): void {
+		this.#close?.();
+		this.#close = null;
+		this.running = false;
+	}
+
+	clear(): void {
+		this.mag = emptyAxes();
+		this.accel = emptyAxes();
+		this.gyro = emptyAxes();
+		this.lines = [];
+		this.samples = 0;
+		this.atS = 0;
+		this.ended = false;
+		this.failure = null;
+		this.packV = null;
+		this.attitude = null;
+	}
+
+	/** Down in body axes from the last accelerometer samples; null without an accelerometer. */
+	down(): Vec3 | null {
+		const n = this.accel.t.length;
+		if (n === 0) return null;
+		const from = Math.max(0, n - DOWN_MEAN);
+		const sum = [0, 0, 0];
+		for (let i = from; i < n; i++) {
+			sum[0] -= this.accel.x[i];
+			sum[1] -= this.accel.y[i];
+			sum[2] -= this.accel.z[i];
+		}
+		return normalise([sum[0], sum[1], sum[2]]);
+	}
+}

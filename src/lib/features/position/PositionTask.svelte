@@ -1,0 +1,74 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import type { GnssAnswer } from '$lib/schema/gnss';
+	import Caution from '$lib/ui/Caution.svelte';
+	import Reasons from '$lib/ui/Reasons.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import Sheet from '$lib/features/session/Sheet.svelte';
+	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import PositionBody from './PositionBody.svelte';
+	import { PositionState } from './positionState.svelte';
+
+	const view = getSessionView();
+	const { aircraft, site } = view.bundle;
+	const work = new PositionState(() => aircraft.lock);
+	$effect(() => () => work.recording.stop());
+
+	async function accept(answer: GnssAnswer) {
+		try {
+			await view.record('position', {
+				kind: 'test',
+				task: 'position',
+				sourceName: work.recording.sourceName,
+				headline: work.title,
+				figures: [
+					{ label: 'Satellites used', value: answer.satellitesUsed.last, unit: '' },
+					{ label: 'HDOP', value: answer.hdop.last, unit: '' },
+					{ label: 'Locked after', value: answer.lockS, unit: 's' },
+					{ label: 'First fix after', value: answer.firstFixS, unit: 's' },
+					{ label: '95 % within', value: answer.scatter?.cep95M ?? null, unit: 'm' },
+					{ label: 'Home latitude', value: answer.home?.latDeg ?? null, unit: '°' },
+					{
+						label: 'Home longitude',
+						value: answer.home?.lonDeg ?? null,
+						unit: '°',
+						...(answer.home ? { sigma: answer.home.sigmaM } : {}),
+					},
+				],
+				verdict: answer.verdict,
+				reasons: answer.reasons,
+			});
+			done('Recorded');
+			await goto(view.href('position'));
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+<Sheet
+	title={work.title}
+	lead="Position of {aircraft.name} · {aircraft.lock.minSatellites} satellites, HDOP {aircraft.lock
+		.maxHdop}, held {aircraft.lock.holdS} s"
+	name="Position"
+>
+	{#snippet margin()}
+		<Caution
+			>Home is where the aircraft goes when the link is lost. Take off only once it is stored here, at the mark.</Caution
+		>
+		{#if work.answer}
+			<h2 class="mt-5 mb-2">Why</h2>
+			<Reasons reasons={work.answer.reasons} />
+		{:else}
+			<h2 class="mt-5 mb-2">What decides</h2>
+			<p>
+				Fix, satellites and HDOP together, held without a break. The limits are this aircraft's own and can be changed
+				on its page.
+			</p>
+			<p class="text-ink-2">
+				Some set six satellites, most want eight; flying without a lock means that return home will not work.
+			</p>
+		{/if}
+	{/snippet}
+	<PositionBody state={work} place={site} date={new Date().toISOString().slice(0, 10)} onaccept={accept} />
+</Sheet>

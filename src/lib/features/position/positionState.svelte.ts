@@ -1,0 +1,106 @@
+import type { LockRule } from '$lib/core/position/review';
+import type { GnssAnswer } from '$lib/schema/gnss';
+import { fileSource } from '$lib/sources/fileSource';
+import { readText } from '$lib/sources/readFile';
+import type { Source } from '$lib/sources/source';
+import { failed } from '$lib/ui/notify';
+import { say, tone } from '$lib/ui/speech';
+import { compute } from '$lib/workers/core';
+import { Recording } from '$lib/features/instruments/recording.svelte';
+
+const UPDATE_MS = 600;
+
+/** A receiver being watched, or its log being reviewed, against the aircraft's own lock rule. */
+export class PositionState {
+	readonly recording = new Recording();
+	phase = $state<'choose' | 'watching' | 'result'>('choose');
+	busy = $state(false);
+	answer = $state.raw<GnssAnswer | null>(null);
+	#rule: () => LockRule;
+	#abort: AbortController | null = null;
+
+	constructor(rule: () => LockRule) {
+		this.#rule = rule;
+	}
+
+	get rule(): LockRule {
+		return this.#rule();
+	}
+
+	title = $derived.by(() => {
+		if (this.phase === 'choose') return 'Let the receiver see the sky, and watch the lock come';
+		const { answer } = this;
+		if (!answer) return 'Listening to the receiver…';
+		if (answer.lockS !== null && answer.verdict !== 'fail')
+			return `Locked: ${answer.satellitesUsed.last} satellites, held for ${this.rule.holdS} s`;
+		return answer.reasons[0].text;
+	});
+
+	begin(source: Source): void {
+		this.answer = null;
+		this.phase = 'watching';
+		this.recording.start(source, () => void this.finish());
+		if (source.live) void this.#follow();
+	}
+
+	async beginFile(file: File): Promise<void> {
+		try {
+			const text = await readText(file, 'latin1');
+			this.begin(fileSource(file.name, { lines: [text] }));
+		} catch (error) {
+			failed(error);
+		}
+	}
+
+	async #follow(): Promise<void> {
+		while (this.phase === 'watching' && this.recording.running) {
+			if (this.recording.lines.length > 0) {
+				try {
+					this.answer = await this.#review();
+				} catch (error) {
+					failed(error);
+				}
+				if (this.phase !== 'watching') return;
+				if (this.answer && this.answer.lockS !== null && this.answer.verdict !== 'fail') {
+					tone('done');
+					say('Locked. Home is stored.');
+					await this.finish();
+					return;
+				}
+			}
+			await new Promise((resolve) => setTimeout(resolve, UPDATE_MS));
+		}
+	}
+
+	#review(signal?: AbortSignal): Promise<GnssAnswer> {
+		const text = this.recording.lines.join('\n');
+		const rule = { ...this.rule };
+		return compute((api) => api.reviewGnss(text, rule), signal);
+	}
+
+	async finish(): Promise<void> {
+		this.recording.stop();
+		this.busy = true;
+		this.phase = 'result';
+		this.#abort = new AbortController();
+		try {
+			this.answer = await this.#review(this.#abort.signal);
+		} catch (error) {
+			this.repeat();
+			if (!(error instanceof DOMException)) failed(error);
+		} finally {
+			this.busy = false;
+		}
+	}
+
+	cancel(): void {
+		this.#abort?.abort();
+	}
+
+	repeat(): void {
+		this.recording.stop();
+		this.recording.clear();
+		this.answer = null;
+		this.phase = 'choose';
+	}
+}

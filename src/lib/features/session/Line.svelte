@@ -1,0 +1,59 @@
+<script lang="ts">
+	import type { StationId } from '$lib/schema/records';
+	import Gate from '$lib/ui/Gate.svelte';
+	import { MARK_TEXT, MARK_WORDS } from '$lib/ui/marks';
+	import { showDay } from '$lib/ui/format';
+	import { getSessionView } from './sessionView.svelte';
+
+	let { current }: { current: StationId | null } = $props();
+	const view = getSessionView();
+	const stations = $derived(view.gate.stations);
+	const at = $derived(stations.findIndex(({ id }) => id === current));
+
+	function intoView(node: HTMLElement, shown: boolean) {
+		if (shown) node.scrollIntoView({ block: 'nearest', inline: 'center' });
+	}
+</script>
+
+<nav aria-label="The line" class="no-print h-full border-r border-rule max-lg:border-t max-lg:border-r-0">
+	<div class="px-[22px] pt-4 pb-3 max-lg:hidden">
+		<p class="m-0 text-[15px] text-ink-2">{showDay(view.bundle.session.startedAt)} · {view.bundle.aircraft.name}</p>
+		<p class="m-0 font-semibold">{view.bundle.session.title}</p>
+	</div>
+	<ol
+		class="m-0 list-none p-0 max-lg:flex max-lg:overflow-x-auto max-lg:bg-paper max-lg:pb-[env(safe-area-inset-bottom)]"
+	>
+		{#each stations as { id, title, mark, summary }, k (id)}
+			{@const here = id === current}
+			<li class="relative max-lg:shrink-0" {@attach (node) => intoView(node, here)}>
+				{#if k < stations.length - 1}
+					<!-- The route through the gates: solid behind, dotted ahead. -->
+					<span
+						class="absolute top-[42px] left-[43px] h-[20px] border-l-2 max-lg:hidden {k < at
+							? 'border-solid border-ink'
+							: 'border-dotted border-unseen'}"
+					></span>
+				{/if}
+				<a
+					href={view.href(id)}
+					aria-current={here ? 'step' : undefined}
+					class="flex min-h-14 items-center gap-3 border-l-4 py-1.5 pr-3 pl-[26px] no-underline max-lg:min-w-[86px] max-lg:flex-col max-lg:justify-center max-lg:gap-0 max-lg:border-t-4 max-lg:border-l-0 max-lg:px-2 max-lg:py-1 {here
+						? 'border-action bg-sheet'
+						: 'border-transparent hover:bg-fine'}"
+				>
+					<Gate {mark} size={28} word={false} />
+					<span class="min-w-0">
+						<span class="block text-ink max-lg:text-center max-lg:text-[13px] {here ? 'font-bold' : 'font-semibold'}"
+							>{title}</span
+						>
+						<span class="sr-only">, {MARK_WORDS[mark]}</span>
+						<span
+							class="block text-[13px] leading-tight max-lg:hidden {mark === 'clear' ? 'text-ink-2' : MARK_TEXT[mark]}"
+							>{summary}</span
+						>
+					</span>
+				</a>
+			</li>
+		{/each}
+	</ol>
+</nav>

@@ -1,0 +1,117 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import Page from '$lib/features/shell/Page.svelte';
+	import { live } from '$lib/store/live.svelte';
+	import { startSession } from '$lib/store/repository';
+	import { listAircraft, listPacks, listSites } from '$lib/store/tables';
+	import Button from '$lib/ui/Button.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
+	import { failed } from '$lib/ui/notify';
+	import { prefer, preferences } from '$lib/ui/preferences.svelte';
+
+	const data = live(async () => ({
+		aircraft: await listAircraft(),
+		sites: await listSites(),
+		packs: await listPacks(),
+	}));
+
+	let aircraftId = $state('');
+	let siteId = $state('');
+	let packId = $state('none');
+	let title = $state('');
+	let pilot = $state(preferences.pilot);
+	let missing = $state<string[]>([]);
+
+	const chosenAircraft = $derived(aircraftId || data.current?.aircraft[0]?.id || '');
+	const chosenSite = $derived(siteId || data.current?.sites[0]?.id || '');
+	const packs = $derived((data.current?.packs ?? []).filter((pack) => pack.aircraftId === chosenAircraft));
+
+	async function start(event: SubmitEvent) {
+		event.preventDefault();
+		missing = [
+			...(pilot.trim() ? [] : ['the name of the pilot in command']),
+			...(title.trim() ? [] : ['what the session is for']),
+		];
+		if (missing.length > 0) return;
+		try {
+			prefer({ pilot: pilot.trim() });
+			const session = await startSession({
+				title: title.trim(),
+				aircraftId: chosenAircraft,
+				siteId: chosenSite,
+				packId: packs.some(({ id }) => id === packId) ? packId : null,
+				pilot: pilot.trim(),
+			});
+			await goto(`/session/${session.id}/plan`);
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+<Page title="Who flies what, where?" name="New session">
+	{#if data.ready && data.current}
+		{#if data.current.aircraft.length === 0 || data.current.sites.length === 0}
+			<Empty title="A session needs an aircraft and a site">
+				<div class="flex flex-wrap gap-3">
+					{#if data.current.aircraft.length === 0}<Button kind="primary" href="/aircraft/new">Enter an aircraft</Button
+						>{/if}
+					{#if data.current.sites.length === 0}<Button kind="primary" href="/sites">Enter a site</Button>{/if}
+				</div>
+			</Empty>
+		{:else}
+			<form class="grid max-w-3xl gap-6" onsubmit={start}>
+				<Choice
+					label="Aircraft"
+					value={chosenAircraft}
+					options={data.current.aircraft.map(({ id, name, description }) => ({
+						value: id,
+						label: name,
+						note: description,
+					}))}
+					onchange={(id) => (aircraftId = id)}
+				/>
+				<Choice
+					label="Site"
+					value={chosenSite}
+					options={data.current.sites.map(({ id, name }) => ({ value: id, label: name }))}
+					onchange={(id) => (siteId = id)}
+				/>
+				{#if packs.length > 0}
+					<Choice
+						label="Pack"
+						value={packs.some(({ id }) => id === packId) ? packId : 'none'}
+						options={[
+							...packs.map(({ id, name, cycles }) => ({ value: id, label: name, note: `${cycles} cycles` })),
+							{ value: 'none', label: 'Not said', note: '' },
+						]}
+						onchange={(id) => (packId = id)}
+					/>
+				{/if}
+				<div class="grid gap-4 md:grid-cols-2">
+					<label class="grid gap-1"
+						><span class="text-[15px] text-ink-2">What it is for</span><input
+							class="field-input"
+							maxlength="120"
+							bind:value={title}
+						/></label
+					>
+					<label class="grid gap-1"
+						><span class="text-[15px] text-ink-2">Pilot in command</span><input
+							class="field-input"
+							maxlength="120"
+							bind:value={pilot}
+						/></label
+					>
+				</div>
+				{#if missing.length > 0}<p class="m-0 font-semibold text-hold" role="alert">
+						Still needed: {missing.join(' and ')}.
+					</p>{/if}
+				<div><Button kind="primary" type="submit">Start the session</Button></div>
+			</form>
+		{/if}
+	{:else}
+		<p class="text-ink-2" role="status">Reading what is on this device…</p>
+	{/if}
+</Page>

@@ -1,0 +1,40 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import type { Snippet } from 'svelte';
+	import { stationIdSchema } from '$lib/schema/records';
+	import { rememberPlace } from '$lib/store/repository';
+	import Empty from '$lib/ui/Empty.svelte';
+	import Button from '$lib/ui/Button.svelte';
+	import Line from './Line.svelte';
+	import { SessionView, setSessionView } from './sessionView.svelte';
+
+	let { id, children }: { id: string; children: Snippet } = $props();
+
+	const view = setSessionView(new SessionView(() => id, new Date().toISOString()));
+	const station = $derived(stationIdSchema.safeParse(page.params.station).data ?? null);
+	const task = $derived(page.params.task ?? null);
+
+	$effect(() => {
+		if (station && !view.missing) void rememberPlace(id, station, task);
+	});
+</script>
+
+{#if view.missing}
+	<div class="mx-auto max-w-2xl px-5 py-12">
+		<Empty title="This session is not on this device">
+			<p>It may have been recorded on another device. A session file or a backup brings it here.</p>
+			<div class="mt-4 flex gap-3">
+				<Button kind="primary" href="/data">Import a file</Button><Button href="/">Go to the start</Button>
+			</div>
+		</Empty>
+	</div>
+{:else if view.ready}
+	<div class="grid min-h-[calc(100dvh-52px)] lg:grid-cols-[236px_minmax(0,1fr)]">
+		<div class="max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:bg-paper">
+			<Line current={station} />
+		</div>
+		<div class="min-w-0 max-lg:pb-[76px]">{@render children()}</div>
+	</div>
+{:else}
+	<p class="px-7 py-10 text-ink-2" role="status">Reading the session…</p>
+{/if}

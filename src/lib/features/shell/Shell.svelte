@@ -1,0 +1,122 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { navigating, page } from '$app/state';
+	import { Toaster } from 'svelte-sonner';
+	import type { Snippet } from 'svelte';
+	import Menu from '@lucide/svelte/icons/menu';
+	import Settings from '@lucide/svelte/icons/settings-2';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import { prefer, preferences } from '$lib/ui/preferences.svelte';
+	import HelpDialog from './HelpDialog.svelte';
+	import { PLACES, placeOf } from './places';
+	import SettingsPanel from './SettingsPanel.svelte';
+	import { inField } from './keys';
+
+	let { children }: { children: Snippet } = $props();
+
+	let helpOpen = $state(false);
+	let menuOpen = $state(false);
+	let settingsOpen = $state(false);
+	let awaitingPlace = false;
+
+	const here = $derived(placeOf(page.url.pathname));
+	let online = $state(true);
+
+	$effect(() => {
+		prefer({});
+		online = navigator.onLine;
+	});
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
+		if (event.key === '?') {
+			helpOpen = true;
+			return;
+		}
+		if (awaitingPlace) {
+			awaitingPlace = false;
+			const place = PLACES.find(({ key }) => key === event.key);
+			if (place) goto(place.href);
+			return;
+		}
+		if (event.key === 'g') {
+			awaitingPlace = true;
+			setTimeout(() => (awaitingPlace = false), 1500);
+		}
+	}
+</script>
+
+<svelte:window {onkeydown} ononline={() => (online = true)} onoffline={() => (online = false)} />
+
+<a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3"
+	>Skip to the sheet</a
+>
+
+<header class="no-print flex h-[52px] items-center border-b border-rule px-[22px] max-md:px-3">
+	<a href="/" class="w-[214px] text-[20px] font-bold text-ink no-underline max-lg:w-auto max-lg:pr-8"
+		>Wing<span class="text-action">logos</span></a
+	>
+	<nav aria-label="Places" class="flex h-full gap-5 max-md:hidden">
+		{#each PLACES as { href, label } (href)}
+			<a
+				{href}
+				aria-current={here === href ? 'page' : undefined}
+				class="flex h-full items-center border-b-2 no-underline {here === href
+					? 'border-action font-semibold text-ink'
+					: 'border-transparent text-ink-2 hover:text-ink'}">{label}</a
+			>
+		{/each}
+	</nav>
+	<div class="ml-auto flex items-center gap-1">
+		{#if !online}<span class="mr-2 text-[14px] text-ink-2">no network · all here works</span>{/if}
+		<button
+			type="button"
+			class="grid min-h-11 min-w-11 place-items-center rounded text-[17px] font-semibold text-ink-2 hover:bg-action-soft max-md:hidden"
+			onclick={() => (helpOpen = true)}
+			aria-label="Keyboard help">?</button
+		>
+		<button
+			type="button"
+			class="grid min-h-11 min-w-11 place-items-center rounded text-ink-2 hover:bg-action-soft"
+			onclick={() => (settingsOpen = true)}
+			aria-label="Settings"><Settings size={20} /></button
+		>
+		<button
+			type="button"
+			class="grid min-h-11 min-w-11 place-items-center rounded text-ink-2 hover:bg-action-soft md:hidden"
+			onclick={() => (menuOpen = true)}
+			aria-label="Places"><Menu size={22} /></button
+		>
+	</div>
+</header>
+
+{#if navigating.to}<div
+		class="fixed inset-x-0 top-0 z-50 h-0.5 bg-action"
+		role="status"
+		aria-label="Loading"
+	></div>{/if}
+
+<main id="main">{@render children()}</main>
+
+<Dialog bind:open={menuOpen} title="Places" side>
+	<nav aria-label="Places" class="grid">
+		{#each PLACES as { href, label } (href)}
+			<a
+				{href}
+				onclick={() => (menuOpen = false)}
+				class="hairline flex min-h-14 items-center text-[18px] no-underline {here === href ? 'font-bold text-ink' : ''}"
+				>{label}</a
+			>
+		{/each}
+	</nav>
+</Dialog>
+<Dialog bind:open={settingsOpen} title="Settings" description="Kept on this device.">
+	<SettingsPanel />
+</Dialog>
+<HelpDialog bind:open={helpOpen} />
+<Toaster
+	position="bottom-right"
+	theme={preferences.theme === 'dusk' ? 'dark' : 'light'}
+	closeButton
+	richColors={false}
+/>

@@ -1,0 +1,39 @@
+import type { Mat3 } from '$lib/core/frames/mat3';
+
+/** Samples of three axes with their times in seconds, from whatever source. */
+export interface AxisBatch {
+	t: number[];
+	x: number[];
+	y: number[];
+	z: number[];
+}
+
+/** What arrives from a source at once. Units: µT, m/s², rad/s; axes as the source gives them. */
+export interface SourceBatch {
+	mag?: AxisBatch;
+	accel?: AxisBatch;
+	gyro?: AxisBatch;
+	/** NMEA 0183 lines. */
+	lines?: string[];
+	packV?: number;
+	/** Time of the batch in the source's own clock, seconds. */
+	atS: number;
+	/** How the aircraft is held, where the source knows it: for drawing only. */
+	attitude?: Mat3;
+}
+
+export interface Sink {
+	batch(batch: SourceBatch): void;
+	/** The source has nothing more to give. */
+	ended(): void;
+	failed(error: Error): void;
+}
+
+/** Where samples come from: rig, file, and later serial line, gamepad, motion sensors. Interchangeable. */
+export interface Source {
+	readonly name: string;
+	/** Live sources go on until they are closed; others give all they have. */
+	readonly live: boolean;
+	/** Begins to deliver; returns what stops it. */
+	open(sink: Sink): () => void;
+}

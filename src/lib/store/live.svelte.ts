@@ -1,0 +1,45 @@
+import { liveQuery } from 'dexie';
+
+export interface Live<T> {
+	readonly current: T | undefined;
+	readonly error: unknown;
+	/** False until the first answer. */
+	readonly ready: boolean;
+}
+
+/**
+ * A query that follows the tables it reads. Call it while a component is set up; the values it depends on (route
+ * parameters) are read inside `query`, and the subscription ends with the component.
+ */
+export function live<T>(query: () => Promise<T>, dependsOn: () => unknown = () => null): Live<T> {
+	let current = $state.raw<T>();
+	let error = $state.raw<unknown>(null);
+	let ready = $state(false);
+	$effect(() => {
+		dependsOn();
+		ready = false;
+		const subscription = liveQuery(query).subscribe({
+			next: (value) => {
+				current = value;
+				error = null;
+				ready = true;
+			},
+			error: (caught) => {
+				error = caught;
+				ready = true;
+			},
+		});
+		return () => subscription.unsubscribe();
+	});
+	return {
+		get current() {
+			return current;
+		},
+		get error() {
+			return error;
+		},
+		get ready() {
+			return ready;
+		},
+	};
+}

@@ -1,0 +1,126 @@
+import { CHAIN_START, link } from '$lib/core/record/chain';
+import {
+	aircraftSchema,
+	entryBodySchema,
+	packSchema,
+	sessionSchema,
+	siteSchema,
+	type Aircraft,
+	type Entry,
+	type EntryPayload,
+	type Pack,
+	type Session,
+	type Site,
+	type StationId,
+} from '$lib/schema/records';
+import { db } from './db';
+
+/** A new identifier: random, also where the browser has no secure context. */
+export function newId(): string {
+	const bytes = crypto.getRandomValues(new Uint8Array(12));
+	return [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('');
+}
+
+const now = () => new Date().toISOString();
+
+export const findAircraft = (id: string) => db.aircraft.get(id);
+export const saveAircraft = (aircraft: Aircraft) =>
+	db.aircraft.put(aircraftSchema.parse({ ...aircraft, updatedAt: now() }));
+export const saveSite = (site: Site) => db.sites.put(siteSchema.parse({ ...site, updatedAt: now() }));
+export const savePack = (pack: Pack) => db.packs.put(packSchema.parse({ ...pack, updatedAt: now() }));
+
+export interface SessionBundle {
+	session: Session;
+	aircraft: Aircraft;
+	site: Site;
+	pack: Pack | null;
+	entries: Entry[];
+	/** Latest accepted compass calibration of this aircraft before this session. */
+	lastCompass: Entry | null;
+}
+
+export async function loadSession(id: string): Promise<SessionBundle | null> {
+	const session = await db.sessions.get(id);
+	if (!session) return null;
+	const [aircraft, site, pack, entries, lastCompass] = await Promise.all([
+		db.aircraft.get(session.aircraftId),
+		db.sites.get(session.siteId),
+		session.packId ? db.packs.get(session.packId) : undefined,
+		db.entries.where('sessionId').equals(id).sortBy('seq'),
+		lastAcceptedCompass(session.aircraftId, id),
+	]);
+	if (!aircraft || !site) return null;
+	return { session, aircraft, site, pack: pack ?? null, entries, lastCompass };
+}
+
+/** The compass calibration in force for an aircraft; entries of `except` (a session) are not looked at. */
+export async function lastAcceptedCompass(aircraftId: string, except?: string): Promise<Entry | null> {
+	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
+	const accepted = all.filter(
+		({ payload, sessionId }) =>
+			payload.kind === 'calibration' && payload.accepted === 'accepted' && sessionId !== except,
+	);
+	return accepted.sort((a, b) => (a.at < b.at ? 1 : -1))[0] ?? null;
+}
+
+export interface NewSession {
+	title: string;
+	aircraftId: string;
+	siteId: string;
+	packId: string | null;
+	pilot: string;
+}
+
+export async function startSession(input: NewSession): Promise<Session> {
+	const at = now();
+	const session = sessionSchema.parse({
+		...input,
+		id: newId(),
+		startedAt: at,
+		endedAt: null,
+		place: { station: 'plan', task: null },
+		head: CHAIN_START,
+		updatedAt: at,
+	});
+	await db.sessions.add(session);
+	return session;
+}
+
+/**
+ * Writes an entry at the end of its session's chain: entry and new head in one transaction, so that a killed tab leaves
+ * both or neither. Resolves once it is written.
+ */
+export async function appendEntry(
+	sessionId: string,
+	station: StationId,
+	by: string,
+	payload: EntryPayload,
+	corrects: string | null = null,
+): Promise<Entry> {
+	return db.transaction('rw', db.sessions, db.entries, async () => {
+		const session = await db.sessions.get(sessionId);
+		if (!session) throw new Error('This session is not on this device any more.');
+		const seq = await db.entries.where('sessionId').equals(sessionId).count();
+		const body = entryBodySchema.parse({
+			id: newId(),
+			sessionId,
+			aircraftId: session.aircraftId,
+			seq,
+			at: now(),
+			by,
+			station,
+			corrects,
+			payload,
+		});
+		const entry = link(session.head, body);
+		await db.entries.add(entry);
+		await db.sessions.update(sessionId, { head: entry.hash, updatedAt: entry.at });
+		return entry;
+	});
+}
+
+/** Remembers where the pilot is, so that a reload comes back here. */
+export const rememberPlace = (sessionId: string, station: StationId, task: string | null) =>
+	db.sessions.update(sessionId, { place: { station, task } });
+
+export const endSession = (sessionId: string) => db.sessions.update(sessionId, { endedAt: now(), updatedAt: now() });

@@ -1,0 +1,146 @@
+import 'fake-indexeddb/auto';
+import Dexie from 'dexie';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { packBackup, unpackBackup } from '$lib/core/record/archive';
+import { verifyChain } from '$lib/core/record/chain';
+import type { Aircraft, CheckPayload } from '$lib/schema/records';
+import { readBackup, restore } from './backup';
+import { db, WinglogosDb } from './db';
+import { appendEntry, loadSession, newId, saveAircraft, saveSite, startSession } from './repository';
+
+const AT = '2026-05-14T09:00:00.000Z';
+
+const aircraft = (): Aircraft => ({
+	id: 'a1',
+	name: 'Dunlin',
+	kind: 'multirotor',
+	description: '',
+	rotors: 4,
+	compasses: 1,
+	hasPosition: true,
+	firmware: '',
+	returnSpeedMps: 6,
+	returnHeightM: 40,
+	minReturnDistanceM: 10,
+	lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
+	compassHeadingLimitDeg: 1,
+	school: 'after-events',
+	lights: '',
+	manual: '',
+	events: [],
+	updatedAt: AT,
+});
+
+const check = (task: string): CheckPayload => ({
+	kind: 'check',
+	task,
+	outcome: 'done',
+	value: null,
+	unit: '',
+	waitedS: null,
+	reason: '',
+});
+
+async function begin() {
+	await saveAircraft(aircraft());
+	await saveSite({ id: 'p1', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT });
+	return startSession({ title: 'Morning', aircraftId: 'a1', siteId: 'p1', packId: null, pilot: 'Pilot' });
+}
+
+beforeEach(async () => {
+	await db.delete();
+	await db.open();
+});
+
+describe('entries', () => {
+	it('are chained in the order written, also when written at the same time', async () => {
+		const { id } = await begin();
+		await Promise.all(['a', 'b', 'c', 'd'].map((task) => appendEntry(id, 'plan', 'Pilot', check(task))));
+		const bundle = await loadSession(id);
+		expect(bundle?.entries.map((e) => e.seq)).toEqual([0, 1, 2, 3]);
+		expect(verifyChain(bundle?.entries ?? [], bundle?.session.head ?? '').ok).toBe(true);
+	});
+
+	it('are refused whole when a field is wrong: neither entry nor head changes', async () => {
+		const { id, head } = await begin();
+		await expect(appendEntry(id, 'plan', '', check('a'))).rejects.toThrow();
+		expect((await loadSession(id))?.entries).toHaveLength(0);
+		expect((await db.sessions.get(id))?.head).toBe(head);
+	});
+
+	it('of a session that is gone are refused', async () => {
+		await expect(appendEntry('nope', 'plan', 'Pilot', check('a'))).rejects.toThrow(/not on this device/);
+	});
+});
+
+describe('a backup', () => {
+	it('goes into an empty store and into the same store again without doubling', async () => {
+		const { id } = await begin();
+		await appendEntry(id, 'plan', 'Pilot', check('a'));
+		const bytes = packBackup(await readBackup(), AT);
+		await db.delete();
+		await db.open();
+		expect(await restore(unpackBackup(bytes, 'b.zip'))).toEqual({ sessions: 1, entries: 1, aircraft: 1 });
+		expect(await restore(unpackBackup(bytes, 'b.zip'))).toEqual({ sessions: 0, entries: 0, aircraft: 0 });
+		expect((await loadSession(id))?.entries).toHaveLength(1);
+	});
+
+	it('prolongs a session that goes on in the file and keeps one that went on here', async () => {
+		const { id } = await begin();
+		await appendEntry(id, 'plan', 'Pilot', check('a'));
+		const older = await readBackup();
+		await appendEntry(id, 'plan', 'Pilot', check('b'));
+		const newer = await readBackup();
+		await restore(older);
+		expect((await loadSession(id))?.entries).toHaveLength(2);
+		await db.delete();
+		await db.open();
+		await restore(older);
+		await restore(newer);
+		const bundle = await loadSession(id);
+		expect(verifyChain(bundle?.entries ?? [], bundle?.session.head ?? '').ok).toBe(true);
+		expect(bundle?.entries).toHaveLength(2);
+	});
+
+	it('whose session parted from the one here imports nothing at all', async () => {
+		const { id } = await begin();
+		const common = await readBackup();
+		await appendEntry(id, 'plan', 'Pilot', check('here'));
+		const here = await readBackup();
+		await db.delete();
+		await db.open();
+		await restore(common);
+		await appendEntry(id, 'plan', 'Pilot', check('there'));
+		await saveAircraft({ ...aircraft(), id: 'a2', name: 'Curlew' });
+		const incoming = { ...here, aircraft: [...here.aircraft, { ...aircraft(), id: 'a3', name: 'Avocet' }] };
+		await expect(restore(incoming)).rejects.toThrow(/Nothing was imported/);
+		expect((await db.aircraft.toArray()).map((a) => a.id).sort()).toEqual(['a1', 'a2']);
+		expect((await loadSession(id))?.entries).toHaveLength(1);
+	});
+});
+
+describe('migration', () => {
+	it('brings sessions of version 1 to station and task, and keeps their entries', async () => {
+		const name = `old-${newId()}`;
+		const old = new Dexie(name);
+		old.version(1).stores({
+			aircraft: 'id',
+			sites: 'id',
+			packs: 'id, aircraftId',
+			sessions: 'id, startedAt, aircraftId',
+			entries: 'id, sessionId, aircraftId',
+		});
+		await old.table('sessions').bulkAdd([
+			{ id: 's1', startedAt: AT, aircraftId: 'a1', station: 'hover' },
+			{ id: 's2', startedAt: AT, aircraftId: 'a1' },
+		]);
+		await old.table('entries').add({ id: 'e1', sessionId: 's1', aircraftId: 'a1', seq: 0 });
+		old.close();
+		const now = new WinglogosDb(name);
+		expect(await now.sessions.get('s1')).toMatchObject({ place: { station: 'hover', task: null } });
+		expect(await now.sessions.get('s2')).toMatchObject({ place: { station: 'plan', task: null } });
+		expect(await now.entries.where('sessionId').equals('s1').sortBy('seq')).toHaveLength(1);
+		expect(await now.mappings.count()).toBe(0);
+		now.close();
+	});
+});

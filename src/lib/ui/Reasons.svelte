@@ -1,0 +1,39 @@
+<script lang="ts">
+	import type { Reason } from '$lib/schema/common';
+	import Gate from './Gate.svelte';
+	import { MARK_OF_VERDICT } from './marks';
+	import { showNumber, showShare } from './format';
+
+	let { reasons }: { reasons: Reason[] } = $props();
+
+	/** Shares are shown in per cent: "of the model" is a unit that a share has. */
+	const withUnit = (value: number, unit = '') =>
+		unit.startsWith('of ')
+			? `${showShare(value)} ${unit}`
+			: `${showNumber(value)}${unit === '' || unit === '°' ? unit : ` ${unit}`}`;
+	const figures = (r: Reason) =>
+		[
+			r.value === undefined ? '' : withUnit(r.value, r.unit),
+			r.limit === undefined
+				? ''
+				: `limit ${r.unit?.startsWith('of ') ? showShare(r.limit) : withUnit(r.limit, r.unit)}`,
+		]
+			.filter(Boolean)
+			.join(' · ');
+</script>
+
+<ul class="m-0 list-none p-0">
+	{#each reasons as reason, index (`${reason.code}-${index}`)}
+		<li class="hairline flex gap-3 py-3">
+			<Gate mark={MARK_OF_VERDICT[reason.level ?? 'pass']} size={24} />
+			<div class="min-w-0">
+				<p class="m-0">{reason.text}</p>
+				{#if figures(reason)}<p class="m-0 mt-0.5 font-mono text-[13px] tracking-tight text-ink-2">
+						{figures(reason)}
+					</p>{/if}
+				{#if reason.source}<p class="m-0 text-[13px] text-ink-2">{reason.source}</p>{/if}
+				{#if reason.next}<p class="m-0 mt-1 text-[15px] font-semibold">{reason.next}</p>{/if}
+			</div>
+		</li>
+	{/each}
+</ul>

@@ -1,0 +1,29 @@
+import { format, isToday, isYesterday } from 'date-fns';
+
+/** A number as read in a reason: three significant digits, no exponent for everyday sizes. */
+export function showNumber(value: number): string {
+	const size = Math.abs(value);
+	if (size === 0) return '0';
+	if (size >= 100) return value.toFixed(0);
+	if (size >= 10) return value.toFixed(1);
+	if (size >= 0.1) return value.toFixed(2);
+	return value.toPrecision(2);
+}
+
+/** A share as a percentage. */
+export const showShare = (share: number): string => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
+
+/** Date and time as a logbook writes them. */
+export const showDate = (iso: string): string => format(new Date(iso), 'd MMMM yyyy');
+
+export function showDay(iso: string): string {
+	const at = new Date(iso);
+	if (isToday(at)) return 'today';
+	if (isYesterday(at)) return 'yesterday';
+	return format(at, 'd MMM yyyy');
+}
+
+export const showTime = (iso: string): string => format(new Date(iso), 'HH:mm');
+
+/** Seconds as m:ss. */
+export const showClock = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`;

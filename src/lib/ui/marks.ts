@@ -1,0 +1,22 @@
+import type { Verdict } from '$lib/schema/common';
+import type { Mark } from '$lib/schema/records';
+
+/** The word of each mark: read out, and shown wherever the outline stands alone. */
+export const MARK_WORDS: Record<Mark, string> = {
+	clear: 'clear',
+	caution: 'caution',
+	hold: 'hold',
+	unseen: 'not seen yet',
+	aside: 'set aside',
+};
+
+/** Text colour of a mark. Colour never carries the meaning alone. */
+export const MARK_TEXT: Record<Mark, string> = {
+	clear: 'text-clear',
+	caution: 'text-caution',
+	hold: 'text-hold',
+	unseen: 'text-unseen',
+	aside: 'text-aside',
+};
+
+export const MARK_OF_VERDICT: Record<Verdict, Mark> = { pass: 'clear', caution: 'caution', fail: 'hold' };

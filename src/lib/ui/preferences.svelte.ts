@@ -1,0 +1,35 @@
+import { z } from 'zod';
+import type { UnitSystem } from '$lib/core/frames/units';
+
+const schema = z.object({
+	theme: z.enum(['paper', 'dusk', 'sun']).catch('paper'),
+	units: z.enum(['metric', 'imperial']).catch('metric'),
+	voice: z.boolean().catch(true),
+	tones: z.boolean().catch(true),
+	pilot: z.string().max(120).catch(''),
+});
+export type Preferences = z.infer<typeof schema>;
+
+const KEY = 'winglogos-preferences';
+
+function load(): Preferences {
+	let stored: unknown = {};
+	try {
+		stored = JSON.parse(localStorage.getItem(KEY) ?? '{}');
+	} catch {
+		// unreadable preferences are no preferences
+	}
+	return schema.parse(stored && typeof stored === 'object' ? stored : {});
+}
+
+/** The pilot's choices on this device: theme, units, voice, tones, name. */
+export const preferences = $state<Preferences>(typeof localStorage === 'undefined' ? schema.parse({}) : load());
+
+/** Changes and keeps a preference. */
+export function prefer(change: Partial<Preferences>): void {
+	Object.assign(preferences, change);
+	localStorage.setItem(KEY, JSON.stringify(preferences));
+	document.documentElement.dataset.theme = preferences.theme;
+}
+
+export const units = (): UnitSystem => preferences.units;

@@ -1,0 +1,3 @@
+// Data live in the browser, so pages render there, from a shell that the service worker can serve with no network.
+export const ssr = false;
+export const prerender = false;

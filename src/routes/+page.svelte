@@ -1,0 +1,5 @@
+<script lang="ts">
+	import HomeView from '$lib/features/home/HomeView.svelte';
+</script>
+
+<HomeView />

@@ -1,0 +1,5 @@
+<script lang="ts">
+	import AircraftList from '$lib/features/aircraft/AircraftList.svelte';
+</script>
+
+<AircraftList />

@@ -1,0 +1,5 @@
+<script lang="ts">
+	import DataView from '$lib/features/data/DataView.svelte';
+</script>
+
+<DataView />

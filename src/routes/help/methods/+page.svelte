@@ -1,0 +1,5 @@
+<script lang="ts">
+	import MethodsView from '$lib/features/help/MethodsView.svelte';
+</script>
+
+<MethodsView />

@@ -1,0 +1,10 @@
+<script lang="ts">
+	import InstrumentPage from '$lib/features/instruments/InstrumentPage.svelte';
+	import type { PageProps } from './$types';
+
+	let { data }: PageProps = $props();
+</script>
+
+{#key data.tool}
+	<InstrumentPage tool={data.tool} />
+{/key}

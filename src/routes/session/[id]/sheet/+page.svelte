@@ -1,0 +1,5 @@
+<script lang="ts">
+	import SessionSheet from '$lib/features/session/SessionSheet.svelte';
+</script>
+
+<SessionSheet />

@@ -1,0 +1,51 @@
+import { imuOf } from '../../src/lib/rig/imu';
+import { imuTruth, NO_FAULTS, receiverTruth, rigHover } from '../../src/lib/rig/rig';
+import { receiverOf } from '../../src/lib/rig/receiver';
+import { RECIPES, scriptedHands } from '../../src/lib/rig/turning';
+import { seededRng } from '../../src/lib/core/frames/random';
+import { directGeodesic } from '../../src/lib/core/earth/geodesy';
+
+const PLACE = { latDeg: 54.2113, lonDeg: -3.0642, altM: 7 };
+
+/** A compass log as a builder's logger writes it. */
+export function compassCsv(seed = 5): string {
+	const date = new Date().toISOString().slice(0, 10);
+	const rng = seededRng(seed);
+	const { motion, durationS } = scriptedHands(RECIPES.thorough, rng);
+	const read = imuOf(imuTruth(seed, { ...NO_FAULTS, softIron: true }, PLACE, date), motion, rng);
+	const rows = Array.from({ length: Math.floor(durationS * 25) }, (_, k) => {
+		const s = read(k / 25);
+		return [s.tS.toFixed(3), ...s.magUt.map((v) => v.toFixed(2)), ...s.accelMps2.map((v) => v.toFixed(3))].join(',');
+	});
+	return ['time [s],mag_x [uT],mag_y [uT],mag_z [uT],accel_x [m/s2],accel_y [m/s2],accel_z [m/s2]', ...rows].join('\n');
+}
+
+export function receiverText(seed = 6): string {
+	const read = receiverOf(receiverTruth(NO_FAULTS, PLACE), seededRng(seed));
+	return Array.from({ length: 80 * 5 }, (_, k) => read(k / 5))
+		.flat()
+		.join('\r\n');
+}
+
+export function hoverCsv(headingErrorDeg: number, seed = 7): string {
+	const { log } = rigHover(seed, { ...NO_FAULTS, headingErrorDeg });
+	const rows = log.t.map((t, i) =>
+		[t, log.north[i].toFixed(3), log.east[i].toFixed(3), log.up[i].toFixed(3)].join(';'),
+	);
+	return ['time [s];north [m];east [m];up [m]', ...rows].join('\n').replaceAll('.', ',');
+}
+
+export function hoverGpx(seed = 8): string {
+	const { log } = rigHover(seed, NO_FAULTS);
+	const points = log.t.map((t, i) => {
+		const at = directGeodesic(
+			PLACE.latDeg,
+			PLACE.lonDeg,
+			(Math.atan2(log.east[i], log.north[i]) * 180) / Math.PI,
+			Math.hypot(log.east[i], log.north[i]),
+		);
+		const time = new Date(Date.UTC(2026, 4, 14, 10) + 1000 * t).toISOString();
+		return `<trkpt lat="${at.latDeg.toFixed(8)}" lon="${at.lonDeg.toFixed(8)}"><ele>${(log.up[i] + 7).toFixed(2)}</ele><time>${time}</time></trkpt>`;
+	});
+	return `<?xml version="1.0"?><gpx version="1.1" creator="test"><trk><trkseg>${points.join('')}</trkseg></trk></gpx>`;
+}

@@ -1,0 +1,166 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { strToU8, unzipSync, zipSync } from 'fflate';
+import { expectAccessible, openDemo, watch } from './support';
+
+test('every place opens without a request to another host, in every theme, and axe finds nothing serious', async ({
+	page,
+}) => {
+	test.setTimeout(120_000);
+	const { complaints } = watch(page);
+	await openDemo(page);
+	for (const path of [
+		'/',
+		'/aircraft',
+		'/aircraft/demo-dunlin',
+		'/aircraft/new',
+		'/sites',
+		'/instruments',
+		'/practice',
+		'/logbook',
+		'/data',
+		'/session/new',
+		'/help/methods',
+		'/session/demo-clean/sheet',
+		'/nothing-here',
+	]) {
+		await page.goto(path);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+		await expectAccessible(page, path);
+	}
+	for (const theme of ['dusk', 'sun']) {
+		await page.goto('/session/demo-stopped/fly');
+		await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+		await expectAccessible(page, `gate in ${theme}`);
+	}
+	expect(complaints).toEqual([]);
+});
+
+test('keys: help, and g then a letter', async ({ page }) => {
+	await openDemo(page);
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+	await page.keyboard.press('Escape');
+	await page.keyboard.press('g');
+	await page.keyboard.press('l');
+	await expect(page).toHaveURL(/logbook/);
+});
+
+test('a killed tab comes back to the same step with what was recorded', async ({ context }) => {
+	const page = await context.newPage();
+	await openDemo(page);
+	await page.goto('/session/demo-open/power-up');
+	await page.locator('body').press('Enter');
+	await expect(page.getByText('1 of 3 answered')).toBeVisible();
+	await page.close();
+	const again = await context.newPage();
+	await again.goto('/session/demo-open');
+	await expect(again).toHaveURL(/demo-open\/power-up$/);
+	await expect(again.getByText('1 of 3 answered')).toBeVisible();
+});
+
+test('a backup goes out and comes into an empty browser; a damaged one changes nothing', async ({ page, browser }) => {
+	await openDemo(page);
+	await page.goto('/data');
+	const [download] = await Promise.all([
+		page.waitForEvent('download'),
+		page.getByRole('button', { name: 'Export everything (zip)' }).click(),
+	]);
+	const bytes = readFileSync(await download.path());
+	const fresh = await (await browser.newContext()).newPage();
+	await fresh.goto('/data');
+	const give = (name: string, buffer: Buffer) =>
+		fresh.locator('main input[type=file]').setInputFiles({ name, mimeType: 'application/zip', buffer });
+	const alert = fresh.getByRole('alert');
+	const changed = (edit: (files: Record<string, Uint8Array>) => void) => {
+		const files = unzipSync(new Uint8Array(bytes));
+		edit(files);
+		return Buffer.from(zipSync(files));
+	};
+	await give(
+		'outside.zip',
+		changed((files) => (files['../evil.json'] = strToU8('{}'))),
+	);
+	await expect(alert).toContainText('../evil.json');
+	await give(
+		'changed.zip',
+		changed((files) => (files['aircraft.json'] = strToU8('[]'))),
+	);
+	await expect(alert).toContainText('aircraft.json in changed.zip was changed or damaged');
+	await give('cut.zip', Buffer.from(bytes.subarray(0, 900)));
+	await expect(alert).toContainText('cut.zip is not a whole zip file');
+	await expect(fresh.getByRole('row', { name: /Sessions/ })).toContainText('0');
+	await give('whole.zip', Buffer.from(bytes));
+	await expect(fresh.getByRole('row', { name: /Sessions/ })).toContainText('4');
+	await fresh.goto('/logbook');
+	await fresh.getByRole('button', { name: 'Verify' }).first().click();
+	await expect(fresh.getByRole('status').filter({ hasText: 'The chain of' })).toContainText('holds');
+});
+
+test('one session goes out as JSON and comes back', async ({ page, browser }) => {
+	await openDemo(page);
+	await page.goto('/session/demo-clean/sheet');
+	const [download] = await Promise.all([
+		page.waitForEvent('download'),
+		page.getByRole('button', { name: 'Export as JSON' }).click(),
+	]);
+	const text = readFileSync(await download.path(), 'utf8');
+	const fresh = await (await browser.newContext()).newPage();
+	await fresh.goto('/data');
+	const give = (content: string) =>
+		fresh
+			.locator('main input[type=file]')
+			.setInputFiles({ name: 's.json', mimeType: 'application/json', buffer: Buffer.from(content) });
+	await give(text.replace('"by": "Ines Marlowe"', '"by": "Someone Else"'));
+	await expect(fresh.getByRole('alert')).toContainText('its content was changed');
+	await give(text);
+	await expect(fresh.getByRole('row', { name: /Sessions/ })).toContainText('1');
+});
+
+test('with no network every page opens and a measurement works', async ({ page, context }) => {
+	await openDemo(page);
+	await page.evaluate(() => navigator.serviceWorker.ready);
+	await page.reload();
+	await context.setOffline(true);
+	await page.goto('/session/demo-open/hover/hover');
+	await page.getByRole('button', { name: 'Fly the practice hover' }).click();
+	await expect(page.getByText('Compass error from the track')).toBeVisible();
+	await page.goto('/logbook');
+	await expect(page.getByText('Transect survey, sea wall')).toBeVisible();
+	await context.setOffline(false);
+});
+
+test('an aircraft and a site are entered, kept, and used with their own limits and units', async ({ page }) => {
+	await page.goto('/aircraft/new');
+	await page.getByRole('button', { name: 'Save', exact: true }).click();
+	await expect(page.getByRole('alert')).toContainText('name');
+	await page.getByLabel('Name').fill('Redshank');
+	await page.getByLabel('Name').blur();
+	await page.getByLabel('Satellites').fill('ten');
+	await page.getByLabel('Satellites').blur();
+	await expect(page.getByText('"ten" is not a number')).toBeVisible();
+	await page.getByLabel('Satellites').fill('10');
+	await page.getByLabel('Satellites').blur();
+	await page.getByRole('button', { name: 'Save', exact: true }).click();
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Redshank');
+	await page.getByRole('button', { name: 'Settings' }).click();
+	await page.getByRole('radio', { name: 'ft, mph, °F' }).click();
+	await page.keyboard.press('Escape');
+	await expect(page.getByLabel('Return height')).toHaveValue('131.234');
+	await page.goto('/sites');
+	await page.getByRole('button', { name: 'Enter a site' }).click();
+	await page.getByLabel('Name').fill('Meadow');
+	await page.getByRole('button', { name: 'Save' }).click();
+	await expect(page.getByRole('alert')).toContainText('Latitude: is missing');
+	for (const [label, value] of [
+		['Latitude', '54.2'],
+		['Longitude', '-3.1'],
+		['Height above sea', '12'],
+	]) {
+		await page.getByLabel(label).fill(value);
+		await page.getByLabel(label).blur();
+	}
+	await page.getByRole('button', { name: 'Save' }).click();
+	await expect(page.getByRole('row', { name: /Meadow/ })).toContainText('68.');
+});

@@ -1,0 +1,87 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+
+/** What the application said aloud and sounded, instead of the speakers. */
+export interface Heard {
+	words: string[];
+	tones: string[];
+}
+
+/** Listens through the seam of the hands-free cue. Call before the page is opened. */
+export async function listen(page: Page): Promise<() => Promise<Heard>> {
+	await page.addInitScript(() => {
+		const heard: Heard = { words: [], tones: [] };
+		Object.assign(window, {
+			heard,
+			winglogosVoice: {
+				say: (words: string) => heard.words.push(words),
+				tone: (kind: string) => heard.tones.push(kind),
+				silence: () => undefined,
+			},
+		});
+	});
+	return () => page.evaluate(() => (window as unknown as { heard: Heard }).heard);
+}
+
+/** Collects requests to other hosts, page errors and broken security rules; none of them may happen. */
+export function watch(page: Page): { complaints: string[] } {
+	const complaints: string[] = [];
+	page.on('request', (request) => {
+		const url = new URL(request.url());
+		if (!['localhost', ''].includes(url.hostname) && !['data:', 'blob:'].includes(url.protocol))
+			complaints.push(`request to ${url.host}`);
+	});
+	page.on('pageerror', (error) => complaints.push(`error: ${error.message}`));
+	page.on('console', (message) => {
+		if (message.type() === 'error' && /Content Security Policy/.test(message.text())) complaints.push(message.text());
+	});
+	return { complaints };
+}
+
+/** No finding of axe that is serious or worse on the page as it stands. */
+export async function expectAccessible(page: Page, where: string): Promise<void> {
+	const { violations } = await new AxeBuilder({ page }).analyze();
+	const serious = violations
+		.filter(({ impact }) => impact === 'serious' || impact === 'critical')
+		.map(({ id, nodes }) => `${where}: ${id} at ${nodes[0].target.join(' ')} ${nodes[0].failureSummary ?? ''}`);
+	expect(serious).toEqual([]);
+}
+
+/** Opens the application with the demo data on the device. */
+export async function openDemo(page: Page): Promise<void> {
+	await page.goto('/?demo');
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('First flight after a repair');
+}
+
+/** Starts a session with the first aircraft of a name. */
+export async function startSession(page: Page, aircraft: string): Promise<void> {
+	await page.goto('/session/new');
+	await page.getByRole('radio', { name: new RegExp(`^${aircraft}`) }).click();
+	await page.getByRole('radio', { name: /sea wall/ }).click();
+	await page.getByLabel('What it is for').fill('Morning check');
+	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
+	await page.getByRole('button', { name: 'Start the session' }).click();
+	await expect(page).toHaveURL(/\/plan$/);
+}
+
+const VALUES: Record<string, string> = {
+	'volts per cell': '4.17',
+	'seconds until the motors stop': '1.5',
+	'Return height': '40',
+	'Pack after': '3.7',
+};
+
+/** Answers the items of the station in view as they should be, by keyboard alone. */
+export async function answerByKeys(page: Page, station: string): Promise<void> {
+	const open = page.getByText(new RegExp(`${station} of .* · (\\d+) of (\\d+) answered`));
+	await expect(open).toBeVisible();
+	for (let guard = 0; guard < 12; guard++) {
+		const [, answered, of] = /(\d+) of (\d+) answered/.exec((await open.textContent()) ?? '') ?? [];
+		if (answered === of) return;
+		const heading = (await page.getByRole('heading', { level: 1 }).textContent()) ?? '';
+		const value = Object.entries(VALUES).find(([words]) => heading.includes(words))?.[1];
+		if (value) await page.keyboard.type(value);
+		await page.keyboard.press('Enter');
+		await expect(open).toContainText(`${Number(answered) + 1} of ${of} answered`, { timeout: 20_000 });
+	}
+}
