@@ -4,6 +4,7 @@ const port = 4199;
 
 export default defineConfig({
 	testDir: 'tests/e2e',
+	outputDir: 'test-results/browser',
 	timeout: 90_000,
 	expect: { timeout: 15_000 },
 	workers: 2,

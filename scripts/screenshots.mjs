@@ -87,7 +87,6 @@ const phoneShots = {
 		await page.goto(`${BASE}/session/demo-open/site/compass`);
 		await page.getByRole('button', { name: 'Start turning' }).click();
 		await page.waitForTimeout(14_000);
-		await page.getByRole('button', { name: 'Big cue' }).click();
 	},
 	'phone-gate': async (page) => page.goto(`${BASE}/session/demo-stopped/fly`),
 };
@@ -100,7 +99,7 @@ try {
 		const page = await open(viewport);
 		for (const [name, go] of Object.entries(group)) {
 			await go(page);
-			await page.getByRole('heading', { level: 1 }).waitFor();
+			await page.getByRole('heading', { level: 1 }).first().waitFor();
 			await page.waitForTimeout(700);
 			await page.screenshot({ path: `${OUT}/${name}.png` });
 			console.log(`${OUT}/${name}.png`);

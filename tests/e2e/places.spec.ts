@@ -42,6 +42,7 @@ test('keys: help, and g then a letter', async ({ page }) => {
 	await page.keyboard.press('?');
 	await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
 	await page.keyboard.press('Escape');
+	await expect(page.getByRole('dialog')).toHaveCount(0);
 	await page.keyboard.press('g');
 	await page.keyboard.press('l');
 	await expect(page).toHaveURL(/logbook/);
@@ -51,6 +52,7 @@ test('a killed tab comes back to the same step with what was recorded', async ({
 	const page = await context.newPage();
 	await openDemo(page);
 	await page.goto('/session/demo-open/power-up');
+	await expect(page.getByText('0 of 3 answered')).toBeVisible();
 	await page.locator('body').press('Enter');
 	await expect(page.getByText('1 of 3 answered')).toBeVisible();
 	await page.close();

@@ -13,6 +13,7 @@ export function fileSource(name: string, content: FileContent): Source {
 	return {
 		name,
 		live: false,
+		turnable: false,
 		open(sink) {
 			const t = content.mag?.t ?? [];
 			const timer = setTimeout(() => {

@@ -68,6 +68,7 @@ export function rigSource(options: RigOptions): Source {
 	return {
 		name: 'practice aircraft',
 		live: true,
+		turnable: typeof hands === 'object',
 		open(sink) {
 			const free = typeof hands === 'object' ? following(hands.attitude) : null;
 			const scripted =

@@ -47,18 +47,18 @@ export async function loadSession(id: string): Promise<SessionBundle | null> {
 		db.sites.get(session.siteId),
 		session.packId ? db.packs.get(session.packId) : undefined,
 		db.entries.where('sessionId').equals(id).sortBy('seq'),
-		lastAcceptedCompass(session.aircraftId, id),
+		lastAcceptedCompass(session.aircraftId, session.endedAt ?? now(), id),
 	]);
 	if (!aircraft || !site) return null;
 	return { session, aircraft, site, pack: pack ?? null, entries, lastCompass };
 }
 
-/** The compass calibration in force for an aircraft; entries of `except` (a session) are not looked at. */
-export async function lastAcceptedCompass(aircraftId: string, except?: string): Promise<Entry | null> {
+/** The compass calibration in force for an aircraft, as of an ISO time; entries of `except` (a session) are not looked at. */
+export async function lastAcceptedCompass(aircraftId: string, asOf = now(), except?: string): Promise<Entry | null> {
 	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
 	const accepted = all.filter(
-		({ payload, sessionId }) =>
-			payload.kind === 'calibration' && payload.accepted === 'accepted' && sessionId !== except,
+		({ payload, sessionId, at }) =>
+			payload.kind === 'calibration' && payload.accepted === 'accepted' && sessionId !== except && at <= asOf,
 	);
 	return accepted.sort((a, b) => (a.at < b.at ? 1 : -1))[0] ?? null;
 }

@@ -102,7 +102,7 @@
 			{preferences.voice ? 'Voice on' : 'Voice off'}
 		</button>
 		<button type="button" class="min-h-16 rounded border-2 border-[#7f8bb0] text-[19px]" onclick={onclose}
-			>Small again</button
+			>Smaller</button
 		>
 	</div>
 </div>

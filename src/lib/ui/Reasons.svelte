@@ -7,19 +7,15 @@
 	let { reasons }: { reasons: Reason[] } = $props();
 
 	/** Shares are shown in per cent: "of the model" is a unit that a share has. */
-	const withUnit = (value: number, unit = '') =>
-		unit.startsWith('of ')
-			? `${showShare(value)} ${unit}`
-			: `${showNumber(value)}${unit === '' || unit === '°' ? unit : ` ${unit}`}`;
-	const figures = (r: Reason) =>
-		[
-			r.value === undefined ? '' : withUnit(r.value, r.unit),
-			r.limit === undefined
-				? ''
-				: `limit ${r.unit?.startsWith('of ') ? showShare(r.limit) : withUnit(r.limit, r.unit)}`,
-		]
-			.filter(Boolean)
-			.join(' · ');
+	const number = (value: number, unit = '') =>
+		unit.startsWith('of ') ? showShare(value) : `${showNumber(value)}${unit === '°' ? unit : ''}`;
+	const figures = ({ value, limit, unit = '' }: Reason) => {
+		const parts = [
+			...(value === undefined ? [] : [number(value, unit)]),
+			...(limit === undefined ? [] : [`limit ${number(limit, unit)}`]),
+		];
+		return parts.length === 0 ? '' : `${parts.join(' · ')}${unit === '°' ? '' : ` ${unit}`}`.trimEnd();
+	};
 </script>
 
 <ul class="m-0 list-none p-0">

@@ -3,7 +3,7 @@ import { format, isToday, isYesterday } from 'date-fns';
 /** A number as read in a reason: three significant digits, no exponent for everyday sizes. */
 export function showNumber(value: number): string {
 	const size = Math.abs(value);
-	if (size === 0) return '0';
+	if (Number.isInteger(value) && size < 1e6) return String(value);
 	if (size >= 100) return value.toFixed(0);
 	if (size >= 10) return value.toFixed(1);
 	if (size >= 0.1) return value.toFixed(2);

@@ -72,7 +72,7 @@ export function compassDue(
 	now: string,
 ): CompassDue {
 	const never = reason('caution', 'never-calibrated', 'No accepted calibration of this compass is on record.');
-	const events = aircraft.events.filter((event) => !last || event.at > last.at);
+	const events = aircraft.events.filter(({ at }) => at <= now && (!last || at > last.at));
 	const eventReasons = events.map((event) => ({
 		kind: event.kind,
 		reason: reason(

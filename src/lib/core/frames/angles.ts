@@ -10,5 +10,6 @@ export function wrapPi(rad: number): number {
 /** Bearing brought into [0, 360) degrees. */
 export function wrap360(deg: number): number {
 	const turned = deg % 360;
-	return turned < 0 ? turned + 360 : turned;
+	const positive = turned < 0 ? turned + 360 : turned;
+	return positive === 360 ? 0 : positive; // a tiny negative angle plus 360 rounds up to 360
 }

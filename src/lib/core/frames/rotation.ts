@@ -1,4 +1,4 @@
-import { determinant, multiply, type Mat3 } from './mat3';
+import { IDENTITY, determinant, multiply, type Mat3 } from './mat3';
 import { normalise, type Vec3 } from './vec3';
 
 /** Rotation by `rad` about the x axis (right-handed). */
@@ -47,7 +47,7 @@ export function aboutAxis(axis: Vec3, rad: number): Mat3 {
 	const [x, y, z] = normalise(axis);
 	const [c, s] = [Math.cos(rad), Math.sin(rad)];
 	const k = 1 - c;
-	if (x === 0 && y === 0 && z === 0) return rotationX(0);
+	if (x === 0 && y === 0 && z === 0) return IDENTITY;
 	return [
 		[c + x * x * k, x * y * k - z * s, x * z * k + y * s],
 		[y * x * k + z * s, c + y * y * k, y * z * k - x * s],

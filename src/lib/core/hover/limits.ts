@@ -28,7 +28,7 @@ export const hoverLimits = {
 	},
 	evidence: {
 		value: 6,
-		unit: 'log-likelihood ratio ×2',
+		unit: 'evidence',
 		why: 'Healthy hovers exceed this in about one of three hundred.',
 		source: 'Measured on simulated hovers',
 	},

@@ -89,7 +89,11 @@
 			{/if}
 		</div>
 	</div>
-	<div class="hairline mt-3 grid gap-x-10 gap-y-3 pt-3 md:grid-cols-[240px_minmax(0,1fr)]">
+	<div
+		class="hairline mt-3 grid gap-x-8 gap-y-3 pt-3 {work.recording.turnable
+			? 'md:grid-cols-[210px_minmax(0,1fr)_210px]'
+			: 'md:grid-cols-[240px_minmax(0,1fr)]'}"
+	>
 		<div>
 			<Figure
 				label="Heading would be known to"
@@ -118,8 +122,8 @@
 				expected={work.model?.inclinationDeg ?? null}
 			/>
 		</div>
+		<HandsPad recording={work.recording} {rotors} />
 	</div>
-	<HandsPad recording={work.recording} {rotors} />
 	<div class="mt-3 flex flex-wrap items-center gap-3">
 		<Button kind="primary" onclick={() => void work.finish()} kbd="↵">Finish now</Button>
 		<Button onclick={() => work.repeat()} class="min-h-14">Start over</Button>

@@ -30,6 +30,7 @@ const POINTS_SHOWN = 900;
 const LIVE_READINGS = 3000;
 const NO_SITE_DIP = 60;
 const SIDES_MARGIN = 0.8;
+const PHONE = '(max-width: 767px)';
 
 const complete = (choices: Choices) => ['t', 'mx', 'my', 'mz'].every((name) => name in choices);
 
@@ -98,6 +99,8 @@ export class CompassState {
 		this.points = [];
 		this.phase = 'turning';
 		this.recording.start(source, () => void this.finish());
+		// On a phone the screen is small and both hands are taken: one cue, nothing else.
+		this.big = source.live && !source.turnable && window.matchMedia(PHONE).matches;
 		if (source.live) void this.#follow();
 	}
 

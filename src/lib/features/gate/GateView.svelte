@@ -82,8 +82,9 @@
 							>{task.detail}{#if task.entry}&nbsp;{showTime(task.entry.at)}.{/if}</span
 						>{/if}
 				</a>
-				<div class="flex gap-1 max-md:pl-11">
-					{#if task.next}<Button kind="quiet" href={target(task)}>{task.next}</Button>{/if}
+				<div class="flex gap-1 max-md:pl-11 md:w-56 md:flex-col md:items-end">
+					{#if task.next}<Button kind="quiet" class="text-left md:text-right" href={target(task)}>{task.next}</Button
+						>{/if}
 					{#if MEASURED.has(task.task) && task.mark === 'unseen'}
 						<Button kind="quiet" onclick={() => (asideOf = task)}>Set aside</Button>
 					{/if}

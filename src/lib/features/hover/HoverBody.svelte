@@ -114,7 +114,7 @@
 		</section>
 	</div>
 {:else}
-	<div class="mt-4 grid gap-8 md:grid-cols-[minmax(0,430px)_minmax(0,1fr)]">
+	<div class="mt-4 grid gap-8 md:grid-cols-[minmax(0,380px)_minmax(0,1fr)]">
 		<div>
 			{#if track && answer.bubble.diameter95M !== null}
 				<PlanPlot

@@ -33,6 +33,7 @@ export class Recording {
 	ended = $state(false);
 	failure = $state<string | null>(null);
 	sourceName = $state('');
+	turnable = $state(false);
 	#close: (() => void) | null = null;
 	#onEnded: (() => void) | null = null;
 
@@ -40,6 +41,7 @@ export class Recording {
 		this.stop();
 		this.clear();
 		this.sourceName = source.name;
+		this.turnable = source.turnable;
 		this.running = true;
 		this.#onEnded = onEnded ?? null;
 		this.#close = source.open({

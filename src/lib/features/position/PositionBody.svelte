@@ -103,18 +103,15 @@
 		{/if}
 	</div>
 	{#if answer}
-		<div class="hairline mt-5 grid gap-8 pt-4 md:grid-cols-[300px_minmax(0,1fr)]">
+		<div class="hairline mt-5 grid gap-8 pt-4 md:grid-cols-[minmax(0,270px)_minmax(0,1fr)]">
 			<SkyPlot sky={answer.sky} />
 			<table class="self-start">
 				<thead
-					><tr
-						><th scope="col">figure</th><th scope="col" class="num">here</th><th scope="col" class="num">expected</th
-						></tr
-					></thead
+					><tr><th scope="col">figure</th><th scope="col" class="num">here</th><th scope="col">expected</th></tr></thead
 				>
 				<tbody>
 					{#each rows as [label, here, expected] (label)}
-						<tr><td>{label}</td><td class="num">{here}</td><td class="num text-ink-2">{expected}</td></tr>
+						<tr><td>{label}</td><td class="num">{here}</td><td class="text-[15px] text-ink-2">{expected}</td></tr>
 					{/each}
 				</tbody>
 			</table>

@@ -93,7 +93,7 @@
 					<Figure label="On for" value={showClock(recording.atS)} />
 				</div>
 				<p class="figure-mono mt-2 text-ink-2">mag {last?.raw.map((v) => v.toFixed(1)).join('  ')} µT</p>
-				<HandsPad {recording} rotors={4} />
+				<div class="mt-3 max-w-md"><HandsPad {recording} rotors={4} /></div>
 				<pre
 					class="mt-4 h-40 overflow-auto border border-rule bg-paper p-3 font-mono text-[13px]"
 					aria-label="Receiver text">{recording.samples > 0 ? recording.lines.slice(-8).join('\n') : ''}</pre>

@@ -14,7 +14,7 @@
 <div class="grid min-h-full lg:grid-cols-[minmax(0,1fr)_300px]">
 	<section class="min-w-0 bg-sheet px-7 py-5 max-md:px-[1rem]">
 		<div class="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
-			<div class="min-w-0 flex-1">
+			<div class="min-w-0 flex-1 max-md:basis-full">
 				<h1 class="m-0" aria-live="polite">{title}</h1>
 				{#if lead}<p class="m-0 mt-1 text-ink-2">{lead}</p>{/if}
 			</div>

@@ -40,10 +40,10 @@ export class SessionView {
 	lastCompass = $derived.by(() => calibrationOf(this.bundle.lastCompass?.payload));
 
 	due = $derived.by(() => {
-		const { aircraft, site, lastCompass } = this.bundle;
+		const { aircraft, session, site, lastCompass } = this.bundle;
 		if (aircraft.compasses === 0) return null;
 		const last = lastCompass && this.lastCompass ? { at: lastCompass.at, place: this.lastCompass.place } : null;
-		return compassDue(aircraft, last, site, this.#now);
+		return compassDue(aircraft, last, site, session.endedAt ?? this.#now);
 	});
 
 	gate = $derived.by(() => {

@@ -41,7 +41,7 @@
 		}
 		if (event.key === 'g') {
 			awaitingPlace = true;
-			setTimeout(() => (awaitingPlace = false), 1500);
+			setTimeout(() => (awaitingPlace = false), 2500);
 		}
 	}
 </script>
