@@ -89,14 +89,90 @@ test.describe('the routes', () => {
 		expect((await bad.json()).error.path).toBe('track.lat.1');
 	});
 
+	test('the other routes of the core: an answer each, and a fault with its path each', async ({ request }) => {
+		const still = {
+			t: Array.from({ length: 200 }, (_, k) => k / 50),
+			x: Array(200).fill(0.1),
+			y: Array(200).fill(0),
+			z: Array(200).fill(-9.8),
+		};
+		const g = (x: number, y: number, z: number) => ({ accel: [x, y, z] });
+		const plan = {
+			aircraft: {
+				airspeedMaxMps: 16,
+				returnSpeedMps: 10,
+				speedKind: 'ground',
+				climbMps: 3,
+				descentMps: 1.5,
+				hoverW: 180,
+				cruiseW: 200,
+				climbW: 260,
+				descentW: 160,
+			},
+			pack: { usableWh: 60, reservePct: 25 },
+			wind: { fromDeg: 250, speedMps: 4, gustMps: 6 },
+			settings: { returnHeightM: 40, minDistanceM: 20, climbFirst: true, action: 'return' },
+			position: { bearingDeg: 62, distanceM: 500, heightM: 25 },
+			obstacles: [{ bearingDeg: 62, distanceM: 200, heightM: 12 }],
+			usedWh: 10,
+		};
+		const observed = {
+			rollRight: 'as-commanded',
+			pitchForward: 'as-commanded',
+			yawRight: 'as-commanded',
+			throttle: 'flips',
+		};
+		const cases: [string, object, Record<string, unknown>, object, string][] = [
+			[
+				'accel/fit',
+				{ accel: still, rawUnit: 'm/s2' },
+				{ missingFaces: ['back', 'left', 'right', 'nose', 'tail'] },
+				{ accel: still, rawUnit: 'ft' },
+				'rawUnit',
+			],
+			['gyro/still', { gyro: still }, { verdict: 'fail' }, { gyro: { ...still, y: [1] } }, 'gyro.y'],
+			[
+				'mounting/solve',
+				{ gestures: { level: g(0, 0, -9.8), noseUp: g(6, 0, -7.7), rightDown: g(0, -6, -7.7) } },
+				{ yawDeg: 0, verdict: 'pass' },
+				{ gestures: { level: g(0, 0, -9.8), noseUp: g(6, 0, -7.7), rightDown: { accel: [0, 'x', 1] } } },
+				'gestures.rightDown.accel.1',
+			],
+			[
+				'vibration/review',
+				{ accel: still, rotorHz: 90 },
+				{ verdict: 'fail' },
+				{ accel: still, rotorHz: -1 },
+				'rotorHz',
+			],
+			[
+				'return/plan',
+				plan,
+				{ verdict: 'pass', reachable: true },
+				{ ...plan, obstacles: [{ bearingDeg: 1, distanceM: 1, heightM: -1 }] },
+				'obstacles.0.heightM',
+			],
+			[
+				'response/diagnose',
+				{ layout: 'quad-x', spin: 'front-inward', observed },
+				{ safeToContinue: false, nextTest: { code: 'spin-check' } },
+				{ layout: 'quad-x', spin: 'front-inward', observed: { ...observed, throttle: 'up' } },
+				'observed.throttle',
+			],
+		];
+		for (const [route, good, expected, bad, path] of cases) {
+			const ok = await request.post(`/api/${route}`, { data: good });
+			expect(ok.status(), route).toBe(200);
+			expect(await ok.json()).toMatchObject(expected);
+			const refused = await request.post(`/api/${route}`, { data: bad });
+			expect(refused.status(), route).toBe(400);
+			expect((await refused.json()).error.path).toBe(path);
+		}
+	});
+
 	test('the description lists every route with its schemas', async ({ request }) => {
 		const description = await (await request.get('/api/openapi.json')).json();
-		expect(Object.keys(description.paths)).toEqual([
-			'/api/field',
-			'/api/compass/fit',
-			'/api/gnss/review',
-			'/api/hover/review',
-		]);
+		expect(Object.keys(description.paths)).toHaveLength(10);
 		expect(
 			description.paths['/api/compass/fit'].post.requestBody.content['application/json'].schema.properties.mag
 				.properties.x.type,

@@ -1,4 +1,5 @@
 import { InputError } from '$lib/core/frames/inputError';
+import type { RequestHandler } from '@sveltejs/kit';
 import type { z } from 'zod';
 
 /** The largest body that is read. */
@@ -82,7 +83,7 @@ export function requireType(request: Request, type: string): void {
 }
 
 /** A JSON body checked with its schema. */
-export async function readJson<T extends z.ZodType>(request: Request, schema: T): Promise<z.output<T>> {
+async function readJson<T extends z.ZodType>(request: Request, schema: T): Promise<z.output<T>> {
 	requireType(request, 'application/json');
 	const bytes = await readBytes(request);
 	let value: unknown;
@@ -111,3 +112,9 @@ export const notAllowed = (allow: string) => () =>
 		JSON.stringify({ error: { code: 'method-not-allowed', message: `This route takes ${allow}.`, path: 'method' } }),
 		{ status: 405, headers: { allow, 'content-type': 'application/json' } },
 	);
+
+/** A route that takes JSON of one schema and answers with what is computed from it. */
+export const jsonRoute = <T extends z.ZodType>(schema: T, compute: (input: z.output<T>) => unknown) => ({
+	POST: (({ request }) => answer(async () => compute(await readJson(request, schema)))) satisfies RequestHandler,
+	fallback: notAllowed('POST'),
+});

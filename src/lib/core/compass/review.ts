@@ -1,6 +1,6 @@
 import type { Reason } from '../../schema/common';
 import type { CompassAnswer, CompassRequest } from '../../schema/compass';
-import { fieldAt } from '../earth/field';
+import { fieldAtSite } from '../earth/field';
 import { DEG } from '../frames/angles';
 import { IDENTITY, inverse, scaleMat, type Mat3 } from '../frames/mat3';
 import { judge, reason } from '../frames/reasons';
@@ -166,7 +166,7 @@ const only = (values: Float64Array, kept: Uint8Array) => values.filter((_, i) =>
 export function fitCompass(request: CompassRequest): CompassAnswer {
 	const { mag, accel, gyro, site } = request;
 	const samples = mag.t.length;
-	const model = site ? fieldAt(site.latDeg, site.lonDeg, site.altM, site.date) : undefined;
+	const model = site && fieldAtSite(site);
 	const expected = model && { totalUt: model.totalUt, inclinationDeg: model.inclinationDeg };
 	const raw = columnsOf(mag);
 	const fit = fitOrRefuse(raw);

@@ -84,3 +84,13 @@ export function fieldAt(latDeg: number, lonDeg: number, altM: number, date: stri
 		reasons: [reason],
 	};
 }
+
+/** The field at a request's site. @throws InputError with path `site.date` for a date outside the model. */
+export function fieldAtSite(site: { latDeg: number; lonDeg: number; altM: number; date: string }): FieldAnswer {
+	try {
+		return fieldAt(site.latDeg, site.lonDeg, site.altM, site.date);
+	} catch (error) {
+		if (error instanceof InputError) throw new InputError(error.code, 'site.date', error.message);
+		throw error;
+	}
+}

@@ -3,6 +3,18 @@ import { compassAnswerSchema, compassRequestSchema } from '$lib/schema/compass';
 import { fieldAnswerSchema, fieldQuerySchema } from '$lib/schema/field';
 import { gnssAnswerSchema, gnssQuerySchema } from '$lib/schema/gnss';
 import { hoverAnswerSchema, hoverRequestSchema } from '$lib/schema/hover';
+import {
+	accelAnswerSchema,
+	accelRequestSchema,
+	gyroAnswerSchema,
+	gyroRequestSchema,
+	mountingAnswerSchema,
+	mountingRequestSchema,
+	vibrationAnswerSchema,
+	vibrationRequestSchema,
+} from '$lib/schema/inertial';
+import { responseAnswerSchema, responseRequestSchema } from '$lib/schema/response';
+import { returnAnswerSchema, returnRequestSchema } from '$lib/schema/return';
 import { answer, notAllowed } from '../respond';
 import type { RequestHandler } from './$types';
 
@@ -72,6 +84,12 @@ const document = () => ({
 			},
 		},
 		'/api/hover/review': post('Review of a test hover', hoverRequestSchema, hoverAnswerSchema),
+		'/api/accel/fit': post('Fit of an accelerometer to still poses', accelRequestSchema, accelAnswerSchema),
+		'/api/gyro/still': post('Review of a gyro at rest', gyroRequestSchema, gyroAnswerSchema),
+		'/api/mounting/solve': post('Mounting from three gestures', mountingRequestSchema, mountingAnswerSchema),
+		'/api/vibration/review': post('Review of vibration', vibrationRequestSchema, vibrationAnswerSchema),
+		'/api/return/plan': post('The way home from a place', returnRequestSchema, returnAnswerSchema),
+		'/api/response/diagnose': post('Faults behind a ground response', responseRequestSchema, responseAnswerSchema),
 	},
 });
 

@@ -1,0 +1,183 @@
+import type { Reason } from '../../schema/common';
+import type { GyroAnswer, GyroRequest } from '../../schema/inertial';
+import { judge, reason } from '../frames/reasons';
+import { line, mean, median, robustSigma } from '../frames/statistics';
+import { inertialLimits as limits } from './limits';
+
+/** Ratio of the flicker floor's Allan deviation to the bias instability coefficient (IEEE Std 952, annex C). */
+const FLOOR_RATIO = 0.664;
+const PER_OCTAVE = 3;
+/** The white part: the −½ slope within this tolerance of slope on the log-log plot. */
+const SLOPE_TOLERANCE = 0.15;
+/** Beyond this a bump or a drift may have the slope of white noise by accident. */
+const LONGEST_WHITE_S = 1;
+const PIECES = 20;
+const MOVED_SIGMAS = 8;
+const ENDS_SHARE = 0.1;
+
+/** Overlapping Allan deviation (IEEE Std 952) of evenly sampled rates at averaging factors m. Unit of the rate. */
+export function allanDeviation(rate: Float64Array, factors: readonly number[]): number[] {
+	const n = rate.length;
+	const theta = new Float64Array(n + 1);
+	for (let i = 0; i < n; i++) theta[i + 1] = theta[i] + rate[i];
+	return factors.map((m) => {
+		let sum = 0;
+		const count = n - 2 * m + 1;
+		for (let k = 0; k < count; k++) {
+			const d = theta[k + 2 * m] - 2 * theta[k + m] + theta[k];
+			sum += d * d;
+		}
+		return Math.sqrt(sum / (2 * m * m * count));
+	});
+}
+
+function factorsFor(n: number): number[] {
+	const out = new Set<number>();
+	for (let k = 0; ; k++) {
+		const m = Math.round(2 ** (k / PER_OCTAVE));
+		if (m > (n - 1) / 2) break;
+		out.add(m);
+	}
+	return [...out];
+}
+
+/** White noise density: Allan deviation at 1 s of the −½ slope, averaged over where the plot follows it. */
+function whiteNoise(tau: readonly number[], sigma: readonly number[]): number {
+	const values: number[] = [];
+	for (let k = 0; k + PER_OCTAVE < tau.length && tau[k] <= LONGEST_WHITE_S; k++) {
+		const slope = Math.log(sigma[k + PER_OCTAVE] / sigma[k]) / Math.log(tau[k + PER_OCTAVE] / tau[k]);
+		if (Math.abs(slope + 0.5) < SLOPE_TOLERANCE) values.push(sigma[k] * Math.sqrt(tau[k]));
+	}
+	// Without a stretch of that slope the shortest averaging time is the best there is.
+	return values.length > 0 ? median(values) : sigma[0] * Math.sqrt(tau[0]);
+}
+
+/** Whether the sensor was moved: any piece's mean far from the middle one, against the spread expected of the means. */
+function wasMoved(t: readonly number[], axis: Float64Array): boolean {
+	const n = axis.length;
+	const dt = (t[n - 1] - t[0]) / (n - 1);
+	// From neighbouring samples, which neither a bump nor a drift disturbs.
+	const density = (robustSigma(axis.subarray(1).map((value, k) => value - axis[k])) / Math.SQRT2) * Math.sqrt(dt);
+	const size = Math.max(2, Math.floor(n / PIECES));
+	const means: number[] = [];
+	const spreads: number[] = [];
+	for (let k = 0; k + size <= n; k += size) {
+		const piece = axis.subarray(k, k + size);
+		means.push(mean(piece));
+		spreads.push(robustSigma(piece));
+	}
+	const pieceS = dt * size;
+	const expected = Math.max(density / Math.sqrt(pieceS), robustSigma(means), 1e-9);
+	const middle = median(means);
+	const quiet = Math.max(median(spreads), 1e-9);
+	return means.some((m) => Math.abs(m - middle) > MOVED_SIGMAS * expected) || spreads.some((s) => s > 4 * quiet);
+}
+
+/**
+ * Reviews a gyro at rest (rad/s): bias, white noise, bias instability, drift, and whether it was really at rest.
+ * Evenly sampled to a good approximation; at least ten seconds.
+ */
+export function reviewStillGyro({ gyro }: GyroRequest): GyroAnswer {
+	const n = gyro.t.length;
+	const T = n > 1 ? gyro.t[n - 1] - gyro.t[0] : 0;
+	if (n < limits.minSamples.value || T < limits.gyroRestS.value * 0.98)
+		return {
+			biasRadps: null,
+			noiseDensityRadpsRtHz: null,
+			biasInstabilityRadps: null,
+			moved: null,
+			driftRadps: null,
+			allan: null,
+			...judge([
+				n < limits.minSamples.value
+					? reason(
+							'fail',
+							'insufficient-samples',
+							`${n} samples are too few.`,
+							n,
+							limits.minSamples,
+							'Record a minute at rest.',
+						)
+					: reason(
+							'fail',
+							'insufficient-duration',
+							`${T.toFixed(1)} s are too short.`,
+							T,
+							limits.gyroRestS,
+							'Record a minute at rest.',
+						),
+			]),
+		};
+	const dt = T / (n - 1);
+	const axes = [gyro.x, gyro.y, gyro.z].map((column) => Float64Array.from(column));
+	const factors = factorsFor(n);
+	const tau = factors.map((m) => m * dt);
+	const allan = axes.map((axis) => allanDeviation(axis, factors));
+	const densities = allan.map((sigma) => whiteNoise(tau, sigma));
+	const triple = <T>(values: T[]): [T, T, T] => [values[0], values[1], values[2]];
+	const bias = triple(axes.map((axis) => mean(axis)));
+	const instability = triple(allan.map((sigma) => Math.min(...sigma) / FLOOR_RATIO));
+	const moved = axes.some((axis) => wasMoved(gyro.t, axis));
+	const drift = triple(axes.map((axis) => driftOf(gyro.t, axis)));
+	return {
+		biasRadps: bias,
+		noiseDensityRadpsRtHz: triple(densities),
+		biasInstabilityRadps: instability,
+		moved,
+		driftRadps: drift,
+		allan: { tau, x: allan[0], y: allan[1], z: allan[2] },
+		...judge(reasonsOf(moved, bias, drift, T)),
+	};
+}
+
+/** Bias at the end minus bias at the start: each the mean of a tenth, or of the line where that is steadier. */
+function driftOf(t: readonly number[], axis: Float64Array): number {
+	const n = axis.length;
+	const part = Math.max(1, Math.floor(n * ENDS_SHARE));
+	const ends = mean(axis.subarray(n - part)) - mean(axis.subarray(0, part));
+	const straight = line(t, axis).slope * (t[n - 1] - t[0]);
+	// A steady drift is read best off the line through all samples; a settling one off its ends.
+	return Math.abs(straight - ends) < 0.3 * Math.abs(straight) ? straight : ends;
+}
+
+function reasonsOf(moved: boolean, bias: readonly number[], drift: readonly number[], T: number): Reason[] {
+	const most = (values: readonly number[]) => Math.max(...values.map(Math.abs));
+	const out: Reason[] = [];
+	out.push(
+		moved
+			? reason(
+					'fail',
+					'moved',
+					'It was moved while it should have been at rest.',
+					undefined,
+					undefined,
+					'Set it on firm ground, hands off, and record again.',
+				)
+			: reason('pass', 'at-rest', 'It was at rest.', T, limits.gyroRestS),
+	);
+	out.push(
+		most(bias) > limits.gyroBiasRadps.value
+			? reason(
+					'caution',
+					'bias-large',
+					'The bias at rest is large.',
+					most(bias),
+					limits.gyroBiasRadps,
+					'Let it settle, then calibrate the gyro at rest.',
+				)
+			: reason('pass', 'bias-small', 'The bias at rest is small.', most(bias), limits.gyroBiasRadps),
+	);
+	out.push(
+		most(drift) > limits.gyroDriftRadps.value
+			? reason(
+					'caution',
+					'drifting',
+					'The bias still moves: it is warming up.',
+					most(drift),
+					limits.gyroDriftRadps,
+					'Wait some minutes after power-on.',
+				)
+			: reason('pass', 'settled', 'The bias stands still.', most(drift), limits.gyroDriftRadps),
+	);
+	return out;
+}

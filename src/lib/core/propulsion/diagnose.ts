@@ -1,0 +1,188 @@
+import type { Reason } from '../../schema/common';
+import type { Outcome, ResponseAnswer, ResponseRequest } from '../../schema/response';
+import { judge, reason } from '../frames/reasons';
+import { hypothesesOf, type Hypothesis } from './hypotheses';
+import { motorsOf } from './layouts';
+import { likelihood, OUTCOMES, predict, TESTS, type Distribution, type Test } from './observation';
+import { CHECKS, FAULT_WORDS, type CheckCode } from './words';
+
+interface Weighed {
+	h: Hypothesis;
+	predicted: Record<Test, Distribution>;
+	p: number;
+}
+
+function normalised(rows: Weighed[]): Weighed[] {
+	const total = rows.reduce((sum, { p }) => sum + p, 0);
+	return rows.map((row) => ({ ...row, p: row.p / total }));
+}
+
+/** Entropy of a distribution given as unnormalised sums, bits. */
+function entropyOf(sums: Iterable<number>): { bits: number; total: number } {
+	let total = 0;
+	let weighted = 0;
+	for (const p of sums) {
+		if (!(p > 0)) continue;
+		total += p;
+		weighted += p * Math.log2(p);
+	}
+	return { bits: total > 0 ? Math.log2(total) - weighted / total : 0, total };
+}
+
+const addTo = (sums: Map<string, number>, key: string, p: number) => sums.set(key, (sums.get(key) ?? 0) + p);
+
+function faultEntropy(rows: readonly Weighed[]): number {
+	const sums = new Map<string, number>();
+	for (const { h, p } of rows) addTo(sums, h.fault, p);
+	return entropyOf(sums.values()).bits;
+}
+
+/** What each check would show of a hypothesis: equal texts cannot be told apart by it. */
+const SHOWS: Record<CheckCode, (h: Hypothesis) => string> = {
+	'spin-check': (h) => h.sigma.join(),
+	'motor-order-check': (h) => `${h.order.join()} ${h.sigma.map((s) => (s === 0 ? 0 : 1)).join()}`,
+	'prop-inspection': (h) => `${h.hand.join()} ${h.over.join()}`,
+	'tilt-check': (h) => h.board.join(),
+	'rc-monitor': (h) => h.channels.join(),
+	'mode-check': (h) => String(h.selfRighting),
+};
+
+/** Expected drop of the entropy over fault codes by a check that shows a property without error, bits. */
+function checkGain(rows: readonly Weighed[], code: CheckCode): number {
+	const groups = new Map<string, Map<string, number>>();
+	for (const { h, p } of rows) {
+		const shown = SHOWS[code](h);
+		const sums = groups.get(shown) ?? new Map<string, number>();
+		addTo(sums, h.fault, p);
+		groups.set(shown, sums);
+	}
+	let left = 0;
+	for (const sums of groups.values()) {
+		const { bits, total } = entropyOf(sums.values());
+		left += total * bits;
+	}
+	return faultEntropy(rows) - left;
+}
+
+/** Expected drop of the entropy over fault codes by a powered test seen with the usual errors, bits. */
+function nudgeGain(rows: readonly Weighed[], test: Test): number {
+	let left = 0;
+	for (const outcome of OUTCOMES) {
+		const sums = new Map<string, number>();
+		for (const { h, predicted, p } of rows) addTo(sums, h.fault, p * likelihood(predicted[test], outcome));
+		const { bits, total } = entropyOf(sums.values());
+		left += total * bits;
+	}
+	return faultEntropy(rows) - left;
+}
+
+const best = <T extends string>(codes: readonly T[], of: (code: T) => number) =>
+	codes.map((code) => ({ code, gainBits: Math.max(0, of(code)) })).reduce((a, b) => (b.gainBits > a.gainBits ? b : a));
+
+function nextTest(rows: readonly Weighed[], observed: Record<Test, Outcome>): ResponseAnswer['nextTest'] {
+	const seen = TESTS.map((test) => observed[test]);
+	const wrong = seen.some((outcome) => outcome !== 'as-commanded' && outcome !== 'not-tried');
+	const untried = TESTS.filter((test) => observed[test] === 'not-tried');
+	if (!wrong && untried.length > 0) {
+		// The throttle brings the weight off the gear: last.
+		const nudges = untried.filter((test) => test !== 'throttle');
+		return best(nudges.length > 0 ? nudges : untried, (test) => nudgeGain(rows, test));
+	}
+	return best(CHECKS, (code) => checkGain(rows, code));
+}
+
+/** The off check that shows a fault: the first in which it differs from a right aircraft. */
+function checkFor(h: Hypothesis, right: Hypothesis): CheckCode {
+	return CHECKS.find((code) => SHOWS[code](h) !== SHOWS[code](right)) ?? 'prop-inspection';
+}
+
+const predictedBy = new Map<string, { h: Hypothesis; predicted: Record<Test, Distribution> }[]>();
+
+/** Hypotheses of a layout with what each would show; worked out once. */
+function predictions(layout: ResponseRequest['layout'], spin: ResponseRequest['spin']) {
+	const key = `${layout} ${spin}`;
+	let rows = predictedBy.get(key);
+	if (!rows) {
+		const motors = motorsOf(layout, spin);
+		rows = hypothesesOf(layout, motors).map((h) => ({ h, predicted: predict(h, motors) }));
+		predictedBy.set(key, rows);
+	}
+	return rows;
+}
+
+/**
+ * Ranks the faults behind a ground response: what roll, pitch, yaw nudges and the throttle did, by a Bayesian model of
+ * mixer, propellers, board mounting and channels. `ranked` sums to one over all fault codes; METHODS-RESPONSE.
+ */
+export function diagnoseResponse({ layout, spin, observed }: ResponseRequest): ResponseAnswer {
+	const known = predictions(layout, spin);
+	const rows = normalised(
+		known.map(({ h, predicted }) => ({
+			h,
+			predicted,
+			p: TESTS.reduce((p, test) => p * likelihood(predicted[test], observed[test]), h.weight),
+		})),
+	);
+	const families = new Map<string, Weighed[]>();
+	for (const row of rows) families.set(row.h.fault, [...(families.get(row.h.fault) ?? []), row]);
+	const ranked = [...families]
+		.map(([fault, own]) => {
+			const top = Math.max(...own.map(({ p }) => p));
+			const likely = own.filter(({ p }) => p >= top / 2).flatMap(({ h }) => h.motors);
+			return {
+				fault,
+				motors: [...new Set(likely)],
+				probability: own.reduce((sum, { p }) => sum + p, 0),
+				check: checkFor(own[0].h, known[0].h),
+			};
+		})
+		.sort((a, b) => b.probability - a.probability)
+		.map((row) => ({ ...row, why: FAULT_WORDS(row.fault) }));
+
+	const seen = TESTS.map((test) => observed[test]);
+	const safeToContinue = seen.every((outcome) => outcome === 'as-commanded');
+	const wrong = TESTS.filter((test) => observed[test] !== 'as-commanded' && observed[test] !== 'not-tried');
+	const next = nextTest(rows, observed);
+	return { ranked, safeToContinue, nextTest: next, ...judge(reasonsOf(observed, wrong, ranked, next.code)) };
+}
+
+function reasonsOf(
+	observed: Record<Test, Outcome>,
+	wrong: readonly Test[],
+	ranked: ResponseAnswer['ranked'],
+	next: string,
+): Reason[] {
+	if (wrong.length > 0) {
+		const [top] = ranked.filter(({ fault }) => fault !== 'no-fault');
+		return [
+			reason(
+				'fail',
+				'response-wrong',
+				`It did not answer as commanded (${wrong.map((test) => `${test}: ${observed[test]}`).join(', ')}). Most likely: ${top.why}.`,
+				top.probability,
+				undefined,
+				`Disarm, unplug, propellers off; then ${next}.`,
+			),
+		];
+	}
+	const missing = TESTS.filter((test) => observed[test] === 'not-tried');
+	if (missing.length > 0)
+		return [
+			reason(
+				'fail',
+				'insufficient-observations',
+				`Not tried yet: ${missing.join(', ')}.`,
+				4 - missing.length,
+				{ value: 4, unit: 'tests', source: 'Winglogos rule' },
+				`Next: ${next}.`,
+			),
+		];
+	return [
+		reason(
+			'pass',
+			'all-as-commanded',
+			'All four answered as commanded. That is evidence of the right signs, not of balance or sound propellers.',
+			4,
+		),
+	];
+}

@@ -1,0 +1,51 @@
+/** Checks with the propellers off or the power off, and what they look at. */
+export const CHECKS = [
+	'spin-check',
+	'motor-order-check',
+	'prop-inspection',
+	'tilt-check',
+	'rc-monitor',
+	'mode-check',
+] as const;
+export type CheckCode = (typeof CHECKS)[number];
+
+const WORDS: Record<string, string> = {
+	'no-fault': 'nothing is wrong',
+	'motor-reversed': 'one motor turns the wrong way',
+	'prop-wrong': 'one propeller is of the wrong hand',
+	'prop-upside-down': 'one propeller is fitted upside down',
+	'motor-dead': 'one motor does not turn',
+	'motor-and-prop-reversed': 'one motor and its propeller are both reversed',
+	'props-all-upside-down': 'all propellers are fitted upside down',
+	'props-all-wrong': 'all propellers are of the wrong hand',
+	'motors-all-reversed': 'all motors turn the wrong way',
+	'spin-scheme-reversed': 'built for the other spin scheme than the one set',
+	'props-same-hand': 'all propellers are of one hand',
+	'props-pair-exchanged': 'two neighbouring propellers are exchanged',
+	'motor-order-left-right': 'outputs are mirrored left to right',
+	'motor-order-front-back': 'outputs are mirrored front to back',
+	'motor-order-180': 'outputs are turned by half a turn',
+	'motor-order-upper-lower': 'upper and lower outputs are exchanged',
+	'motor-order-turned': 'outputs are turned by one arm',
+	'motor-order-pair': 'two outputs are exchanged',
+	'board-yaw-90': 'the board is turned by a quarter and not told so',
+	'board-yaw-180': 'the board is turned by half a turn and not told so',
+	'board-upside-down': 'the board is upside down and not told so',
+	'self-righting-active': 'the self-righting mode is on',
+	'rc-roll-reversed': 'the roll channel is reversed',
+	'rc-pitch-reversed': 'the pitch channel is reversed',
+	'rc-yaw-reversed': 'the yaw channel is reversed',
+	'rc-order-roll-pitch': 'roll and pitch channels are exchanged',
+	'rc-order-roll-yaw': 'roll and yaw channels are exchanged',
+	'rc-order-pitch-yaw': 'pitch and yaw channels are exchanged',
+	'rc-order-throttle': 'the throttle channel is exchanged with another',
+	'nose-reversed': 'board and outputs both think that the tail is the nose',
+};
+
+/** A fault code in plain words; double faults are joined by "and". */
+export const FAULT_WORDS = (fault: string): string =>
+	WORDS[fault] ??
+	fault
+		.split('+')
+		.map((part) => WORDS[part] ?? part)
+		.join(', and ');
