@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import sharp from 'sharp';
 
 const circle = (n: number) => {
 	const t = Array.from({ length: n }, (_, k) => k / 20);
@@ -170,9 +171,43 @@ test.describe('the routes', () => {
 		}
 	});
 
+	test('a photo: tilt of its horizon, refusals, and sizes', async ({ request }) => {
+		const drawing = (width: number, height: number, tiltDeg: number) => {
+			const drop = (width / 2) * Math.tan((tiltDeg * Math.PI) / 180);
+			return Buffer.from(
+				`<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><rect width="100%" height="100%" fill="#bcd"/><path d="M0 ${height / 2 - drop}L${width} ${height / 2 + drop}V${height}H0z" fill="#354"/></svg>`,
+			);
+		};
+		const post = (data: Buffer, type = 'image/jpeg') =>
+			request.post('/api/horizon/tilt', { headers: { 'content-type': type }, data });
+		const photo = await sharp(drawing(1600, 1000, 3))
+			.jpeg()
+			.toBuffer();
+		const answer = await (await post(photo)).json();
+		expect(answer.tiltDeg).toBeCloseTo(3, 1);
+		expect(answer.line[2]).toBe(1600);
+		// Held on its side, told by EXIF: the answer is for the picture as it is meant to be seen.
+		const turned = await sharp(photo).rotate(270).withMetadata({ orientation: 6 }).jpeg().toBuffer();
+		expect((await (await post(turned)).json()).tiltDeg).toBeCloseTo(3, 1);
+		const blank = await sharp({ create: { width: 300, height: 200, channels: 3, background: '#777' } })
+			.png()
+			.toBuffer();
+		expect((await (await post(blank, 'image/png')).json()).reasons[0].code).toBe('insufficient-horizon');
+		expect((await post(photo.subarray(0, 700))).status()).toBe(400);
+		expect((await post(Buffer.from('no picture'))).status()).toBe(400);
+		expect((await post(photo, 'image/gif')).status()).toBe(415);
+		const huge = await sharp({
+			create: { width: 8000, height: 7000, channels: 3, background: '#777' },
+			limitInputPixels: false,
+		})
+			.png()
+			.toBuffer();
+		expect((await post(huge, 'image/png')).status()).toBe(413);
+	});
+
 	test('the description lists every route with its schemas', async ({ request }) => {
 		const description = await (await request.get('/api/openapi.json')).json();
-		expect(Object.keys(description.paths)).toHaveLength(10);
+		expect(Object.keys(description.paths)).toHaveLength(11);
 		expect(
 			description.paths['/api/compass/fit'].post.requestBody.content['application/json'].schema.properties.mag
 				.properties.x.type,

@@ -6,7 +6,7 @@ import { expectAccessible, openDemo, watch } from './support';
 test('every place opens without a request to another host, in every theme, and axe finds nothing serious', async ({
 	page,
 }) => {
-	test.setTimeout(120_000);
+	test.setTimeout(300_000);
 	const { complaints } = watch(page);
 	await openDemo(page);
 	for (const path of [

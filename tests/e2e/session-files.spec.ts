@@ -9,7 +9,7 @@ const give = (page: Page, name: string, content: string) =>
 	page.locator('main input[type=file]').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
 
 test('a session on files, by touch, on a phone', async ({ page }) => {
-	test.setTimeout(150_000);
+	test.setTimeout(300_000);
 	const { complaints } = watch(page);
 	await openDemo(page);
 	await expectAccessible(page, 'start on a phone');

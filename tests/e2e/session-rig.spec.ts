@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { answerByKeys, expectAccessible, listen, openDemo, startSession, watch } from './support';
 
 test('a whole session on the practice aircraft, by keyboard', async ({ page }) => {
-	test.setTimeout(180_000);
+	test.setTimeout(400_000);
 	const heard = await listen(page);
 	const { complaints } = watch(page);
 	await openDemo(page);

@@ -41,10 +41,12 @@ export function checked<T extends z.ZodType>(schema: T, value: unknown): z.outpu
 	throw new HttpError(400, 'invalid-input', dotted, `${dotted}: ${message}`);
 }
 
+export const tooLarge = (message: string) => new HttpError(413, 'too-large', 'body', message);
+
 /** The body as bytes, never more than the limit, whatever the headers say. */
 export async function readBytes(request: Request): Promise<Uint8Array> {
-	const tooLarge = new HttpError(413, 'too-large', 'body', 'The body is larger than 32 MiB.');
-	if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) throw tooLarge;
+	const large = tooLarge('The body is larger than 32 MiB.');
+	if (Number(request.headers.get('content-length') ?? 0) > MAX_BODY_BYTES) throw large;
 	const reader = request.body?.getReader();
 	const parts: Uint8Array[] = [];
 	let size = 0;
@@ -54,12 +56,12 @@ export async function readBytes(request: Request): Promise<Uint8Array> {
 			step = await reader.read();
 		} catch (error) {
 			// The adapter cuts off bodies over its own limit with an error that carries the status.
-			if (error instanceof Error && 'status' in error && error.status === 413) throw tooLarge;
+			if (error instanceof Error && 'status' in error && error.status === 413) throw large;
 			throw new HttpError(400, 'unreadable-body', 'body', 'The body could not be read.');
 		}
 		if (step.done) break;
 		size += step.value.length;
-		if (size > MAX_BODY_BYTES) throw tooLarge;
+		if (size > MAX_BODY_BYTES) throw large;
 		parts.push(step.value);
 	}
 	const whole = new Uint8Array(size);
@@ -71,14 +73,14 @@ export async function readBytes(request: Request): Promise<Uint8Array> {
 	return whole;
 }
 
-export function requireType(request: Request, type: string): void {
+export function requireType(request: Request, ...types: string[]): void {
 	const sent = (request.headers.get('content-type') ?? '').split(';')[0].trim().toLowerCase();
-	if (sent !== type)
+	if (!types.includes(sent))
 		throw new HttpError(
 			415,
 			'wrong-content-type',
 			'content-type',
-			`Send this body as ${type}, not ${sent || 'without a type'}.`,
+			`Send this body as ${types.join(' or ')}, not ${sent || 'without a type'}.`,
 		);
 }
 

@@ -30,8 +30,9 @@ interface Draft {
 	latDeg: number | null;
 	lonDeg: number | null;
 	altM: number | null;
-	counts: Map<string, number>;
-	gsa: Map<string, ActiveSatellites>;
+	/** Made when first needed: most epochs of a fast log need neither. */
+	counts: Map<string, number> | null;
+	gsa: Map<string, ActiveSatellites> | null;
 	reportsQuality: boolean;
 	hdop: number | null;
 	quality: number | null;
@@ -57,6 +58,7 @@ const GSA_HOLDS = 12;
 /** GGA counts no further; a GSA of shortly before tells how many there really are. */
 const GGA_STOPS_AT = 12;
 const GSA_STANDS_S = 5;
+const NONE: readonly Draft[] = [];
 const KNOTS_TO_MPS = 1852 / 3600;
 /** Mode letters of RMC, GLL and GNS that are a fix: autonomous, differential, RTK fixed and float, precise. */
 const FIX_MODES = /[ADRFP]/;
@@ -74,8 +76,8 @@ export function readEpochs(text: string): Log {
 
 	const at = (tod: number): Draft => {
 		const bin = Math.round(tod / 0.01);
-		for (const k of [bin - 1, bin, bin + 1])
-			for (const draft of byBin.get(k) ?? []) if (Math.abs(draft.tod - tod) <= SAME_EPOCH_S) return draft;
+		for (let k = bin - 1; k <= bin + 1; k++)
+			for (const draft of byBin.get(k) ?? NONE) if (Math.abs(draft.tod - tod) <= SAME_EPOCH_S) return draft;
 		const draft: Draft = {
 			tod,
 			order: drafts.length,
@@ -84,8 +86,8 @@ export function readEpochs(text: string): Log {
 			latDeg: null,
 			lonDeg: null,
 			altM: null,
-			counts: new Map(),
-			gsa: new Map(),
+			counts: null,
+			gsa: null,
 			reportsQuality: false,
 			hdop: null,
 			quality: null,
@@ -94,7 +96,9 @@ export function readEpochs(text: string): Log {
 			courseDeg: null,
 		};
 		drafts.push(draft);
-		byBin.set(bin, [...(byBin.get(bin) ?? []), draft]);
+		const sameBin = byBin.get(bin);
+		if (sameBin) sameBin.push(draft);
+		else byBin.set(bin, [draft]);
 		for (const active of pending) addGsa(draft, active);
 		pending = [];
 		return draft;
@@ -108,10 +112,14 @@ export function readEpochs(text: string): Log {
 		return true;
 	};
 
+	let lastField = '';
 	const timed = (field: string | undefined): Draft | null => {
+		// The sentences of one epoch mostly carry the same text of its time.
+		if (current && field === lastField) return current;
 		const tod = timeOfDay(field);
 		if (tod === null) return null;
 		current = at(tod);
+		lastField = field ?? '';
 		return current;
 	};
 
@@ -127,7 +135,7 @@ export function readEpochs(text: string): Log {
 				if (draft.quality === null || placed) draft.quality = quality;
 				draft.reportsQuality = true;
 				const used = numberIn(f[6]);
-				if (used !== null) draft.counts.set(`GGA ${talker}`, used);
+				if (used !== null) (draft.counts ??= new Map()).set(`GGA ${talker}`, used);
 				draft.hdop = hdopIn(numberIn(f[7])) ?? draft.hdop;
 				if (placed) draft.altM = numberIn(f[8]);
 				return;
@@ -144,7 +152,7 @@ export function readEpochs(text: string): Log {
 				draft.modes += modes;
 				draft.reportsQuality = true;
 				const used = numberIn(f[6]);
-				if (used !== null) draft.counts.set(`GNS ${talker}`, used);
+				if (used !== null) (draft.counts ??= new Map()).set(`GNS ${talker}`, used);
 				draft.hdop = hdopIn(numberIn(f[7])) ?? draft.hdop;
 				return;
 			}
@@ -196,8 +204,8 @@ export function readEpochs(text: string): Log {
 
 	const counts = readNmea(text.includes('\0') ? text.replaceAll('\0', '') : text, take);
 	const epochs = unwrap(drafts);
-	const withGsa = drafts.findLast((draft) => draft.gsa.size > 0);
-	const lastUsed = new Set([...(withGsa?.gsa.values() ?? [])].flatMap(({ used }) => used));
+	const withGsa = drafts.findLast((draft) => draft.gsa !== null);
+	const lastUsed = new Set([...(withGsa?.gsa?.values() ?? [])].flatMap(({ used }) => used));
 	const view = gsv.last(10);
 	return {
 		counts,
@@ -210,6 +218,7 @@ export function readEpochs(text: string): Log {
 function addGsa(draft: Draft, active: ActiveSatellites): void {
 	draft.reportsQuality = true;
 	// Twelve ids fill a sentence: a second one of the same source goes on; otherwise it is the next report of the same.
+	draft.gsa ??= new Map();
 	const before = draft.gsa.get(active.source);
 	const goesOn = before && before.used.length % GSA_HOLDS === 0 && before.used.length > 0;
 	draft.gsa.set(active.source, goesOn ? { ...active, used: [...before.used, ...active.used] } : active);
@@ -217,8 +226,11 @@ function addGsa(draft: Draft, active: ActiveSatellites): void {
 }
 
 function satellitesOf(draft: Draft): number | null {
-	const used = new Set([...draft.gsa.values()].flatMap((active) => active.used));
-	if (used.size > 0) return used.size;
+	if (draft.gsa) {
+		const used = new Set([...draft.gsa.values()].flatMap((active) => active.used));
+		if (used.size > 0) return used.size;
+	}
+	if (!draft.counts) return null;
 	for (const type of ['GGA', 'GNS']) {
 		const counts = [...draft.counts].filter(([key]) => key.startsWith(type));
 		if (counts.length === 0) continue;
@@ -235,7 +247,7 @@ function fixTypeOf(draft: Draft): FixType {
 	if (draft.quality === 4 || draft.modes.includes('R')) return 'rtk-fixed';
 	if (draft.quality === 5 || draft.modes.includes('F')) return 'rtk-float';
 	if (draft.quality === 2 || draft.modes.includes('D')) return 'differential';
-	const modes = [...draft.gsa.values()].map(({ mode }) => mode ?? 0);
+	const modes = [...(draft.gsa?.values() ?? [])].map(({ mode }) => mode ?? 0);
 	const dimension = Math.max(0, ...modes);
 	if (dimension === 2 || dimension === 3) return dimension === 3 ? '3D' : '2D';
 	return draft.altM === null ? '2D' : '3D';
@@ -264,7 +276,7 @@ function unwrap(drafts: Draft[]): Epoch[] {
 		}
 		latest = Math.max(latest, t);
 		let satellites = satellitesOf(draft);
-		if (draft.gsa.size > 0 && satellites !== null) gsa = { tS: t, count: satellites };
+		if (draft.gsa && satellites !== null) gsa = { tS: t, count: satellites };
 		else if (satellites === GGA_STOPS_AT && gsa.count > satellites && Math.abs(t - gsa.tS) <= GSA_STANDS_S)
 			satellites = gsa.count;
 		out.push({

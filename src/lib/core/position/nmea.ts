@@ -55,32 +55,48 @@ export function readNmea(text: string, take: (sentence: Sentence) => void): Read
 	};
 	let line = 0;
 	let from = 0;
-	while (from < text.length) {
-		let to = from;
-		while (to < text.length && text.charCodeAt(to) !== 10 && text.charCodeAt(to) !== 13) to++;
+	// Lines end in LF, CR LF, or CR alone; searching for one byte is quicker than looking at each.
+	const end = text.includes('\n') ? '\n' : '\r';
+	const pending: string[] = [];
+	while (from < text.length || pending.length > 0) {
+		if (pending.length === 0) {
+			const at = text.indexOf(end, from);
+			const to = at < 0 ? text.length : at;
+			const whole = text.slice(from, text.charCodeAt(to - 1) === 13 && to > from ? to - 1 : to);
+			from = to + 1;
+			// A bare CR within: old and new ends mixed in one log.
+			if (whole.includes('\r')) pending.push(...whole.split('\r').reverse());
+			else pending.push(whole);
+		}
 		line++;
-		const row = text.slice(from, to);
-		from = text.charCodeAt(to) === 13 && text.charCodeAt(to + 1) === 10 ? to + 2 : to + 1;
-		if (row.length === 0 || row.trimStart().startsWith('#')) continue;
-
+		const row = pending.pop() ?? '';
+		if (row.length === 0) continue;
 		const dollar = row.lastIndexOf('$');
 		const bang = row.lastIndexOf('!');
 		if (dollar < 0 && bang < 0) continue;
-		const starts = (dollar > bang ? [dollar, bang] : [bang, dollar]).filter((at) => at >= 0);
-		const found = starts.map((start) => ({ start, sum: checksumAt(row, start) }));
-		const right = found.find(({ sum }) => sum?.right);
-		if (right?.sum) {
+		if (dollar !== 0 && row.trimStart().startsWith('#')) continue;
+
+		// A sentence begins at the last `$`; at the last `!` where that gives a right checksum and the `$` does not.
+		const first = dollar > bang ? dollar : bang;
+		let start = first;
+		let sum = checksumAt(row, first);
+		if (!sum?.right && dollar >= 0 && bang >= 0) {
+			const other = checksumAt(row, dollar > bang ? bang : dollar);
+			if (other?.right) [start, sum] = [dollar > bang ? bang : dollar, other];
+			sum ??= other;
+		}
+		if (sum?.right) {
 			counts.sentences++;
-			const fields = row.slice(right.start + 1, right.sum.star).split(',');
+			const fields = row.slice(start + 1, sum.star).split(',');
 			const address = fields.shift() ?? '';
-			const talks = row[right.start] === '$' && address.length === 5 && address[0] !== 'P';
+			const talks = row[start] === '$' && address.length === 5 && address[0] !== 'P';
 			take({
 				line,
 				talker: talks ? address.slice(0, 2) : '',
 				type: talks ? address.slice(2) : address,
 				fields,
 			});
-		} else if (found.some(({ sum }) => sum)) {
+		} else if (sum) {
 			counts.checksumErrors++;
 			problem(line, 'the checksum is wrong', row);
 		} else {

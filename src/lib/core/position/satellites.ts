@@ -67,53 +67,67 @@ export function readGsa({ talker, fields }: Sentence): ActiveSatellites {
 	return { source: `${talker}/${systemField}`, mode: numberIn(fields[1]), used, hdop: numberIn(fields[15]) };
 }
 
+/** The sentences of a cycle as they came: only the last cycles are ever read, so only those are taken apart. */
 interface Cycle {
 	expected: number;
 	next: number;
-	satellites: Omit<Satellite, 'used'>[];
+	talker: string;
+	sentences: string[][];
+	atS: number;
+}
+
+type Seen = Omit<Satellite, 'used'>;
+
+function satellitesIn({ talker, sentences }: Cycle): Seen[] {
+	const out: Seen[] = [];
+	for (const fields of sentences) {
+		// 3 counts, then blocks of four, then perhaps the signal.
+		for (let k = 3; k + 3 < fields.length; k += 4) {
+			const id = idIn(fields[k]);
+			if (id === null) continue;
+			out.push({
+				...nameSatellite(BY_TALKER[talker], id),
+				elevationDeg: numberIn(fields[k + 1]),
+				azimuthDeg: numberIn(fields[k + 2]),
+				snrDb: numberIn(fields[k + 3]),
+			});
+		}
+	}
+	return out;
 }
 
 /** Gathers GSV sentences into full cycles, one per talker and signal. */
 export function gsvCollector() {
 	const open = new Map<string, Cycle>();
-	const full = new Map<string, { atS: number; satellites: Omit<Satellite, 'used'>[] }>();
+	const full = new Map<string, Cycle>();
 	return {
 		take({ talker, fields }: Sentence, atS: number) {
-			const total = numberIn(fields[0]);
-			const number = numberIn(fields[1]);
-			if (total === null || number === null) return;
-			const blocks = fields.slice(3);
-			const signal = blocks.length % 4 === 1 ? (blocks.pop() ?? '').trim() : '';
-			const key = `${talker}/${signal}`;
-			const cycle = number === 1 ? { expected: total, next: 1, satellites: [] } : open.get(key);
+			const total = Number(fields[0]);
+			const number = Number(fields[1]);
+			if (!(total > 0) || !(number > 0)) return;
+			const signal = (fields.length - 3) % 4 === 1 ? fields[fields.length - 1].trim() : '';
+			const key = talker + signal;
+			const cycle = number === 1 ? { expected: total, next: 1, talker, sentences: [], atS } : open.get(key);
 			if (!cycle || cycle.next !== number || cycle.expected !== total) {
 				open.delete(key); // a log that starts in mid-cycle, or a lost sentence
 				return;
 			}
-			for (let k = 0; k + 3 < blocks.length; k += 4) {
-				const id = idIn(blocks[k]);
-				if (id === null) continue;
-				cycle.satellites.push({
-					...nameSatellite(BY_TALKER[talker], id),
-					elevationDeg: numberIn(blocks[k + 1]),
-					azimuthDeg: numberIn(blocks[k + 2]),
-					snrDb: numberIn(blocks[k + 3]),
-				});
-			}
+			cycle.sentences.push(fields);
 			cycle.next++;
+			cycle.atS = atS;
 			open.set(key, cycle);
 			if (number !== total) return;
 			open.delete(key);
-			full.set(key, { atS, satellites: cycle.satellites });
+			full.set(key, cycle);
 		},
 		/** Satellites of the last full cycles, each once with its strongest signal; null where there was no full cycle. */
-		last(withinS: number): Omit<Satellite, 'used'>[] | null {
+		last(withinS: number): Seen[] | null {
 			if (full.size === 0) return null;
 			const latest = Math.max(...[...full.values()].map(({ atS }) => atS));
-			const seen = new Map<string, Omit<Satellite, 'used'>>();
-			for (const { atS, satellites } of full.values()) {
-				if (latest - atS > withinS) continue;
-				for (const satellite of satellites) {
+			const seen = new Map<string, Seen>();
+			for (const cycle of full.values()) {
+				if (latest - cycle.atS > withinS) continue;
+				for (const satellite of satellitesIn(cycle)) {
 					const before = seen.get(satelliteKey(satellite));
 					if (!before || (satellite.snrDb ?? -1) > (before.snrDb ?? -1)) seen.set(satelliteKey(satellite), satellite);
 				}

@@ -13,6 +13,7 @@ import {
 	vibrationAnswerSchema,
 	vibrationRequestSchema,
 } from '$lib/schema/inertial';
+import { horizonAnswerSchema } from '$lib/schema/horizon';
 import { responseAnswerSchema, responseRequestSchema } from '$lib/schema/response';
 import { returnAnswerSchema, returnRequestSchema } from '$lib/schema/return';
 import { answer, notAllowed } from '../respond';
@@ -84,6 +85,19 @@ const document = () => ({
 			},
 		},
 		'/api/hover/review': post('Review of a test hover', hoverRequestSchema, hoverAnswerSchema),
+		'/api/horizon/tilt': {
+			post: {
+				summary: 'Tilt of the horizon in a photo',
+				requestBody: {
+					required: true,
+					content: {
+						'image/jpeg': { schema: { type: 'string', format: 'binary' } },
+						'image/png': { schema: { type: 'string', format: 'binary' } },
+					},
+				},
+				responses: { ...ok(horizonAnswerSchema), ...faults(400, 413, 415) },
+			},
+		},
 		'/api/accel/fit': post('Fit of an accelerometer to still poses', accelRequestSchema, accelAnswerSchema),
 		'/api/gyro/still': post('Review of a gyro at rest', gyroRequestSchema, gyroAnswerSchema),
 		'/api/mounting/solve': post('Mounting from three gestures', mountingRequestSchema, mountingAnswerSchema),

@@ -1,0 +1,90 @@
+import { describe, expect, it } from 'vitest';
+import { DEG } from '../frames/angles';
+import { seededRng } from '../frames/random';
+import { findHorizon, type Picture } from './horizon';
+
+/** A drawn picture: sky gradient over textured ground, with a known tilt. */
+function draw(tiltDeg: number, seed: number, { contrast = 50, width = 480, height = 320 } = {}): Picture {
+	const rng = seededRng(seed);
+	const rgb = new Uint8Array(width * height * 3);
+	const middle = height * (0.4 + 0.2 * rng.uniform());
+	const slope = Math.tan(tiltDeg * DEG);
+	const waves = Array.from({ length: 6 }, () => [
+		0.02 + 0.2 * rng.uniform(),
+		0.05 + 0.4 * rng.uniform(),
+		6.3 * rng.uniform(),
+	]);
+	for (let y = 0; y < height; y++)
+		for (let x = 0; x < width; x++) {
+			const below = y - (middle + slope * (x - width / 2));
+			const texture = waves.reduce((sum, [a, b, c]) => sum + Math.sin(a * x + b * y + c), 0);
+			const noise = 4 * rng.normal();
+			const ground = Math.max(0, Math.min(1, below + 0.5));
+			const sky = 190 - 0.12 * y + noise;
+			const land = 190 - contrast + 9 * texture + noise;
+			const value = (1 - ground) * sky + ground * land;
+			const i = 3 * (y * width + x);
+			rgb[i] = Math.max(0, Math.min(255, value - 8 * (1 - ground)));
+			rgb[i + 1] = Math.max(0, Math.min(255, value));
+			rgb[i + 2] = Math.max(0, Math.min(255, value + 14 * (1 - ground)));
+		}
+	return { width, height, rgb, fullWidth: 4 * width, fullHeight: 4 * height };
+}
+
+describe('a picture with a horizon', () => {
+	it.each([-14, -6.3, -1.2, 0, 0.7, 3.9, 11])(
+		'of %s° is measured to a tenth of a degree, right side lower positive',
+		(tilt) => {
+			const answer = findHorizon(draw(tilt, 3));
+			expect(Math.abs((answer.tiltDeg ?? 99) - tilt)).toBeLessThan(0.1);
+			expect(answer.sigmaDeg).toBeLessThan(0.3);
+			expect(answer.verdict).toBe(Math.abs(tilt) > 0.6 ? 'caution' : 'pass');
+		},
+	);
+
+	it('gives its line in the pixels of the picture as posted', () => {
+		const { line } = findHorizon(draw(5, 2));
+		if (!line) throw new Error('no line');
+		expect([line[0], line[2]]).toEqual([0, 1920]);
+		expect(Math.atan2(line[3] - line[1], line[2] - line[0]) / DEG).toBeCloseTo(5, 1);
+	});
+
+	it('mirrors with the picture', () => {
+		const picture = draw(4, 5);
+		const mirrored = { ...picture, rgb: new Uint8Array(picture.rgb.length) };
+		for (let y = 0; y < picture.height; y++)
+			for (let x = 0; x < picture.width; x++)
+				for (let k = 0; k < 3; k++)
+					mirrored.rgb[3 * (y * picture.width + x) + k] =
+						picture.rgb[3 * (y * picture.width + picture.width - 1 - x) + k];
+		expect(findHorizon(mirrored).tiltDeg).toBeCloseTo(-(findHorizon(picture).tiltDeg ?? NaN), 1);
+	});
+});
+
+/** Leaves and stones: overlapping discs of any size and shade, no line anywhere. */
+function clutter(seed: number): Picture {
+	const rng = seededRng(seed);
+	const [width, height] = [400, 300];
+	const rgb = new Uint8Array(width * height * 3).fill(110);
+	for (let k = 0; k < 500; k++) {
+		const [cx, cy, r] = [width * rng.uniform(), height * rng.uniform(), 4 + 30 * rng.uniform() ** 2];
+		const shade = [0, 1, 2].map(() => 40 + 170 * rng.uniform());
+		for (let y = Math.max(0, Math.floor(cy - r)); y < Math.min(height, cy + r); y++)
+			for (let x = Math.max(0, Math.floor(cx - r)); x < Math.min(width, cx + r); x++)
+				if ((x - cx) ** 2 + (y - cy) ** 2 < r * r) shade.forEach((v, c) => (rgb[3 * (y * width + x) + c] = v));
+	}
+	return { width, height, rgb, fullWidth: width, fullHeight: height };
+}
+
+describe('a picture without one', () => {
+	it('is refused, never given a made-up angle', () => {
+		for (let seed = 1; seed <= 6; seed++) {
+			const answer = findHorizon(clutter(seed));
+			expect(answer.reasons[0].code).toBe('insufficient-horizon');
+			expect([answer.tiltDeg, answer.sigmaDeg, answer.line]).toEqual([null, null, null]);
+		}
+		const flat = { width: 200, height: 150, rgb: new Uint8Array(90_000).fill(120), fullWidth: 200, fullHeight: 150 };
+		expect(findHorizon(flat).verdict).toBe('fail');
+		expect(findHorizon({ ...flat, width: 20, height: 20 }).verdict).toBe('fail');
+	});
+});

@@ -1,0 +1,318 @@
+import type { HorizonAnswer } from '../../schema/horizon';
+import { DEG } from '../frames/angles';
+import { judge, reason } from '../frames/reasons';
+import { median, robustSigma } from '../frames/statistics';
+import { horizonLimits as limits } from './limits';
+
+/** A picture as rows of red, green, blue bytes. */
+export interface Picture {
+	width: number;
+	height: number;
+	/** 3 bytes a pixel, row by row. */
+	rgb: Uint8Array | Uint8ClampedArray;
+	/** Size of the picture as posted: the line is given in its pixels. */
+	fullWidth: number;
+	fullHeight: number;
+}
+
+const MOST_DEG = 20;
+/** Fine enough: half a step is within the first window of the refinement. */
+const COARSE_DEG = 1.5;
+const PIECES = 16;
+const STEPS: readonly number[] = [2, 6];
+const EDGE_ROWS = 8;
+const SKY_WEIGHT = 0.8;
+const TEXTURE_POWER = 0.7;
+const SHRINK: readonly number[] = [14, 8, 5];
+/** Columns count as tight within this many pixels of the line. */
+const TIGHT_PX = 1.6;
+const MIN_CONTRAST = 2;
+
+type Channel = Float32Array;
+
+/** Lightness, blue against red, green against both, smoothed by 3×3: what sky and ground differ in. */
+function channelsOf({ width, height, rgb }: Picture): Channel[] {
+	const n = width * height;
+	const raw = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
+	for (let i = 0; i < n; i++) {
+		const [r, g, b] = [rgb[3 * i], rgb[3 * i + 1], rgb[3 * i + 2]];
+		raw[0][i] = 0.299 * r + 0.587 * g + 0.114 * b;
+		raw[1][i] = 0.7 * (b - r);
+		raw[2][i] = 0.7 * (g - (r + b) / 2);
+	}
+	return raw.map((channel) => smooth(channel, width, height));
+}
+
+function smooth(a: Channel, width: number, height: number): Channel {
+	const pass = (from: Channel, step: number, limitOf: (i: number) => [boolean, boolean]) => {
+		const out = new Float32Array(from.length);
+		for (let i = 0; i < from.length; i++) {
+			const [first, last] = limitOf(i);
+			out[i] = 0.25 * (first ? from[i] : from[i - step]) + 0.5 * from[i] + 0.25 * (last ? from[i] : from[i + step]);
+		}
+		return out;
+	};
+	const across = pass(a, 1, (i) => [i % width === 0, i % width === width - 1]);
+	return pass(across, width, (i) => [i < width, i >= width * (height - 1)]);
+}
+
+interface Candidate {
+	slope: number;
+	/** Row at the middle column. */
+	row: number;
+	score: number;
+	channel: number;
+	sign: number;
+}
+
+/** Best straight step between rows at one angle: sheared rows, pieces of the width, half median and half lower quartile. */
+function coarse(channel: Channel, width: number, height: number, deg: number, index: number): Candidate[] {
+	const slope = Math.tan(deg * DEG);
+	const pieceWidth = width / PIECES;
+	// Mean of each sheared row within each piece.
+	const rows = new Float64Array(height * PIECES).fill(NaN);
+	for (let p = 0; p < PIECES; p++) {
+		const from = Math.floor(p * pieceWidth);
+		const to = Math.floor((p + 1) * pieceWidth);
+		for (let y = 0; y < height; y++) {
+			let sum = 0;
+			let count = 0;
+			for (let x = from; x < to; x += 3) {
+				const at = Math.round(y + slope * (x - width / 2));
+				if (at < 0 || at >= height) continue;
+				sum += channel[at * width + x];
+				count++;
+			}
+			if (count > 0.2 * (to - from)) rows[y * PIECES + p] = sum / count;
+		}
+	}
+	// Running sums down each piece make every mean of d rows two look-ups; a gap in a piece makes its sums NaN from there.
+	const sums = new Float64Array((height + 1) * PIECES);
+	const first = new Int32Array(PIECES).fill(height);
+	const last = new Int32Array(PIECES).fill(-1);
+	for (let p = 0; p < PIECES; p++)
+		for (let y = 0; y < height; y++) {
+			const value = rows[y * PIECES + p];
+			const known = Number.isFinite(value);
+			sums[(y + 1) * PIECES + p] = sums[y * PIECES + p] + (known ? value : 0);
+			if (!known) continue;
+			first[p] = Math.min(first[p], y);
+			last[p] = y;
+		}
+	const out: Candidate[] = [];
+	const e = new Float64Array(PIECES);
+	const sky = new Float64Array(PIECES);
+	let bestSoFar = 0;
+	for (const d of STEPS) {
+		const edge = (y: number, p: number) =>
+			(sums[(y + d + 1) * PIECES + p] - 2 * sums[(y + 1) * PIECES + p] + sums[(y - d + 1) * PIECES + p]) / d;
+		for (let y = EDGE_ROWS + 3 * d; y < height - EDGE_ROWS - d; y++) {
+			let n = 0;
+			let total = 0;
+			for (let p = 0; p < PIECES; p++) {
+				if (y - 3 * d < first[p] || y + d > last[p]) continue;
+				e[n] = edge(y, p);
+				sky[n] = edge(y - 2 * d, p);
+				total += e[n];
+				n++;
+			}
+			// The robust mean cannot exceed twice the plain one by much: most rows are done with here.
+			if (n < PIECES * 0.6 || Math.abs(total / n) * 4 < bestSoFar * 0.3) continue;
+			const sign = total < 0 ? -1 : 1;
+			const strength = Float64Array.from(e.subarray(0, n), (v) => v * sign).sort();
+			const robust = 0.5 * strength[n >> 1] + 0.5 * strength[n >> 2];
+			const score = robust - SKY_WEIGHT * Math.abs(median(sky.subarray(0, n)));
+			if (score <= 0) continue;
+			const weighted = score * textureWeight(rows, y, height);
+			bestSoFar = Math.max(bestSoFar, weighted);
+			out.push({ slope, row: y + 0.5, score: weighted, channel: index, sign });
+		}
+	}
+	return out;
+}
+
+/** A horizon has quiet above it and texture below. */
+function textureWeight(rows: Float64Array, y: number, height: number): number {
+	const rough = (from: number, to: number) => {
+		let sum = 0;
+		let count = 0;
+		for (let r = Math.max(1, from); r < Math.min(height, to); r++)
+			for (let p = 0; p < PIECES; p += 3) {
+				const d = rows[r * PIECES + p] - rows[(r - 1) * PIECES + p];
+				if (!Number.isFinite(d)) continue;
+				sum += Math.abs(d);
+				count++;
+			}
+		return count > 0 ? sum / count + 0.15 : 0.15;
+	};
+	return Math.min(4, rough(y + 4, y + 34) / rough(y - 34, y - 3)) ** TEXTURE_POWER;
+}
+
+interface Refined {
+	slope: number;
+	row: number;
+	sigmaDeg: number;
+	tight: number;
+	spread: number;
+	contrast: number;
+	polarity: number;
+}
+
+/** Per column the strongest gradient of one polarity near the line, sub-pixel; then the line by reweighted least squares. */
+function refine(channel: Channel, width: number, height: number, start: Candidate): Refined | null {
+	let { slope, row } = start;
+	let last: { x: number[]; y: number[]; strength: number[] } = { x: [], y: [], strength: [] };
+	for (const reach of SHRINK) {
+		const xs: number[] = [];
+		const ys: number[] = [];
+		const strengths: number[] = [];
+		for (let x = 1; x < width - 1; x++) {
+			const middle = row + slope * (x - width / 2);
+			let best = 0;
+			let at = -1;
+			const gradient = (y: number) => start.sign * (channel[(y + 1) * width + x] - channel[(y - 1) * width + x]);
+			for (
+				let y = Math.max(2, Math.round(middle - reach));
+				y <= Math.min(height - 3, Math.round(middle + reach));
+				y++
+			) {
+				const g = gradient(y);
+				if (g > best) [best, at] = [g, y];
+			}
+			if (at < 0) continue;
+			const [a, b, c] = [gradient(at - 1), best, gradient(at + 1)];
+			const curve = a - 2 * b + c;
+			xs.push(x);
+			ys.push(at + (curve < 0 ? Math.max(-0.5, Math.min(0.5, (a - c) / (2 * curve))) : 0));
+			strengths.push(best);
+		}
+		if (xs.length < width * 0.4) return null;
+		for (let step = 0; step < 8; step++) {
+			const residual = xs.map((x, i) => ys[i] - row - slope * (x - width / 2));
+			const scale = Math.max(0.3, robustSigma(residual, 0));
+			let [w0, wx, wxx, wy, wxy] = [0, 0, 0, 0, 0];
+			xs.forEach((x, i) => {
+				const z = residual[i] / (3 * scale);
+				const w = Math.abs(z) < 1 ? (1 - z * z) ** 2 * Math.min(strengths[i], 60) : 0;
+				const u = x - width / 2;
+				w0 += w;
+				wx += w * u;
+				wxx += w * u * u;
+				wy += w * ys[i];
+				wxy += w * u * ys[i];
+			});
+			const det = w0 * wxx - wx * wx;
+			if (!(det > 0)) return null;
+			slope = (w0 * wxy - wx * wy) / det;
+			row = (wy * wxx - wxy * wx) / det;
+		}
+		last = { x: xs, y: ys, strength: strengths };
+	}
+	const residual = last.x.map((x, i) => last.y[i] - row - slope * (x - width / 2));
+	const tightAt = residual.map((r) => Math.abs(r) < TIGHT_PX);
+	const tightCount = tightAt.filter(Boolean).length;
+	const pieces = new Set(last.x.filter((_, i) => tightAt[i]).map((x) => Math.floor((x / width) * PIECES)));
+	const inliers = residual.filter((_, i) => tightAt[i]);
+	const noise = inliers.length > 2 ? Math.sqrt(inliers.reduce((s, r) => s + r * r, 0) / inliers.length) : 1;
+	// Neighbouring columns share their pixels and their waves: one in eight counts as its own reading.
+	const independent = Math.max(4, tightCount / 8);
+	const sigmaSlope = (noise * Math.sqrt(12)) / (width * Math.sqrt(independent));
+	const strong = last.strength.filter((_, i) => tightAt[i]);
+	const contrast = strong.length > 0 ? median(strong) : 0;
+	// Rows a little above and below the whole line: the step must point one way along all of it.
+	let agree = 0;
+	let looked = 0;
+	for (let x = 0; x < width; x += 4) {
+		const y = Math.round(row + slope * (x - width / 2));
+		if (y < 6 || y >= height - 6) continue;
+		let [above, below] = [0, 0];
+		for (let k = 2; k <= 5; k++) {
+			above += channel[(y - k) * width + x];
+			below += channel[(y + k) * width + x];
+		}
+		looked++;
+		if (start.sign * (below - above) > 0) agree++;
+	}
+	return {
+		slope,
+		row,
+		sigmaDeg: Math.hypot(sigmaSlope / DEG, 0.03),
+		tight: tightCount / width,
+		spread: pieces.size / PIECES,
+		contrast,
+		polarity: looked > 0 ? Math.max(0, (2 * agree) / looked - 1) : 0,
+	};
+}
+
+const ramp = (value: number, low: number, high: number) => Math.max(0, Math.min(1, (value - low) / (high - low)));
+
+/**
+ * Tilt of the horizon in a picture, degrees, positive where the right side is lower; refused where no clear line is
+ * found. The picture is best about 640 pixels wide. Sheared row steps in three channels, refined by columns.
+ */
+export function findHorizon(picture: Picture): HorizonAnswer {
+	const { width, height } = picture;
+	const refuse = (text: string, confidence: number | null): HorizonAnswer => ({
+		tiltDeg: null,
+		sigmaDeg: null,
+		confidence,
+		line: null,
+		...judge([
+			reason(
+				'fail',
+				'insufficient-horizon',
+				text,
+				confidence ?? undefined,
+				limits.confidence,
+				'Take a picture of open sea or a far plain, the horizon right across it.',
+			),
+		]),
+	});
+	if (width < 64 || height < 64) return refuse('The picture is too small.', null);
+	const channels = channelsOf(picture);
+	const candidates: Candidate[] = [];
+	for (let deg = -MOST_DEG; deg <= MOST_DEG; deg += COARSE_DEG)
+		channels.forEach((channel, index) => {
+			const found = coarse(channel, width, height, deg, index);
+			if (found.length > 0) candidates.push(found.reduce((a, b) => (b.score > a.score ? b : a)));
+		});
+	candidates.sort((a, b) => b.score - a.score);
+	let best: { r: Refined; score: number } | null = null;
+	for (const candidate of candidates.slice(0, 8)) {
+		const r = refine(channels[candidate.channel], width, height, candidate);
+		if (!r || Math.abs(Math.atan(r.slope) / DEG) > MOST_DEG + 3) continue;
+		const score = r.tight * r.spread * Math.log(1 + r.contrast) * r.polarity;
+		if (!best || score > best.score) best = { r, score };
+	}
+	if (!best) return refuse('No line was found right across the picture.', 0);
+	const { r } = best;
+	const confidence =
+		ramp(r.tight, 0.25, 0.7) *
+		ramp(r.spread, 0.5, 0.9) *
+		ramp(r.contrast, MIN_CONTRAST, 5 * MIN_CONTRAST) *
+		ramp(r.polarity, 0.4, 0.85);
+	if (confidence < limits.confidence.value) return refuse('No clear horizon was found.', confidence);
+	const tiltDeg = Math.atan((r.slope * picture.fullHeight * width) / (height * picture.fullWidth)) / DEG;
+	const [kx, ky] = [picture.fullWidth / width, picture.fullHeight / height];
+	const at = (x: number) => (r.row + 0.5 + r.slope * (x - width / 2)) * ky;
+	const level = Math.abs(tiltDeg) <= limits.tiltDeg.value + r.sigmaDeg;
+	return {
+		tiltDeg,
+		sigmaDeg: r.sigmaDeg,
+		confidence,
+		line: [0, at(0), width * kx, at(width)],
+		...judge([
+			level
+				? reason('pass', 'horizon-level', 'The horizon lies level.', tiltDeg, limits.tiltDeg)
+				: reason(
+						'caution',
+						'horizon-tilted',
+						`The ${tiltDeg > 0 ? 'right' : 'left'} side is lower by ${Math.abs(tiltDeg).toFixed(1)}°.`,
+						tiltDeg,
+						limits.tiltDeg,
+						`Calibrate the gimbal; if it stays, trim its roll by ${(-tiltDeg).toFixed(1)}°.`,
+					),
+			reason('pass', 'horizon-clear', 'The line found is clear.', confidence, limits.confidence),
+		]),
+	};
+}
