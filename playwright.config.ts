@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { launchOptions } from './scripts/chromium.mjs';
 
 const port = 4199;
 
@@ -17,18 +18,7 @@ export default defineConfig({
 		viewport: { width: 1280, height: 800 },
 		actionTimeout: 15_000,
 		trace: 'retain-on-failure',
-		launchOptions: {
-			executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-			args: [
-				'--no-sandbox',
-				'--disable-gpu',
-				'--disable-quic',
-				'--no-first-run',
-				'--disable-background-networking',
-				'--disable-component-update',
-				'--disable-sync',
-			],
-		},
+		launchOptions,
 	},
 	webServer: {
 		command: 'node scripts/serve.mjs',

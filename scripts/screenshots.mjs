@@ -2,6 +2,7 @@
 import { execSync, spawn } from 'node:child_process';
 import { existsSync, mkdirSync } from 'node:fs';
 import { chromium } from '@playwright/test';
+import { launchOptions } from './chromium.mjs';
 
 const PORT = 4197;
 const BASE = `http://localhost:${PORT}`;
@@ -12,18 +13,7 @@ const server = spawn('node', ['scripts/serve.mjs'], {
 	env: { ...process.env, PORT: String(PORT), ORIGIN: BASE },
 	stdio: 'ignore',
 });
-const browser = await chromium.launch({
-	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-	args: [
-		'--no-sandbox',
-		'--disable-gpu',
-		'--disable-quic',
-		'--no-first-run',
-		'--disable-background-networking',
-		'--disable-component-update',
-		'--disable-sync',
-	],
-});
+const browser = await chromium.launch(launchOptions);
 
 const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };

@@ -1,6 +1,7 @@
 // Installs what is missing: packages from the lock file, and Debian's Chromium for the browser tests.
 import { execSync } from 'node:child_process';
 import { existsSync, statSync } from 'node:fs';
+import { launchOptions } from './chromium.mjs';
 
 const run = (command) => execSync(command, { stdio: 'inherit' });
 
@@ -11,7 +12,7 @@ export function ensurePackages() {
 }
 
 export function ensureChromium() {
-	if (existsSync(process.env.CHROMIUM ?? '/usr/bin/chromium')) return;
+	if (existsSync(launchOptions.executablePath)) return;
 	const root = process.getuid?.() === 0 ? '' : 'sudo ';
 	run(`${root}apt-get update -qq && ${root}apt-get install -y -qq chromium`);
 }

@@ -1,3 +1,4 @@
+import { calibrationPayload } from '../core/compass/payload';
 import { fitCompass } from '../core/compass/review';
 import { checklistFor, type Item } from '../core/checklist/items';
 import { checkSite } from '../core/compass/site';
@@ -260,26 +261,9 @@ class Scribe {
 			gyro: columns('gyroRadps'),
 			site: { latDeg, lonDeg, altM, date: this.date },
 		});
-		const { hardIronUt, softIron, fieldUt, uncertainty, headingErrorDeg, rejected } = answer;
-		if (!hardIronUt || !softIron || fieldUt === null || !uncertainty || !headingErrorDeg)
-			throw new Error('the demo is turned all round');
-		return this.write('site', {
-			kind: 'calibration',
-			task: 'compass',
-			accepted,
-			sourceName: 'practice aircraft',
-			hardIronUt,
-			softIron,
-			fieldUt,
-			headingSigmaDeg: uncertainty.headingDeg,
-			headingBeforeDeg: headingErrorDeg.before,
-			headingAfterDeg: headingErrorDeg.after,
-			samples: answer.samples,
-			rejected: rejected ?? 0,
-			place: { latDeg, lonDeg, altM },
-			verdict: answer.verdict,
-			reasons: answer.reasons,
-		});
+		const payload = calibrationPayload(answer, accepted, 'practice aircraft', { latDeg, lonDeg, altM });
+		if (!payload) throw new Error('the demo is turned all round');
+		return this.write('site', payload);
 	}
 
 	siteField(seed: number, faults: RigFaults): this {

@@ -3,6 +3,7 @@ import Dexie from 'dexie';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { packBackup, unpackBackup } from '$lib/core/record/archive';
 import { verifyChain } from '$lib/core/record/chain';
+import { newAircraft } from '$lib/schema/newAircraft';
 import type { Aircraft, CheckPayload } from '$lib/schema/records';
 import { readBackup, restore } from './backup';
 import { db, WinglogosDb } from './db';
@@ -10,26 +11,7 @@ import { appendEntry, loadSession, newId, saveAircraft, saveSite, startSession }
 
 const AT = '2026-05-14T09:00:00.000Z';
 
-const aircraft = (): Aircraft => ({
-	id: 'a1',
-	name: 'Dunlin',
-	kind: 'multirotor',
-	description: '',
-	rotors: 4,
-	compasses: 1,
-	hasPosition: true,
-	firmware: '',
-	returnSpeedMps: 6,
-	returnHeightM: 40,
-	minReturnDistanceM: 10,
-	lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
-	compassHeadingLimitDeg: 1,
-	school: 'after-events',
-	lights: '',
-	manual: '',
-	events: [],
-	updatedAt: AT,
-});
+const aircraft = (): Aircraft => ({ ...newAircraft('a1', 'multirotor', AT), name: 'Dunlin' });
 
 const check = (task: string): CheckPayload => ({
 	kind: 'check',

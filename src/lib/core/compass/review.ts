@@ -79,17 +79,7 @@ function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
 			TURN_MORE,
 		);
 	const fit = fitMagnitude(c);
-	if (!fit)
-		return reason(
-			'fail',
-			'insufficient-coverage',
-			'No ellipsoid goes through these readings.',
-			undefined,
-			undefined,
-			TURN_MORE,
-		);
-	const det = inverse(matrixOf(fit.w));
-	if (!det)
+	if (!fit || !inverse(matrixOf(fit.w)))
 		return reason(
 			'fail',
 			'insufficient-coverage',

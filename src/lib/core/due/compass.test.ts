@@ -1,29 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import type { Aircraft, AircraftEvent, DueSchool } from '../../schema/records';
+import { newAircraft } from '../../schema/newAircraft';
 import { compassDue } from './compass';
 
 const NOW = '2026-05-14T09:00:00.000Z';
 const HERE = { latDeg: 54.2, lonDeg: -3.1, altM: 10 };
 
 const craft = (school: DueSchool, events: [AircraftEvent['kind'], string][] = []): Aircraft => ({
-	id: 'a',
+	...newAircraft('a', 'multirotor', NOW),
 	name: 'Dunlin',
-	kind: 'multirotor',
-	description: '',
-	rotors: 4,
-	compasses: 1,
-	hasPosition: true,
-	firmware: '',
-	returnSpeedMps: 6,
-	returnHeightM: 40,
-	minReturnDistanceM: 10,
-	lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
-	compassHeadingLimitDeg: 1,
 	school,
-	lights: '',
-	manual: '',
 	events: events.map(([kind, at], k) => ({ id: `e${k}`, kind, at, note: '' })),
-	updatedAt: NOW,
 });
 const last = (at: string, place = HERE) => ({ at, place });
 const verdicts = (a: Aircraft, l: ReturnType<typeof last> | null, site: typeof HERE | null = HERE) =>

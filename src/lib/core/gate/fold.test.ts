@@ -1,27 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { Aircraft, Entry, EntryPayload, StationId } from '../../schema/records';
+import { newAircraft } from '../../schema/newAircraft';
 import { checklistFor } from '../checklist/items';
 import { foldSession, type SessionEvidence } from './fold';
 
 const aircraft = (more: Partial<Aircraft> = {}): Aircraft => ({
-	id: 'a',
+	...newAircraft('a', 'multirotor', '2026-05-14T09:00:00.000Z'),
 	name: 'Dunlin',
-	kind: 'multirotor',
-	description: '',
-	rotors: 4,
-	compasses: 1,
-	hasPosition: true,
-	firmware: '',
-	returnSpeedMps: 6,
-	returnHeightM: 40,
-	minReturnDistanceM: 10,
-	lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
-	compassHeadingLimitDeg: 1,
-	school: 'after-events',
-	lights: '',
-	manual: '',
-	events: [],
-	updatedAt: '2026-05-14T09:00:00.000Z',
 	...more,
 });
 

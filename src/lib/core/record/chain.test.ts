@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { strToU8, unzipSync, zipSync, strFromU8 } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import type { Aircraft, Backup, Entry, EntryBody, Session, Site } from '../../schema/records';
+import { newAircraft } from '../../schema/newAircraft';
 import { packBackup, packSession, unpackBackup, unpackSession } from './archive';
 import { CHAIN_START, canonicalJson, link, sha256Hex, verifyChain } from './chain';
 
@@ -30,26 +31,7 @@ function chain(n: number): { entries: Entry[]; head: string } {
 	return { entries, head };
 }
 
-const aircraft: Aircraft = {
-	id: 'a1',
-	name: 'Dunlin',
-	kind: 'multirotor',
-	description: '',
-	rotors: 4,
-	compasses: 1,
-	hasPosition: true,
-	firmware: '',
-	returnSpeedMps: 6,
-	returnHeightM: 40,
-	minReturnDistanceM: 10,
-	lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
-	compassHeadingLimitDeg: 1,
-	school: 'after-events',
-	lights: '',
-	manual: '',
-	events: [],
-	updatedAt: AT,
-};
+const aircraft: Aircraft = { ...newAircraft('a1', 'multirotor', AT), name: 'Dunlin' };
 const site: Site = { id: 'p1', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT };
 const session = (head: string): Session => ({
 	id: 's1',

@@ -3,6 +3,7 @@
 	import { compassDue } from '$lib/core/due/compass';
 	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/frames/units';
 	import Page from '$lib/features/shell/Page.svelte';
+	import { newAircraft } from '$lib/schema/newAircraft';
 	import { aircraftSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { findAircraft, lastAcceptedCompass, newId, saveAircraft } from '$lib/store/repository';
@@ -16,7 +17,7 @@
 	import { units } from '$lib/ui/preferences.svelte';
 	import EventLog from './EventLog.svelte';
 	import Packs from './Packs.svelte';
-	import { KIND_WORDS, newAircraft } from './kinds';
+	import { KIND_WORDS } from './kinds';
 
 	let { id }: { id: string } = $props();
 

@@ -1,4 +1,4 @@
-import type { Aircraft, AircraftEvent, AircraftKind } from '$lib/schema/records';
+import type { AircraftEvent, AircraftKind } from '$lib/schema/records';
 
 export const KIND_WORDS: Record<AircraftKind, string> = {
 	camera: 'Camera drone',
@@ -19,28 +19,3 @@ export const EVENT_WORDS: Record<AircraftEvent['kind'], string> = {
 	'odd-flight': 'It flew oddly',
 	journey: 'Carried in a vehicle or plane',
 };
-
-/** A new aircraft of a kind with sensible limits; every one of them can be changed. */
-export function newAircraft(id: string, kind: AircraftKind, at: string): Aircraft {
-	const wing = kind === 'wing';
-	return {
-		id,
-		name: '',
-		kind,
-		description: '',
-		rotors: wing ? 0 : kind === 'sprayer' ? 6 : 4,
-		compasses: kind === 'racer' || kind === 'toy' ? 0 : 1,
-		hasPosition: kind !== 'racer' && kind !== 'toy',
-		firmware: '',
-		returnSpeedMps: wing ? 12 : 6,
-		returnHeightM: 40,
-		minReturnDistanceM: 15,
-		lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
-		compassHeadingLimitDeg: 1,
-		school: 'after-events',
-		lights: '',
-		manual: '',
-		events: [],
-		updatedAt: at,
-	};
-}

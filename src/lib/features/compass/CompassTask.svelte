@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import type { CompassAnswer } from '$lib/schema/compass';
-	import type { CalibrationPayload } from '$lib/schema/records';
+	import { calibrationPayload } from '$lib/core/compass/payload';
 	import Button from '$lib/ui/Button.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import Sheet from '$lib/features/session/Sheet.svelte';
@@ -19,30 +18,8 @@
 
 	$effect(() => () => work.dispose());
 
-	function payloadOf(answer: CompassAnswer, accepted: 'accepted' | 'kept-aside'): CalibrationPayload | null {
-		const { hardIronUt, softIron, fieldUt, uncertainty, headingErrorDeg, rejected } = answer;
-		if (!hardIronUt || !softIron || fieldUt === null || !uncertainty || !headingErrorDeg) return null;
-		return {
-			kind: 'calibration',
-			task: 'compass',
-			accepted,
-			sourceName: work.recording.sourceName,
-			hardIronUt,
-			softIron,
-			fieldUt,
-			headingSigmaDeg: uncertainty.headingDeg,
-			headingBeforeDeg: headingErrorDeg.before,
-			headingAfterDeg: headingErrorDeg.after,
-			samples: answer.samples,
-			rejected: rejected ?? 0,
-			place,
-			verdict: answer.verdict,
-			reasons: answer.reasons,
-		};
-	}
-
 	async function accept(accepted: 'accepted' | 'kept-aside') {
-		const payload = work.answer && payloadOf(work.answer, accepted);
+		const payload = work.answer && calibrationPayload(work.answer, accepted, work.recording.sourceName, place);
 		if (!payload) return;
 		try {
 			await view.record('site', payload);

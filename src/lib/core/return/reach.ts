@@ -1,0 +1,36 @@
+import type { ReturnAnswer, ReturnRequest } from '../../schema/return';
+import { returnSequence } from './sequence';
+import { meanWind } from './wind';
+
+const REACH_TOLERANCE_M = 1e-3;
+const MOST_REACH_M = 1e6;
+
+/** The furthest distance on each bearing from which the return uses just what is left above the reserve (1.6). */
+export function reachOf(request: ReturnRequest, budgetWh: number): ReturnAnswer['reach'] {
+	const wind = meanWind(request);
+	const { heightM } = request.position;
+	const cost = (bearingDeg: number, distanceM: number) =>
+		returnSequence(request, wind, { bearingDeg, distanceM, heightM }, false).totalWh ?? Infinity;
+	return Array.from({ length: 360 }, (_, bearingDeg) => {
+		if (!(cost(bearingDeg, 0) < budgetWh)) return { bearingDeg, maxDistanceM: 0 };
+		// The cost is convex and nearly linear in the distance: secant steps, kept between a distance that is paid and one that is not.
+		let paid = 0;
+		let unpaid = 1000;
+		while (cost(bearingDeg, unpaid) <= budgetWh && unpaid < MOST_REACH_M) [paid, unpaid] = [unpaid, unpaid * 4];
+		let paidWh = cost(bearingDeg, paid);
+		let unpaidWh = cost(bearingDeg, unpaid);
+		if (!Number.isFinite(unpaidWh) && paid === 0 && !Number.isFinite(cost(bearingDeg, REACH_TOLERANCE_M)))
+			return { bearingDeg, maxDistanceM: 0 };
+		for (let tries = 0; tries < 60 && unpaid - paid > REACH_TOLERANCE_M; tries++) {
+			const secant = Number.isFinite(unpaidWh)
+				? paid + ((budgetWh - paidWh) / (unpaidWh - paidWh)) * (unpaid - paid)
+				: NaN;
+			const middle = tries % 3 === 2 || !Number.isFinite(secant) ? (paid + unpaid) / 2 : secant;
+			const wh = cost(bearingDeg, middle);
+			if (Math.abs(wh - budgetWh) < 1e-9) return { bearingDeg, maxDistanceM: middle };
+			if (wh <= budgetWh) [paid, paidWh] = [middle, wh];
+			else [unpaid, unpaidWh] = [middle, wh];
+		}
+		return { bearingDeg, maxDistanceM: paid };
+	});
+}

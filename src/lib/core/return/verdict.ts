@@ -1,0 +1,183 @@
+import type { Reason } from '../../schema/common';
+import type { ReturnAnswer, ReturnRequest } from '../../schema/return';
+import { reason } from '../frames/reasons';
+import type { Plan } from './actions';
+import { returnLimits as limits } from './limits';
+import { returnSequence } from './sequence';
+import { gustWind, shear, type Plane, type WindStop } from './wind';
+
+/** Slack on energies, Wh: the hover plan lands with exactly the reserve. */
+export const SLACK_WH = 1e-6;
+
+const STOP_WORDS: Record<WindStop, string> = {
+	'wind-exceeds-airspeed': 'The wind at its height is stronger than the aircraft flies: it cannot hold a place.',
+	'crosswind-too-strong': 'The crosswind is stronger than its airspeed: it cannot keep the line home.',
+	'headwind-too-strong': 'Against this wind it would stand still or drift away.',
+};
+
+export interface Facts {
+	leftWh: number;
+	reserveWh: number;
+	landWithWh: number | null;
+	clearance: ReturnAnswer['clearance'];
+	away: number;
+	t: Plane;
+}
+
+/** All codes that apply, before they are sorted (METHODS-RETURN 1.9). */
+export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[] {
+	const { aircraft, pack, settings, position, wind } = request;
+	const { action } = settings;
+	const out: Reason[] = [];
+	const wh = (value: number) => ({ value, unit: 'Wh', source: 'Your pack and reserve' });
+	if (plan.stopped)
+		out.push(
+			reason(
+				'fail',
+				plan.stopped,
+				STOP_WORDS[plan.stopped],
+				wind.speedMps,
+				undefined,
+				'Raise the return speed, stay upwind and near, or shorten the day.',
+			),
+		);
+	if (f.landWithWh !== null) {
+		if (f.landWithWh < -SLACK_WH)
+			out.push(
+				reason(
+					'fail',
+					'pack-empty-before-home',
+					'The pack is empty before it is down.',
+					f.landWithWh,
+					wh(0),
+					'Turn back earlier.',
+				),
+			);
+		else if (f.landWithWh < f.reserveWh - SLACK_WH)
+			out.push(
+				reason(
+					'fail',
+					'reserve-violated',
+					'It lands on its reserve.',
+					f.landWithWh,
+					wh(f.reserveWh),
+					'Turn back earlier.',
+				),
+			);
+	}
+	const { minM } = f.clearance;
+	if (minM !== null && minM < limits.clearanceFail.value)
+		out.push(
+			reason(
+				'fail',
+				'obstacle-in-path',
+				'Something stands in the way.',
+				minM,
+				limits.clearanceFail,
+				'Raise the return height or move home.',
+			),
+		);
+	if (action === 'cut-motors' && position.heightM > 0)
+		out.push(
+			reason(
+				'fail',
+				'motors-cut',
+				'On loss of link the motors stop and it falls.',
+				plan.impactMps,
+				undefined,
+				'Set another action where the aircraft can come home.',
+			),
+		);
+	const energyMatters = action === 'return' || action === 'land';
+	if (energyMatters && f.landWithWh !== null && f.landWithWh >= f.reserveWh - SLACK_WH) {
+		const margin = f.reserveWh + limits.thinMargin.value * pack.usableWh;
+		if (f.landWithWh < margin)
+			out.push(
+				reason(
+					'caution',
+					'margin-thin',
+					'Little is left above the reserve.',
+					f.landWithWh,
+					wh(margin),
+					'Turn back earlier.',
+				),
+			);
+	}
+	if (minM !== null && minM >= limits.clearanceFail.value && minM < limits.clearanceCaution.value)
+		out.push(
+			reason(
+				'caution',
+				'obstacle-close',
+				'It passes close over something.',
+				minM,
+				limits.clearanceCaution,
+				'Raise the return height.',
+			),
+		);
+	if (action === 'return') out.push(...gustReasons(request, plan, f));
+	if (action === 'hover' && wind.gustMps * shear(request, position.heightM) >= aircraft.airspeedMaxMps)
+		out.push(
+			reason(
+				'caution',
+				'gust-exceeds-airspeed',
+				'In a gust it cannot hold its place.',
+				wind.gustMps,
+				undefined,
+				'Come down, or choose another action.',
+			),
+		);
+	if ((action === 'land' || action === 'hover') && !plan.stopped && f.away > settings.minDistanceM)
+		out.push(
+			reason(
+				'caution',
+				'lands-away-from-home',
+				'It lands away from home.',
+				f.away,
+				{ value: settings.minDistanceM, unit: 'm', source: 'Minimum distance set in the aircraft' },
+				'Look at what is below it.',
+			),
+		);
+	if (plan.nearer)
+		out.push(
+			reason(
+				'pass',
+				'nearer-than-minimum',
+				'Nearer than the minimum distance: it lands where it is.',
+				position.distanceM,
+				{ value: settings.minDistanceM, unit: 'm', source: 'Minimum distance set in the aircraft' },
+			),
+		);
+	if (!out.some(({ level }) => level === 'fail' || level === 'caution') && f.landWithWh !== null)
+		out.unshift(reason('pass', 'returns-with-reserve', 'It is down with its reserve.', f.landWithWh, wh(f.reserveWh)));
+	return out;
+}
+
+function gustReasons(request: ReturnRequest, plan: Plan, f: Facts): Reason[] {
+	const { aircraft, settings, position, wind } = request;
+	if (plan.stopped) return [];
+	const H = plan.nearer ? position.heightM : Math.max(position.heightM, settings.returnHeightM);
+	const gust = Math.max(wind.gustMps, wind.speedMps);
+	const next = 'Stay upwind and near, or raise the return speed.';
+	const inGust = returnSequence(request, gustWind(request, f.t), position, true);
+	if (gust * shear(request, H) >= aircraft.airspeedMaxMps || inGust.stopped)
+		return [
+			reason('caution', 'gust-stops-return', 'In a gust it would stand still or drift away.', gust, undefined, next),
+		];
+	if (
+		inGust.totalWh !== null &&
+		f.landWithWh !== null &&
+		f.landWithWh >= f.reserveWh - SLACK_WH &&
+		f.leftWh - inGust.totalWh < f.reserveWh - SLACK_WH
+	)
+		return [
+			reason(
+				'caution',
+				'gust-breaks-reserve',
+				'Against gusts all the way it would land on its reserve.',
+				f.leftWh - inGust.totalWh,
+				{ value: f.reserveWh, unit: 'Wh', source: 'Your pack and reserve' },
+				next,
+			),
+		];
+	return [];
+}
