@@ -1,7 +1,10 @@
 import { benchCompass } from './compass';
+import { benchResponse, benchReturn } from './core';
 import { benchHover } from './hover';
 import { benchPosition } from './position';
 
 benchCompass();
 benchPosition();
+benchReturn();
+benchResponse();
 benchHover();

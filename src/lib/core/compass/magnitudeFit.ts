@@ -12,7 +12,9 @@ const HUBER_STEPS = 12;
 const TUKEY_STEPS = 30;
 const CONVERGED = 1e-10;
 /** A step this small against the noise changes nothing that matters. */
-const CONVERGED_OF_SIGMA = 1e-4;
+const CONVERGED_OF_SIGMA = 3e-4;
+/** The search only has to come near enough for the last steps. */
+const SEARCHED_OF_SIGMA = 1e-2;
 /** The search runs on this many readings; the last steps on all. */
 const MOST_FOR_SEARCH = 500;
 /** What noise pretends to give is an average: this many readings fix it. */
@@ -182,7 +184,7 @@ interface Refined {
  * Iterated reweighting with Levenberg–Marquardt damping: Huber for the first `huberSteps`, then Tukey, with the scale
  * of the residuals' MAD.
  */
-function refine(start: Parameters, c: Columns, huberSteps: number): Refined {
+function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: number): Refined {
 	const n = c.x.length;
 	const row = newRow();
 	let p = start.slice();
@@ -232,7 +234,7 @@ function refine(start: Parameters, c: Columns, huberSteps: number): Refined {
 			lambda = Math.max(lambda * 8, 1e-6);
 		}
 		sigma = scaleOf(residuals);
-		const done = moved < CONVERGED + sigma * CONVERGED_OF_SIGMA;
+		const done = moved < CONVERGED + sigma * ofSigma;
 		if (done && step >= huberSteps) break;
 		if (done && step < huberSteps) step = huberSteps - 1;
 	}
@@ -321,12 +323,12 @@ export function fitMagnitude(readings: Columns): MagnitudeFit | null {
 	let best: Refined | null = null;
 	const few = thinned(c, MOST_FOR_SEARCH);
 	for (const start of starts) {
-		const refined = refine(start, few, HUBER_STEPS);
+		const refined = refine(start, few, HUBER_STEPS, few === c ? CONVERGED_OF_SIGMA : SEARCHED_OF_SIGMA);
 		if (!refined.p.every(Number.isFinite)) continue;
 		if (!best || refined.sigma < best.sigma * 0.999) best = refined;
 	}
 	if (!best) return null;
-	if (few !== c) best = refine(best.p, c, 0);
+	if (few !== c) best = refine(best.p, c, 0, CONVERGED_OF_SIGMA);
 	if (!best.p.every(Number.isFinite)) return null;
 	const { p, residuals, sigma } = best;
 
