@@ -50,7 +50,7 @@
 		<p class="m-0 mt-1">
 			{decided.decision === 'fly' ? 'To fly' : 'To hold the flight'}, signed {decided.signedBy}, {showTime(
 				gate.decision.at,
-			)}{decided.reason ? `: ${decided.reason}` : ''}. A new decision is a new entry; this one stays.
+			)}{decided.reason ? `: ${decided.reason.replace(/\.$/, '')}` : ''}. A new decision is a new entry; this one stays.
 		</p>
 	{/if}
 	<div class="mt-3 grid gap-3 md:grid-cols-2">
