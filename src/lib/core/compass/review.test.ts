@@ -191,8 +191,8 @@ describe('the place', () => {
 	});
 });
 
-describe('the fit of 10,000 readings', () => {
-	it('reaches the Cramér–Rao bound within ten per cent', () => {
+describe('the fit of 1,500 readings', () => {
+	it('reaches the Cramér–Rao bound within 15 %, the scatter of 25 runs included', () => {
 		let ratio = 0;
 		for (let seed = 1; seed <= 25; seed++) {
 			const rng = seededRng(seed);
