@@ -30,6 +30,8 @@ export interface HoverLog {
 	east: number[];
 	up: number[];
 	headingDeg: number[];
+	rollDeg: number[];
+	pitchDeg: number[];
 	satellites: number[];
 }
 
@@ -109,7 +111,16 @@ export function flyHover(truth: HoverTruth, gains: LoopGains, rng: Rng): HoverLo
 		const kick = sigma * Math.sqrt(1 - keep * keep);
 		return [keep * x[0] + kick * rng.normal(), keep * x[1] + kick * rng.normal()];
 	};
-	const log: HoverLog = { t: [], north: [], east: [], up: [], headingDeg: [], satellites: [] };
+	const log: HoverLog = {
+		t: [],
+		north: [],
+		east: [],
+		up: [],
+		headingDeg: [],
+		rollDeg: [],
+		pitchDeg: [],
+		satellites: [],
+	};
 	const every = Math.max(1, Math.round(1 / (truth.rateHz * STEP_S)));
 	// Without a hold the aircraft is brought to rest first and then let go: it drifts from the start of the log.
 	const settle = held ? SETTLE_S : 0;
@@ -150,6 +161,10 @@ export function flyHover(truth: HoverTruth, gains: LoopGains, rng: Rng): HoverLo
 		log.north.push(fix[0]);
 		log.east.push(fix[1]);
 		log.up.push(truth.heightM + wander + truth.bobbingM * Math.sin(2 * Math.PI * 0.8 * tS) + 0.03 * rng.normal());
+		// The tilt as the aircraft knows it: what it asked for, seen from its reported heading.
+		const asked = turn(lag2, -(truth.headingDeg + truth.compassErrorDeg) * DEG);
+		log.rollDeg.push(Math.atan(asked[1] / g) / DEG + 0.15 * rng.normal());
+		log.pitchDeg.push(-Math.atan(asked[0] / g) / DEG + 0.15 * rng.normal());
 		log.headingDeg.push((truth.headingDeg + truth.compassErrorDeg + 0.6 * Math.sin(tS / 7) + 360) % 360);
 		log.satellites.push(truth.fixNoiseM > 0.2 ? 7 : 14);
 	}

@@ -74,6 +74,9 @@ export const hoverAnswerSchema = z.object({
 		compassErrorDeg: maybe,
 		compassErrorSigmaDeg: maybe,
 		excludedAboveDeg: maybe,
+		/** From the track alone, and from roll and pitch beside it, where the log holds them. */
+		fromTrack: z.object({ errorDeg: z.number(), sigmaDeg: z.number() }).nullable(),
+		fromTilt: z.object({ errorDeg: z.number(), sigmaDeg: z.number() }).nullable(),
 	}),
 	height: z.object({ stdM: maybe, driftMps: maybe, oscillationHz: maybe, oscillationM: maybe }),
 	yaw: z.object({ driftDegps: z.number(), stdDeg: z.number() }).optional(),
@@ -83,3 +86,20 @@ export const hoverAnswerSchema = z.object({
 	...judgedShape,
 });
 export type HoverAnswer = z.infer<typeof hoverAnswerSchema>;
+
+export const twoHoversAnswerSchema = z.object({
+	turnedDeg: z.number(),
+	wind: z.object({ speedMps: z.number(), fromDeg: z.number(), sigmaMps: z.number() }).nullable(),
+	/** What the level reads while the aircraft stands still in the air: roll right and pitch nose-up positive. */
+	trim: z.object({ rollDeg: z.number(), pitchDeg: z.number(), sigmaDeg: z.number(), speedMps: z.number() }).nullable(),
+	...judgedShape,
+});
+export type TwoHoversAnswer = z.infer<typeof twoHoversAnswerSchema>;
+
+export const legAnswerSchema = z.object({
+	compassErrorDeg: maybe,
+	sigmaDeg: maybe,
+	courseDeg: maybe,
+	...judgedShape,
+});
+export type LegAnswer = z.infer<typeof legAnswerSchema>;

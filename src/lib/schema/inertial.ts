@@ -97,3 +97,41 @@ export const vibrationAnswerSchema = z.object({
 	...judgedShape,
 });
 export type VibrationAnswer = z.infer<typeof vibrationAnswerSchema>;
+
+const attitudeSchema = z.object({ rollDeg: z.number().min(-45).max(45), pitchDeg: z.number().min(-45).max(45) });
+
+export const levelRequestSchema = z.object({
+	/** Mean specific force at rest, m/s², body axes; the second after turning the aircraft by half a turn on the spot. */
+	first: vec3Schema,
+	second: vec3Schema.nullable(),
+	/** Attitude that shall read as level: a wing flies nose-up by its own figure. */
+	wanted: attitudeSchema,
+	/** One sigma of a mean reading, m/s². */
+	sigmaMps2: z.number().min(0).max(10),
+});
+export type LevelRequest = z.infer<typeof levelRequestSchema>;
+
+export const levelAnswerSchema = z.object({
+	/** What to enter so that the wanted attitude reads as wanted; the surface's own tilt taken out where measured twice. */
+	trim: attitudeSchema.nullable(),
+	sigmaDeg: maybe,
+	reading: attitudeSchema.nullable(),
+	surfaceTiltDeg: maybe,
+	surfaceTowardDeg: maybe,
+	/** Sideways acceleration that the error makes where nothing corrects it, and metres after five seconds. */
+	driftMps2: maybe,
+	driftAfter5sM: maybe,
+	...judgedShape,
+});
+export type LevelAnswer = z.infer<typeof levelAnswerSchema>;
+
+export const pressureAnswerSchema = z.object({
+	noiseM: maybe,
+	driftMPerMin: maybe,
+	/** Height error per unit of the disturbing column (throttle 0..1, wind m/s), with one sigma. */
+	perDisturbance: maybe,
+	perDisturbanceSigma: maybe,
+	swingM: maybe,
+	...judgedShape,
+});
+export type PressureAnswer = z.infer<typeof pressureAnswerSchema>;

@@ -16,6 +16,21 @@ export type AircraftKind = z.infer<typeof aircraftKindSchema>;
 export const dueSchoolSchema = z.enum(['as-told', 'after-events', 'every-day']);
 export type DueSchool = z.infer<typeof dueSchoolSchema>;
 
+export const sensorSchema = z.enum([
+	'compass',
+	'accelerometer',
+	'gyro',
+	'level',
+	'mounting',
+	'radio',
+	'camera',
+	'vision',
+	'speed-controllers',
+	'link-loss',
+]);
+/** What can fall due: the sensors, and the checks that a change of firmware or parts undoes. */
+export type Sensor = z.infer<typeof sensorSchema>;
+
 export const aircraftEventSchema = z.object({
 	id,
 	at: isoTime,
@@ -43,6 +58,18 @@ export const aircraftSchema = z.object({
 	}),
 	compassHeadingLimitDeg: z.number().positive().max(30),
 	school: dueSchoolSchema,
+	/** A school of its own for a sensor, where the pilot keeps one. */
+	sensorSchools: z.partialRecord(sensorSchema, dueSchoolSchema).optional(),
+	/** The pilot's own thresholds; null switches a rule off. */
+	dueThresholds: z
+		.object({
+			distanceKm: z.number().positive().max(20_000).nullable(),
+			heightM: z.number().positive().max(9000).nullable(),
+			temperatureC: z.number().positive().max(100).nullable(),
+			ageDays: z.number().positive().max(3650).nullable(),
+		})
+		.partial()
+		.optional(),
 	lights: note.default(''),
 	manual: note.default(''),
 	events: z.array(aircraftEventSchema).max(2000),

@@ -9,7 +9,7 @@ import { reviewHover } from '$lib/core/hover/review';
 import { reviewGnss, type LockRule } from '$lib/core/position/review';
 import { guessColumns, takeColumns, type Choices, type Role } from '$lib/core/record/columns';
 import { readTable, type Table } from '$lib/core/record/csv';
-import { readGpx } from '$lib/core/record/gpx';
+import { readTrack } from '$lib/core/record/tracks';
 import { makeDemo } from '$lib/rig/demo';
 import type { CompassRequest } from '$lib/schema/compass';
 import type { HoverRequest } from '$lib/schema/hover';
@@ -43,7 +43,7 @@ const api = {
 	reviewGnss: (text: string, rule: LockRule) => attempt(() => reviewGnss(text, rule)),
 	reviewHover: (request: HoverRequest) => attempt(() => reviewHover(request)),
 	makeDemo: (now: string) => makeDemo(new Date(now)),
-	readGpx: (text: string, fileName: string) => attempt(() => readGpx(text, fileName)),
+	readTrack: (text: string, fileName: string) => attempt(() => readTrack(text, fileName)),
 	/** Reads a table and keeps it here; what leaves is what the pilot must see to map its columns. */
 	openTable: (text: string, fileName: string, roles: readonly Role[]) =>
 		attempt(() => {

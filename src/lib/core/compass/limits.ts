@@ -138,4 +138,52 @@ export const compassLimits = {
 		why: 'Five seconds standing still average the noise and show slow swings.',
 		source: 'Winglogos default',
 	},
+	interferenceDeg: {
+		value: 5,
+		unit: '°',
+		why: 'A heading that moves this much with the throttle already bends a hold.',
+		source: 'Winglogos default',
+	},
+	interferenceFailDeg: {
+		value: 15,
+		unit: '°',
+		why: 'A third of the error at which holds begin to circle, made by the throttle alone.',
+		source: 'Winglogos default; circling begins at 33° to 52°',
+	},
+	loadRange: {
+		value: 0.3,
+		unit: 'of full load',
+		why: 'A load that hardly changes shows no shift.',
+		source: 'Winglogos rule',
+	},
+	loadMovedUt: {
+		value: 3,
+		unit: 'µT',
+		why: 'What the load does not explain is the aircraft turning or steel passing.',
+		source: 'Winglogos default',
+	},
+	pairDeg: {
+		value: 5,
+		unit: '°',
+		why: 'Two compasses that differ more cannot both be believed.',
+		source: 'Winglogos default',
+	},
+	pairFailDeg: {
+		value: 12,
+		unit: '°',
+		why: 'At such a difference the aircraft may change its mind in the air.',
+		source: 'Winglogos default',
+	},
+	surveyUt: {
+		value: 2,
+		unit: 'µT',
+		why: 'A twentieth of the field: this spot is clean.',
+		source: 'Winglogos default',
+	},
+	surveyFailUt: {
+		value: 5,
+		unit: 'µT',
+		why: 'A tenth of the field: do not calibrate here.',
+		source: 'Winglogos default, as the site check',
+	},
 } as const;

@@ -18,6 +18,18 @@ export const dueLimits = {
 		why: 'What an offset left over from the old place would now turn the heading by.',
 		source: 'Winglogos default, from the field model at both places',
 	},
+	accelerometerKm: {
+		value: 48,
+		unit: 'km',
+		why: 'A long journey shakes; thirty miles is told for the inertial sensors.',
+		source: "Practice: maker's advice as told, 30 miles",
+	},
+	temperatureC: {
+		value: 20,
+		unit: '°C',
+		why: 'Offsets of small inertial sensors move with the temperature.',
+		source: 'Winglogos default',
+	},
 } as const;
 
 /** Offset that a good calibration may leave behind: its effect on the heading is what a change of field costs. */

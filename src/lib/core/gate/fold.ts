@@ -2,7 +2,7 @@ import type { Reason, Verdict } from '../../schema/common';
 import type { Aircraft, Entry, Mark, StationId } from '../../schema/records';
 import { latestByTask, runChecklist } from '../checklist/run';
 import { checklistFor } from '../checklist/items';
-import type { CompassDue } from '../due/compass';
+import type { SensorDue } from '../due/due';
 import { dayOf } from '../frames/calendar';
 import { reason } from '../frames/reasons';
 import { formatQuantity, type UnitSystem } from '../frames/units';
@@ -43,7 +43,7 @@ export interface GateState {
 export interface SessionEvidence {
 	aircraft: Aircraft;
 	entries: readonly Entry[];
-	due: CompassDue | null;
+	due: SensorDue | null;
 	/** Date of the compass calibration in force from an earlier session, if any. */
 	compassSince: string | null;
 	units: UnitSystem;

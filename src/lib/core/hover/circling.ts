@@ -1,4 +1,5 @@
 import { detrend, line } from '../frames/statistics';
+import type { AttitudeEstimate } from './attitude';
 import { estimateCompassError } from './compassError';
 import { hoverLimits as limits } from './limits';
 import { rotarySpectrum, type Rotary } from './spectrum';
@@ -19,8 +20,33 @@ export interface Circling {
 	compassErrorDeg: number;
 	compassErrorSigmaDeg: number;
 	excludedAboveDeg: number;
+	fromTrack: AttitudeEstimate | null;
+	fromTilt: AttitudeEstimate | null;
 	/** Posterior probability of an error beyond 12°. */
 	beyond: number;
+}
+
+/** Track and tilt see the same motion: their joint uncertainty is wider than that of two strangers. */
+const SHARED_ERROR_DEG = 3.5;
+
+/** The two estimates weighted by their certainty. The decision: as for the track alone, or three sigma of both together. */
+export function withTilt(c: Circling, tilt: AttitudeEstimate | null): Circling {
+	if (!tilt) return c;
+	const [a, b] = [1 / c.compassErrorSigmaDeg ** 2, 1 / tilt.sigmaDeg ** 2];
+	const compassErrorDeg = (a * c.compassErrorDeg + b * tilt.errorDeg) / (a + b);
+	const compassErrorSigmaDeg = Math.hypot(1 / Math.sqrt(a + b), SHARED_ERROR_DEG);
+	const sigmas = Math.abs(compassErrorDeg) / compassErrorSigmaDeg;
+	const seen = Math.abs(compassErrorDeg) > limits.minErrorDeg.value && sigmas > limits.tiltEvidence.value;
+	return {
+		...c,
+		present: c.present || seen,
+		confidence: Math.max(c.confidence, 1 / (1 + Math.exp(-2 * (sigmas - limits.tiltEvidence.value)))),
+		sense: seen ? (compassErrorDeg > 0 ? 'cw' : 'ccw') : c.sense,
+		compassErrorDeg,
+		compassErrorSigmaDeg,
+		excludedAboveDeg: Math.abs(compassErrorDeg) + 2 * compassErrorSigmaDeg,
+		fromTilt: tilt,
+	};
 }
 
 function peakOf({ hz, s }: Rotary): number | null {
@@ -100,6 +126,8 @@ export function detectCircling(t: Float64Array, north: Float64Array, east: Float
 		compassErrorDeg: estimate.errorDeg,
 		compassErrorSigmaDeg: estimate.sigmaDeg,
 		excludedAboveDeg: Math.abs(estimate.errorDeg) + 2 * estimate.sigmaDeg,
+		fromTrack: { errorDeg: estimate.errorDeg, sigmaDeg: estimate.sigmaDeg },
+		fromTilt: null,
 		beyond: estimate.beyond,
 	};
 }

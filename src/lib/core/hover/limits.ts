@@ -105,4 +105,36 @@ export const hoverLimits = {
 		why: 'What the hands did cannot be told from what the aircraft did.',
 		source: 'Winglogos default',
 	},
+	turnedDeg: {
+		value: 60,
+		unit: '°',
+		why: 'A smaller turn hardly moves the trim’s part of the drift.',
+		source: 'Winglogos rule; half a turn is best',
+	},
+	trimDeg: {
+		value: 0.5,
+		unit: '°',
+		why: 'Half a degree of trim drifts at about 0.3 m/s.',
+		source: 'g·tan(0.5°)/drag 0.28',
+	},
+	legM: { value: 5, unit: 'm', why: 'A shorter leg is lost in the wander of the fix.', source: 'METHODS-HOVER 6' },
+	legMps: { value: 1, unit: 'm/s', why: 'A slower leg has no course to speak of.', source: 'Winglogos default' },
+	legOppositeDeg: {
+		value: 25,
+		unit: '°',
+		why: 'The wind falls out only between legs flown opposite ways.',
+		source: 'Winglogos default',
+	},
+	legErrorDeg: {
+		value: 12,
+		unit: '°',
+		why: 'As in the hover: smaller errors cannot be told from the air.',
+		source: 'METHODS-HOVER 4.7',
+	},
+	tiltEvidence: {
+		value: 3,
+		unit: 'sigma',
+		why: 'An error read from tilt and track must stand this far from zero to count.',
+		source: 'Winglogos default, from simulated healthy hovers',
+	},
 } as const;

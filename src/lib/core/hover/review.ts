@@ -3,7 +3,8 @@ import type { Cause, HoverAnswer, HoverRequest } from '../../schema/hover';
 import { DEG, wrap360 } from '../frames/angles';
 import { judge, reason } from '../frames/reasons';
 import { detrend, line, median, quantile, standardDeviation } from '../frames/statistics';
-import { detectCircling, type Circling } from './circling';
+import { compassErrorFromTilt } from './attitude';
+import { detectCircling, withTilt, type Circling } from './circling';
 import { headingAt, splitDrift, type DriftCause } from './drift';
 import { reviewHeight, type HeightReview } from './height';
 import { hoverLimits as limits } from './limits';
@@ -22,6 +23,8 @@ const NO_SPIRAL: HoverAnswer['spiral'] = {
 	compassErrorDeg: null,
 	compassErrorSigmaDeg: null,
 	excludedAboveDeg: null,
+	fromTrack: null,
+	fromTilt: null,
 };
 
 function refusal(why: Reason, durationS: number | null): HoverAnswer {
@@ -131,7 +134,12 @@ export function reviewHover(request: HoverRequest): HoverAnswer {
 		speedMps * T > limits.runawayM.value &&
 		straightness(t, north, east) > limits.runawayStraightness.value;
 	const circling =
-		inPosition && T >= limits.minHoldS.value && !runaway ? detectCircling(t, clean.north, clean.east) : null;
+		inPosition && T >= limits.minHoldS.value && !runaway
+			? withTilt(
+					detectCircling(t, clean.north, clean.east),
+					compassErrorFromTilt(t, clean.north, clean.east, request.heading, request.attitude),
+				)
+			: null;
 	const height = reviewHeight(t, up, limits.oscillationM.value);
 	const aboveM = track.aboveGround ? median(track.aboveGround) : null;
 	const psi = headingAt(t, request.heading);

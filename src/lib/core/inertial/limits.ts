@@ -86,4 +86,41 @@ export const inertialLimits = {
 		source: 'Winglogos default',
 	},
 	minSamples: { value: 64, unit: 'samples', why: 'Fewer give no spectrum.', source: 'Winglogos rule' },
+	surfaceTiltDeg: {
+		value: 2,
+		unit: '°',
+		why: 'On a surface steeper than this hands and feet slip; the half-turn takes out what is left.',
+		source: 'Winglogos default',
+	},
+	trimDeg: {
+		value: 0.5,
+		unit: '°',
+		why: 'Half a degree pushes with 0.09 m/s²: a metre after five seconds.',
+		source: 'g·sin(0.5°)',
+	},
+	trimSigmaDeg: {
+		value: 0.3,
+		unit: '°',
+		why: 'A trim known worse than this is not worth entering.',
+		source: 'Winglogos default',
+	},
+	pressureNoiseM: {
+		value: 0.25,
+		unit: 'm',
+		why: 'A height hold follows this much noise.',
+		source: 'Winglogos default',
+	},
+	pressureDriftMPerMin: {
+		value: 0.5,
+		unit: 'm/min',
+		why: 'A pressure height drifts by one to three metres in a flight; more has a cause.',
+		source: 'Winglogos default',
+	},
+	pressureSwingM: {
+		value: 0.7,
+		unit: 'm',
+		why: 'A swing this large with throttle or gusts lifts or drops the aircraft by as much.',
+		source: 'Winglogos default',
+	},
+	pressureS: { value: 20, unit: 's', why: 'A shorter log shows no drift.', source: 'Winglogos rule' },
 } as const;

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { DEG } from '../frames/angles';
 import { seededRng } from '../frames/random';
-import { findHorizon, type Picture } from './horizon';
+import { horizonPicture } from '../../rig/pictures';
+import { findHorizon } from './horizon';
+import type { Picture } from './picture';
 
 /** A drawn picture: sky gradient over textured ground, with a known tilt. */
 function draw(tiltDeg: number, seed: number, { contrast = 50, width = 480, height = 320 } = {}): Picture {
@@ -87,4 +89,15 @@ describe('a picture without one', () => {
 		expect(findHorizon(flat).verdict).toBe('fail');
 		expect(findHorizon({ ...flat, width: 20, height: 20 }).verdict).toBe('fail');
 	});
+});
+
+describe('the rig’s own views over the saltings', () => {
+	it('give back the tilt they were drawn with', () => {
+		for (const tilt of [-6, -1.3, 0, 2.2, 9]) {
+			const answer = findHorizon(horizonPicture(tilt, seededRng(31)));
+			expect(Math.abs((answer.tiltDeg ?? 99) - tilt)).toBeLessThan(0.3);
+		}
+	});
+	it('in fog show no horizon', () =>
+		expect(findHorizon(horizonPicture(2, seededRng(7), true)).reasons[0].code).toBe('insufficient-horizon'));
 });

@@ -3,17 +3,7 @@ import { DEG } from '../frames/angles';
 import { judge, reason } from '../frames/reasons';
 import { median, robustSigma } from '../frames/statistics';
 import { horizonLimits as limits } from './limits';
-
-/** A picture as rows of red, green, blue bytes. */
-export interface Picture {
-	width: number;
-	height: number;
-	/** 3 bytes a pixel, row by row. */
-	rgb: Uint8Array | Uint8ClampedArray;
-	/** Size of the picture as posted: the line is given in its pixels. */
-	fullWidth: number;
-	fullHeight: number;
-}
+import type { Picture } from './picture';
 
 const MOST_DEG = 20;
 /** Fine enough: half a step is within the first window of the refinement. */

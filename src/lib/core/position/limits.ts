@@ -42,4 +42,10 @@ export const positionLimits = {
 		why: 'A minute is usual from power-on; twice that is worth a look at the sky and the antenna.',
 		source: 'Practice: about one minute',
 	},
+	linkLoadPct: {
+		value: 70,
+		unit: '%',
+		why: 'A line fuller than this drops sentences when the sky fills.',
+		source: 'Winglogos default',
+	},
 } as const;

@@ -17,7 +17,12 @@ export interface Role {
 	typical?: number;
 }
 
-const TIME = { s: 1, ms: 1e-3, µs: 1e-6 };
+/** A time of day and date as text. */
+const ISO = 'ISO 8601';
+/** Seconds of the GPS week: they fall back to zero at its end. */
+const GPS_WEEK = 's of GPS week';
+const WEEK_S = 604_800;
+const TIME = { s: 1, ms: 1e-3, µs: 1e-6, [ISO]: 1, [GPS_WEEK]: 1 };
 const FIELD = { µT: 1, mG: 0.1, G: 100, nT: 1e-3 };
 const ACCELERATION = { 'm/s²': 1, g: STANDARD_GRAVITY_MPS2 };
 const RATE = { 'rad/s': 1, '°/s': DEG };
@@ -42,7 +47,16 @@ const role = (
 	...(typical === undefined ? {} : { typical }),
 });
 
-const time = role('t', 'Time', 'time', true, TIME, /^(t|time|timestamp|seconds|elapsed|time_?(s|ms|us|µs))$/);
+const time = role(
+	't',
+	'Time',
+	'time',
+	true,
+	TIME,
+	/^(t|time|timestamp|date_?time|utc|seconds|elapsed|time_?(s|ms|us|µs)|(gps_?)?(tow|itow|week_?seconds))$/,
+);
+const WEEK_NAME = /(tow|week_?seconds)$/;
+const ISO_TIME = /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}/;
 const axis = (prefixes: string, k: string) => new RegExp(`^(${prefixes})[ _.]?(${k})$|^${k}[ _]?(${prefixes})$`);
 
 /** Columns of a compass log. */
@@ -125,6 +139,10 @@ const UNIT_WORDS: Record<string, string> = {
 	deg: '°',
 	'°': '°',
 	rad: 'rad',
+	'gps s': GPS_WEEK,
+	'gps week s': GPS_WEEK,
+	iso: ISO,
+	'iso 8601': ISO,
 };
 
 /** Name and unit of a header such as "mag_x [uT]", "Gyro Z (deg/s)" or "time_ms". */
@@ -139,6 +157,13 @@ function splitHeader(header: string): { name: string; unit: string | null } {
 			.replace(/[\s-]+/g, '_'),
 		unit: UNIT_WORDS[unit.trim().toLowerCase()] ?? null,
 	};
+}
+
+/** The unit of a time column where its cells or its name tell it; null for anything else. */
+function timeUnit(table: Table, { group }: Role, column: number, name: string): string | null {
+	if (group !== 'time') return null;
+	if (table.rows.length > 0 && table.rows.slice(0, 5).every((row) => ISO_TIME.test(row[column] ?? ''))) return ISO;
+	return WEEK_NAME.test(name) ? GPS_WEEK : null;
 }
 
 /** The unit whose factor brings the middle of the values nearest to what is usual; null where two are as near. */
@@ -158,7 +183,11 @@ export function guessColumns(table: Table, roles: readonly Role[]): Guess {
 	const choices: Choices = {};
 	for (const r of roles) {
 		const column = headers.findIndex(({ name }) => r.patterns.test(name));
-		if (column >= 0) choices[r.name] = { column, unit: headers[column].unit ?? '' };
+		if (column >= 0)
+			choices[r.name] = {
+				column,
+				unit: timeUnit(table, r, column, headers[column].name) ?? headers[column].unit ?? '',
+			};
 	}
 	const unclear = new Set<string>();
 	for (const group of new Set(roles.map((r) => r.group))) {
@@ -181,6 +210,32 @@ export function guessColumns(table: Table, roles: readonly Role[]): Guess {
 	return { choices, unclear: [...unclear] };
 }
 
+/** ISO 8601 times as seconds since 1970; without a zone they are taken as UTC. */
+function isoSeconds(table: Table, column: number, fileName: string): Float64Array {
+	return Float64Array.from(table.rows, (row, i) => {
+		const text = (row[column] ?? '').replace(' ', 'T');
+		const at = Date.parse(/(Z|[+-]\d{2}:?\d{2})$/.test(text) ? text : `${text}Z`);
+		if (Number.isFinite(at)) return at / 1000;
+		throw new InputError(
+			'not-a-time',
+			`line.${table.lines[i]}`,
+			`${fileName}, line ${table.lines[i]}, ${table.headers[column]}: "${row[column] ?? ''}" is not a time.`,
+		);
+	});
+}
+
+/** A week's end within the log: what falls back by more than half a week goes on in the next. */
+function unrollWeeks(t: Float64Array): void {
+	let weeks = 0;
+	let before = t[0];
+	for (let i = 1; i < t.length; i++) {
+		const raw = t[i];
+		if (before - raw > WEEK_S / 2) weeks++;
+		before = raw;
+		t[i] = raw + weeks * WEEK_S;
+	}
+}
+
 /**
  * Columns in SI units (µT for fields) under the roles' names; time in seconds from the first row, strictly increasing.
  * @throws InputError naming role, line or unit.
@@ -201,7 +256,9 @@ export function takeColumns(
 		const factor = r.units[choice.unit];
 		if (factor === undefined)
 			throw new InputError('unit-missing', r.name, `${fileName}: say which unit ${r.label} has.`);
-		const values = numbersOf(table, choice.column, fileName);
+		const values =
+			choice.unit === ISO ? isoSeconds(table, choice.column, fileName) : numbersOf(table, choice.column, fileName);
+		if (choice.unit === GPS_WEEK) unrollWeeks(values);
 		out[r.name] = factor === 1 ? values : values.map((v) => v * factor);
 	}
 	const { t } = out;

@@ -15,6 +15,8 @@ export interface Table {
 
 const NUMBER = /^[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?$/;
 const COMMA_NUMBER = /^[+-]?\d+,\d+([eE][+-]?\d+)?$/;
+/** A cell that begins with a date is data, not a header. */
+const ISO_DATE = /^\d{4}-\d{2}-\d{2}[T ]/;
 const SNIFF_ROWS = 20;
 
 const isNumber = (cell: string) => NUMBER.test(cell) || COMMA_NUMBER.test(cell);
@@ -39,7 +41,7 @@ export function readTable(text: string, fileName: string): Table {
 		lines.push(line);
 	}
 	if (rows.length === 0) throw new InputError('empty', fileName, `${fileName} holds comments only.`);
-	const hasHeader = !rows[0].some(isNumber);
+	const hasHeader = !rows[0].some((cell) => isNumber(cell) || ISO_DATE.test(cell));
 	const headers = hasHeader ? rows[0] : rows[0].map((_, k) => `column ${k + 1}`);
 	const data = hasHeader ? rows.slice(1) : rows;
 	const sample = data.slice(0, SNIFF_ROWS);

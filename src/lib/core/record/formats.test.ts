@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { COMPASS_ROLES, guessColumns, HOVER_ROLES, takeColumns } from './columns';
 import { numbersOf, readTable } from './csv';
-import { readGpx } from './gpx';
+import { readTrack } from './tracks';
 
 const compass = (text: string) => {
 	const table = readTable(text, 'log.csv');
@@ -84,7 +84,7 @@ describe('a GPX file', () => {
 		`<?xml version="1.0"?><gpx version="1.1" creator="x"><trk><trkseg>${points}</trkseg></trk></gpx>`;
 
 	it('gives its longest track in seconds and degrees', () => {
-		const track = readGpx(file(point(0) + point(1, 54.3) + point(2)), 'h.gpx');
+		const track = readTrack(file(point(0) + point(1, 54.3) + point(2)), 'h.gpx');
 		expect(track.t).toEqual([0, 1, 2]);
 		expect(track.lat).toEqual([54.2, 54.3, 54.2]);
 		expect(track.alt[0]).toBe(12);
@@ -97,6 +97,79 @@ describe('a GPX file', () => {
 		[file(''), /no track/],
 		[file(point(1) + point(0)), /point 2: time does not increase/],
 	])('that is bad is refused: %#', (text, message) => {
-		expect(() => readGpx(text, 'h.gpx')).toThrow(message);
+		expect(() => readTrack(text, 'h.gpx')).toThrow(message);
 	});
+});
+
+describe('KML and GeoJSON', () => {
+	const kml = (points: string) =>
+		`<?xml version="1.0"?><kml xmlns="http://www.opengis.net/kml/2.2" xmlns:gx="http://www.google.com/kml/ext/2.2"><Document><Placemark><gx:Track>${points}</gx:Track></Placemark></Document></kml>`;
+	const when = (s: number) => `<when>2026-05-14T09:00:0${s}Z</when>`;
+	const line = (
+		more: object,
+		coordinates = [
+			[-3.1, 54.2, 10],
+			[-3.1001, 54.2001, 11],
+		],
+	) =>
+		JSON.stringify({
+			type: 'FeatureCollection',
+			features: [{ type: 'Feature', geometry: { type: 'LineString', coordinates }, properties: more }],
+		});
+	const times = ['2026-05-14T09:00:00Z', '2026-05-14T09:00:01Z'];
+
+	it('give their tracks', () => {
+		const fromKml = readTrack(
+			kml(`${when(0)}${when(1)}<gx:coord>-3.1 54.2 10</gx:coord><gx:coord>-3.1001 54.2001 11</gx:coord>`),
+			'walk.kml',
+		);
+		for (const track of [
+			fromKml,
+			readTrack(line({ times }), 'walk.geojson'),
+			readTrack(line({ coordTimes: times }), 'walk.json'),
+		]) {
+			expect(track.t).toEqual([0, 1]);
+			expect(track.lat).toEqual([54.2, 54.2001]);
+			expect(track.alt).toEqual([10, 11]);
+		}
+	});
+	it('points with a time each are one track; times may be milliseconds', () => {
+		const feature = (lon: number, time: number) => ({
+			type: 'Feature',
+			geometry: { type: 'Point', coordinates: [lon, 54] },
+			properties: { time },
+		});
+		const text = JSON.stringify({
+			type: 'FeatureCollection',
+			features: [feature(-3, 1.8e12), feature(-3.1, 1.8e12 + 500)],
+		});
+		expect(readTrack(text, 'points.geojson').t).toEqual([0, 0.5]);
+	});
+	it.each([
+		['walk.geojson', '{', /not readable GeoJSON/],
+		['walk.geojson', '{"type":"Nothing"}', /not GeoJSON with features/],
+		['walk.geojson', line({}), /no track with times/],
+		['walk.geojson', line({ times: ['now', 'then'] }), /point 1: no readable time/],
+		['walk.geojson', line({ times: [times[1], times[0]] }), /point 2: time does not increase/],
+		['walk.kml', '<kml>', /not readable KML|no track/],
+		['walk.kml', '', /empty/],
+	])('bad ones are named: %s %s', (name, text, message) => expect(() => readTrack(text, name)).toThrow(message));
+});
+
+describe('time columns', () => {
+	const rows = (times: string[], header = 't') =>
+		compass(`${header},mx,my,mz\n${times.map((t, k) => `${t},${20 + k},1,45`).join('\n')}`);
+	it.each([
+		['ISO 8601', ['2026-05-14T09:00:00.0Z', '2026-05-14T09:00:00.5Z', '2026-05-14T09:00:01Z'], 't', [0, 0.5, 1]],
+		['ISO 8601 with a space and no zone', ['2026-05-14 09:00:00', '2026-05-14 09:00:02'], 'time', [0, 2]],
+		['microseconds', ['0', '500000', '1000000'], 'time_us', [0, 0.5, 1]],
+		['GPS week seconds across the end of the week', ['604799.5', '0.0', '0.5'], 'gps_tow', [0, 0.5, 1]],
+		['GPS seconds by unit', ['10', '11'], 't [GPS s]', [0, 1]],
+	])('%s', (_, times, header, expected) => {
+		const { guess, take } = rows(times, header);
+		expect(guess.unclear).toEqual([]);
+		[...take().t].forEach((t, k) => expect(t).toBeCloseTo(expected[k], 9));
+	});
+	it('an unreadable ISO time is named with its line', () =>
+		expect(() => rows(['2026-05-14T09:00:00Z', '2026-05-14T29:00:00Z']).take()).toThrow(/line 3.*2026-05-14T29/));
 });

@@ -20,4 +20,24 @@ export const returnLimits = {
 		why: 'Less than this above the reserve is eaten by one gust.',
 		source: 'Winglogos default',
 	},
+	descentMps: {
+		value: 2,
+		unit: 'm/s',
+		why: 'Faster a rotorcraft falls into its own wash.',
+		source: 'Winglogos default; practice: 1 m/s is very safe',
+	},
+	satellites: {
+		value: 8,
+		unit: 'satellites',
+		why: 'With fewer, home is known badly.',
+		source: 'Practice: eight advised',
+	},
+	warnPct: { value: 25, unit: '%', why: 'A warning must leave time to come home.', source: 'Practice: 30 % alarm' },
+	actPct: { value: 10, unit: '%', why: 'An action must leave time to come down.', source: 'Practice: 10 % land' },
+	throttleRoomPct: {
+		value: 15,
+		unit: '%',
+		why: 'Gusts and climbing ask for this much more than the hover.',
+		source: 'Winglogos default',
+	},
 } as const;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { compassDue } from '$lib/core/due/compass';
+	import { sensorDue } from '$lib/core/due/due';
 	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/frames/units';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { newAircraft } from '$lib/schema/newAircraft';
@@ -40,7 +40,7 @@
 		const last = stored.current?.compass;
 		if (!aircraft || aircraft.compasses === 0) return null;
 		const at = last?.payload.kind === 'calibration' ? { at: last.at, place: last.payload.place } : null;
-		return compassDue(aircraft, at, null, new Date().toISOString());
+		return sensorDue('compass', aircraft, at, null, new Date().toISOString());
 	});
 
 	const set = (change: Partial<Aircraft>) => (changes = { ...changes, ...change });

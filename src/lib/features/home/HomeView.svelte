@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { compassDue } from '$lib/core/due/compass';
+	import { sensorDue } from '$lib/core/due/due';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
@@ -29,7 +29,8 @@
 			const due =
 				aircraft.compasses === 0
 					? null
-					: compassDue(
+					: sensorDue(
+							'compass',
 							aircraft,
 							last?.payload.kind === 'calibration' ? { at: last.at, place: last.payload.place } : null,
 							null,

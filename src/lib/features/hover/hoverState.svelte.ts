@@ -1,4 +1,5 @@
 import { HOVER_ROLES, type Choices } from '$lib/core/record/columns';
+import { isTrackFile } from '$lib/core/record/tracks';
 import { rigHover, type RigFaults } from '$lib/rig/rig';
 import type { HoverAnswer, HoverRequest } from '$lib/schema/hover';
 import { readText } from '$lib/sources/readFile';
@@ -52,7 +53,7 @@ export class HoverState {
 		this.#abort = new AbortController();
 		this.busy = true;
 		try {
-			const request = /\.gpx$/i.test(file.name) ? await this.#fromGpx(file) : await this.#fromTable(file);
+			const request = isTrackFile(file.name) ? await this.#fromTrack(file) : await this.#fromTable(file);
 			if (!request) return;
 			this.sourceName = file.name;
 			await this.#review(request);
@@ -63,9 +64,9 @@ export class HoverState {
 		}
 	}
 
-	async #fromGpx(file: File): Promise<HoverRequest> {
+	async #fromTrack(file: File): Promise<HoverRequest> {
 		const text = await readText(file);
-		const track = await compute((api) => api.readGpx(text, file.name), this.#abort?.signal);
+		const track = await compute((api) => api.readTrack(text, file.name), this.#abort?.signal);
 		return { track, hold: this.hold };
 	}
 

@@ -1,5 +1,5 @@
 import { createContext } from 'svelte';
-import { compassDue } from '$lib/core/due/compass';
+import { sensorDue } from '$lib/core/due/due';
 import { foldSession } from '$lib/core/gate/fold';
 import { runChecklist } from '$lib/core/checklist/run';
 import { checklistFor } from '$lib/core/checklist/items';
@@ -43,7 +43,7 @@ export class SessionView {
 		const { aircraft, session, site, lastCompass } = this.bundle;
 		if (aircraft.compasses === 0) return null;
 		const last = lastCompass && this.lastCompass ? { at: lastCompass.at, place: this.lastCompass.place } : null;
-		return compassDue(aircraft, last, site, session.endedAt ?? this.#now);
+		return sensorDue('compass', aircraft, last, site, session.endedAt ?? this.#now);
 	});
 
 	gate = $derived.by(() => {

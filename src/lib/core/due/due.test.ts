@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Aircraft, AircraftEvent, DueSchool } from '../../schema/records';
 import { newAircraft } from '../../schema/newAircraft';
-import { compassDue } from './compass';
+import { sensorDue, sensorsOf } from './due';
+
+const compassDue = (...[a, l, site, now]: [Aircraft, ReturnType<typeof last> | null, typeof HERE | null, string]) =>
+	sensorDue('compass', a, l, site, now);
 
 const NOW = '2026-05-14T09:00:00.000Z';
 const HERE = { latDeg: 54.2, lonDeg: -3.1, altM: 10 };
@@ -74,5 +77,49 @@ describe('a compass', () => {
 		expect(moved.evidence.find(({ code }) => code === 'field-change')?.value).toBeGreaterThan(3);
 		const late = compassDue(craft('after-events'), last('2031-05-14T01:00:00.000Z'), HERE, '2031-06-01T00:00:00.000Z');
 		expect(late.evidence.map(({ code }) => code)).not.toContain('field-change');
+	});
+});
+
+describe('the other sensors', () => {
+	const since = last('2026-05-14T01:00:00.000Z');
+	const after = (kind: AircraftEvent['kind'], sensor: Parameters<typeof sensorDue>[0]) =>
+		sensorDue(sensor, craft('after-events', [[kind, '2026-05-14T02:00:00.000Z']]), since, HERE, NOW).due;
+	it('fall due after what undoes them, and only that', () => {
+		expect(after('firmware', 'mounting')).toBe(true);
+		expect(after('knock', 'mounting')).toBe(false);
+		expect(after('knock', 'accelerometer')).toBe(true);
+		expect(after('journey', 'gyro')).toBe(false);
+		expect(after('part', 'radio')).toBe(true);
+		expect(after('knock', 'link-loss')).toBe(false);
+		expect(after('odd-flight', 'vision')).toBe(true);
+	});
+	it('inertial ones watch the temperature', () => {
+		const cold = { ...since, temperatureC: 2 };
+		const judged = (sensor: 'accelerometer' | 'compass') =>
+			sensorDue(sensor, craft('after-events'), cold, HERE, NOW, { temperatureC: 30 });
+		expect(judged('accelerometer').chosen.reasons.map(({ code }) => code)).toEqual(['temperature']);
+		expect(judged('compass').due).toBe(false);
+	});
+	it('keep a school of their own, and thresholds of the pilot', () => {
+		const own = { ...craft('as-told'), sensorSchools: { gyro: 'every-day' as const }, dueThresholds: { ageDays: 3 } };
+		const old = last('2026-05-01T09:00:00.000Z');
+		expect(sensorDue('gyro', own, old, HERE, NOW).due).toBe(true);
+		expect(sensorDue('radio', own, old, HERE, NOW).due).toBe(false);
+		const aged = sensorDue('radio', { ...own, school: 'after-events' }, old, HERE, NOW);
+		expect(aged.chosen.reasons.map(({ code }) => code)).toEqual(['age']);
+		const off = { ...craft('after-events'), dueThresholds: { distanceKm: null, heightM: null } };
+		const far = last('2026-05-14T01:00:00.000Z', { latDeg: 56, lonDeg: -3.1, altM: 900 });
+		expect(sensorDue('accelerometer', off, far, HERE, NOW).due).toBe(false);
+	});
+	it('a disturbed place is no place for a compass, whatever the school', () => {
+		const at = (sensor: 'compass' | 'gyro') =>
+			sensorDue(sensor, craft('every-day'), null, HERE, NOW, { disturbed: true });
+		expect(at('compass').notHere?.level).toBe('fail');
+		expect(at('gyro').notHere).toBeNull();
+	});
+	it('are those that the aircraft has', () => {
+		expect(sensorsOf(newAircraft('a', 'racer', NOW))).not.toContain('compass');
+		expect(sensorsOf(newAircraft('a', 'camera', NOW))).toContain('vision');
+		expect(sensorsOf(newAircraft('a', 'wing', NOW))).toContain('speed-controllers');
 	});
 });

@@ -1,0 +1,121 @@
+import { SingularValueDecomposition, Matrix } from 'ml-matrix';
+import type { PairAnswer } from '../../schema/compassExtras';
+import { DEG } from '../frames/angles';
+import { interpolate } from '../frames/interpolate';
+import { apply, determinant, type Mat3 } from '../frames/mat3';
+import { judge, reason } from '../frames/reasons';
+import { toYawPitchRoll } from '../frames/rotation';
+import { quantile } from '../frames/statistics';
+import { angleBetween, normalise, type Vec3 } from '../frames/vec3';
+import { compassLimits as limits } from './limits';
+
+interface Series {
+	t: ArrayLike<number>;
+	x: ArrayLike<number>;
+	y: ArrayLike<number>;
+	z: ArrayLike<number>;
+}
+
+const FEWEST = 50;
+const MOST_SHOWN = 400;
+/** The least spread that a turning must have across its second direction to fix a rotation. */
+const LEAST_SPREAD = 0.1;
+
+/** Rotation that takes the second's directions onto the first's, least squares (Kabsch 1976); null where they do not fix it. */
+function align(first: readonly Vec3[], second: readonly Vec3[]): Mat3 | null {
+	const h = Matrix.zeros(3, 3);
+	first.forEach((a, i) => {
+		for (let r = 0; r < 3; r++)
+			for (let c = 0; c < 3; c++) h.set(r, c, h.get(r, c) + (a[r] * second[i][c]) / first.length);
+	});
+	const svd = new SingularValueDecomposition(h);
+	const u = svd.leftSingularVectors;
+	const v = svd.rightSingularVectors;
+	if (svd.diagonal[1] < LEAST_SPREAD) return null;
+	const plain = u.mmul(v.transpose()).to2DArray();
+	const mirrored = determinant(plain as unknown as Mat3) < 0;
+	const r = mirrored
+		? u
+				.mmul(Matrix.diag([1, 1, -1]))
+				.mmul(v.transpose())
+				.to2DArray()
+		: plain;
+	return r as unknown as Mat3;
+}
+
+/**
+ * Two calibrated compasses turned together: the rotation between them, and how far their directions of the field part over
+ * the turn, as degrees of a level heading (angle / cos dip, dip 60° where unknown). `first` and `second` are calibrated
+ * readings in each sensor's own axes, µT; the second is brought to the first's times.
+ */
+export function comparePair(first: Series, second: Series, inclinationDeg: number | null): PairAnswer {
+	const n = first.t.length;
+	const nothing = { rotation: null, yawDeg: null, meanDeg: null, worstDeg: null, samples: n, series: null };
+	if (n < FEWEST || second.t.length < FEWEST)
+		return {
+			...nothing,
+			...judge([
+				reason(
+					'fail',
+					'insufficient-samples',
+					'There are too few readings to compare.',
+					Math.min(n, second.t.length),
+					{ value: FEWEST, unit: 'samples', source: 'Winglogos rule' },
+					'Turn the aircraft through all poses while both are recorded.',
+				),
+			]),
+		};
+	const there = [second.x, second.y, second.z].map((values) => interpolate(second.t, values, first.t));
+	const a = Array.from({ length: n }, (_, i): Vec3 => normalise([first.x[i], first.y[i], first.z[i]]));
+	const b = a.map((_, i): Vec3 => normalise([there[0][i], there[1][i], there[2][i]]));
+	const rotation = align(a, b);
+	if (!rotation)
+		return {
+			...nothing,
+			...judge([
+				reason(
+					'fail',
+					'insufficient-coverage',
+					'The aircraft was not turned enough to compare its compasses.',
+					undefined,
+					undefined,
+					'Turn it level, nose-up and on a side.',
+				),
+			]),
+		};
+	const level = Math.max(0.1, Math.cos((inclinationDeg ?? 60) * DEG));
+	const apart = a.map((u, i) => Math.min(180, angleBetween(u, apply(rotation, b[i])) / DEG / level));
+	const worstDeg = quantile(apart, 0.98);
+	const meanDeg = apart.reduce((s, v) => s + v, 0) / n;
+	const step = Math.ceil(n / MOST_SHOWN);
+	const shown = [...apart.keys()].filter((i) => i % step === 0);
+	return {
+		rotation: rotation.map((row) => [...row]) as PairAnswer['rotation'],
+		yawDeg: toYawPitchRoll(rotation).yawRad / DEG,
+		meanDeg,
+		worstDeg,
+		samples: n,
+		series: { t: shown.map((i) => first.t[i]), deg: shown.map((i) => apart[i]) },
+		...judge([
+			worstDeg > limits.pairFailDeg.value
+				? reason(
+						'fail',
+						'compasses-disagree',
+						'The two compasses disagree over the turn.',
+						worstDeg,
+						limits.pairFailDeg,
+						'Calibrate both again, away from steel; if it stays, one of them is disturbed by what is next to it.',
+					)
+				: worstDeg > limits.pairDeg.value
+					? reason(
+							'caution',
+							'compasses-differ',
+							'The two compasses differ a little.',
+							worstDeg,
+							limits.pairDeg,
+							'Calibrate both in one turning.',
+						)
+					: reason('pass', 'compasses-agree', 'The two compasses agree over the whole turn.', worstDeg, limits.pairDeg),
+		]),
+	};
+}

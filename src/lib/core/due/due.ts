@@ -1,0 +1,321 @@
+import type { Reason } from '../../schema/common';
+import { sensorSchema, type Aircraft, type AircraftEvent, type DueSchool, type Sensor } from '../../schema/records';
+import { fieldAt } from '../earth/field';
+import { inverseGeodesic } from '../earth/geodesy';
+import { DEG } from '../frames/angles';
+import { dayOf } from '../frames/calendar';
+import { reason } from '../frames/reasons';
+import { dueLimits as limits, TYPICAL_LEFTOVER_UT } from './limits';
+
+type EventKind = AircraftEvent['kind'];
+
+interface SensorRule {
+	name: string;
+	/** Events that undo it. */
+	after: readonly EventKind[];
+	/** Whether a journey in distance, height or field matters, and how far is far, km. */
+	place: 'field' | 'distance' | null;
+	temperature: boolean;
+}
+
+/** Which change undoes what, and why only that: a new place does not bend a gyro, a firmware flash may forget a mounting. */
+export const SENSOR_RULES: Record<Sensor, SensorRule> = {
+	compass: {
+		name: 'Compass',
+		after: ['new', 'firmware', 'knock', 'part', 'prompt', 'odd-flight', 'journey'],
+		place: 'field',
+		temperature: false,
+	},
+	accelerometer: {
+		name: 'Accelerometer',
+		after: ['new', 'firmware', 'knock', 'part', 'prompt', 'odd-flight', 'journey'],
+		place: 'distance',
+		temperature: true,
+	},
+	gyro: { name: 'Gyro', after: ['new', 'firmware', 'knock', 'prompt', 'odd-flight'], place: null, temperature: true },
+	level: { name: 'Level', after: ['new', 'firmware', 'knock', 'part', 'odd-flight'], place: null, temperature: false },
+	mounting: { name: 'Board mounting', after: ['new', 'firmware', 'part'], place: null, temperature: false },
+	radio: { name: 'Sticks and switches', after: ['new', 'firmware', 'part', 'prompt'], place: null, temperature: false },
+	camera: {
+		name: 'Camera horizon',
+		after: ['new', 'knock', 'part', 'prompt', 'journey'],
+		place: null,
+		temperature: false,
+	},
+	vision: { name: 'Vision sensors', after: ['prompt', 'odd-flight'], place: null, temperature: false },
+	'speed-controllers': {
+		name: 'Speed controllers',
+		after: ['new', 'firmware', 'part'],
+		place: null,
+		temperature: false,
+	},
+	'link-loss': { name: 'Link-loss test', after: ['new', 'firmware', 'part'], place: null, temperature: false },
+};
+
+const SENSORS: readonly Sensor[] = sensorSchema.options;
+
+/** Which of them an aircraft has. */
+export function sensorsOf({ kind, compasses }: Aircraft): Sensor[] {
+	const camera = kind === 'camera' || kind === 'multirotor' || kind === 'longrange';
+	return SENSORS.filter((sensor) => {
+		if (sensor === 'compass') return compasses > 0;
+		if (sensor === 'camera') return camera;
+		if (sensor === 'vision') return kind === 'camera' || kind === 'toy';
+		if (sensor === 'speed-controllers') return kind !== 'camera' && kind !== 'toy';
+		if (sensor === 'mounting') return kind !== 'camera' && kind !== 'toy' && kind !== 'sprayer';
+		return true;
+	});
+}
+
+export interface LastCalibration {
+	at: string;
+	place: { latDeg: number; lonDeg: number; altM: number } | null;
+	temperatureC?: number | null;
+}
+
+/** What is so today, beside the place. */
+export interface Today {
+	temperatureC?: number | null;
+	/** The site check found the field here disturbed. */
+	disturbed?: boolean;
+	/** Flights since the last calibration. */
+	flights?: number;
+}
+
+/** How far, high, warm, old is too much; null switches a rule off. Defaults are in limits.ts. */
+export interface DueThresholds {
+	distanceKm: number | null;
+	heightM: number | null;
+	temperatureC: number | null;
+	ageDays: number | null;
+}
+
+export interface SchoolVerdict {
+	school: DueSchool;
+	name: string;
+	due: boolean;
+	argument: string;
+	against: string;
+	reasons: Reason[];
+}
+
+export interface SensorDue {
+	sensor: Sensor;
+	name: string;
+	due: boolean;
+	/** Set where this place is no place to calibrate, whatever the school. */
+	notHere: Reason | null;
+	/** The verdict of the aircraft's own school. */
+	chosen: SchoolVerdict;
+	schools: SchoolVerdict[];
+	/** What changed since the last accepted calibration, whatever the school. */
+	evidence: Reason[];
+}
+
+const SCHOOLS: Record<DueSchool, Pick<SchoolVerdict, 'name' | 'argument' | 'against'>> = {
+	'as-told': {
+		name: 'As told',
+		argument: 'A poor calibration is riskier than a slightly stale one, and makers know their sensors.',
+		against: 'The prompt may come in the air, far out and high.',
+	},
+	'after-events': {
+		name: 'After events',
+		argument:
+			'Something changed, so the old values may not hold; nothing changed, so they do. The default, because it acts on evidence.',
+		against: 'It depends on every knock and journey being noted.',
+	},
+	'every-day': {
+		name: 'First flight of every day',
+		argument: 'It takes ten seconds and the prompt may come too late.',
+		against: 'Every repetition is a chance to calibrate badly near metal.',
+	},
+};
+
+const EVENT_WORDS: Record<AircraftEvent['kind'], string> = {
+	new: 'New aircraft',
+	firmware: 'Firmware changed',
+	knock: 'Knock or hard landing',
+	part: 'Part moved or replaced',
+	prompt: 'The aircraft asked for it',
+	'odd-flight': 'It flew oddly',
+	journey: 'Carried in a vehicle or plane',
+};
+
+const FOR_AS_TOLD = new Set<AircraftEvent['kind']>(['new', 'firmware', 'prompt']);
+
+/**
+ * Whether a sensor's calibration is due, under each of three schools, and why. `now` is an ISO time; the day of "every day"
+ * is the UTC day of `now`. Distances by geodesic, the field by the model at both places. `thresholds` are the pilot's own.
+ */
+export function sensorDue(
+	sensor: Sensor,
+	aircraft: Aircraft,
+	last: LastCalibration | null,
+	site: { latDeg: number; lonDeg: number; altM: number } | null,
+	now: string,
+	today: Today = {},
+): SensorDue {
+	const rule = SENSOR_RULES[sensor];
+	const never = reason('caution', 'never-calibrated', `${rule.name}: nothing accepted is on record.`);
+	const undone = new Set(rule.after);
+	const events = aircraft.events.filter(({ at, kind }) => at <= now && undone.has(kind) && (!last || at > last.at));
+	const eventReasons = events.map((event) => ({
+		kind: event.kind,
+		reason: reason(
+			'caution',
+			`event-${event.kind}`,
+			`${EVENT_WORDS[event.kind]} on ${dayOf(event.at)}${event.note ? `: ${event.note}` : ''}.`,
+		),
+	}));
+	const thresholds = thresholdsFor(sensor, aircraft.dueThresholds);
+	const changed = last
+		? [
+				...(rule.place && last.place && site
+					? placeReasons(rule.place, last.place, last.at, site, now, thresholds)
+					: []),
+				...(rule.temperature ? temperatureReasons(last, today, thresholds) : []),
+				...ageReasons(last, now, today, thresholds),
+			]
+		: [];
+	const notToday = last && last.at.slice(0, 10) !== now.slice(0, 10);
+
+	const verdict = (school: DueSchool): SchoolVerdict => {
+		const reasons: Reason[] = last ? [] : [never];
+		if (school === 'as-told')
+			reasons.push(...eventReasons.filter(({ kind }) => FOR_AS_TOLD.has(kind)).map((e) => e.reason));
+		else reasons.push(...eventReasons.map((e) => e.reason), ...changed.filter(({ level }) => level === 'caution'));
+		if (school === 'every-day' && notToday)
+			reasons.push(reason('caution', 'not-today', `Last done on ${dayOf(last.at)}, not today.`));
+		return { school, ...SCHOOLS[school], due: reasons.length > 0, reasons };
+	};
+	const schools = (['as-told', 'after-events', 'every-day'] as const).map(verdict);
+	const own = aircraft.sensorSchools?.[sensor] ?? aircraft.school;
+	const chosen = schools.find(({ school }) => school === own) ?? schools[1];
+	return {
+		sensor,
+		name: rule.name,
+		due: chosen.due,
+		notHere:
+			sensor === 'compass' && today.disturbed
+				? reason(
+						'fail',
+						'not-here',
+						'Not here: the field of this place is disturbed. A calibration made here would carry the place along.',
+						undefined,
+						undefined,
+						'Walk on until the field agrees with the model, or fly with the values in force.',
+					)
+				: null,
+		chosen,
+		schools,
+		evidence: [...(last ? [] : [never]), ...eventReasons.map((e) => e.reason), ...changed],
+	};
+}
+
+/** The pilot's thresholds over the defaults; an accelerometer counts as far away sooner than a compass does. */
+export function thresholdsFor(sensor: Sensor, own: Partial<DueThresholds> | undefined): DueThresholds {
+	return {
+		distanceKm: sensor === 'compass' ? limits.distanceKm.value : limits.accelerometerKm.value,
+		heightM: limits.heightM.value,
+		temperatureC: limits.temperatureC.value,
+		ageDays: null,
+		...own,
+	};
+}
+
+const levelOf = (over: boolean) => (over ? 'caution' : 'pass');
+
+function temperatureReasons(last: LastCalibration, today: Today, { temperatureC }: DueThresholds): Reason[] {
+	const [then, now] = [last.temperatureC ?? null, today.temperatureC ?? null];
+	if (then === null || now === null || temperatureC === null) return [];
+	const apart = Math.abs(now - then);
+	return [
+		reason(
+			levelOf(apart > temperatureC),
+			'temperature',
+			`Calibrated at ${then.toFixed(0)} °C, now it is ${now.toFixed(0)} °C.`,
+			apart,
+			{ ...limits.temperatureC, value: temperatureC },
+		),
+	];
+}
+
+const DAY_MS = 86_400_000;
+
+function ageReasons(last: LastCalibration, now: string, today: Today, { ageDays }: DueThresholds): Reason[] {
+	const days = (Date.parse(now) - Date.parse(last.at)) / DAY_MS;
+	const flights = today.flights === undefined ? '' : `, ${today.flights} flights ago`;
+	return [
+		reason(
+			levelOf(ageDays !== null && days > ageDays),
+			'age',
+			`Done ${days < 1 ? 'today' : `${days.toFixed(0)} days ago`}${flights}.`,
+			days,
+			ageDays === null ? undefined : { value: ageDays, unit: 'days', source: 'Your own limit' },
+		),
+	];
+}
+
+function placeReasons(
+	kind: 'field' | 'distance',
+	from: { latDeg: number; lonDeg: number; altM: number },
+	at: string,
+	site: { latDeg: number; lonDeg: number; altM: number },
+	now: string,
+	thresholds: DueThresholds,
+): Reason[] {
+	const { distanceM } = inverseGeodesic(from.latDeg, from.lonDeg, site.latDeg, site.lonDeg);
+	const km = distanceM / 1000;
+	const climb = Math.abs(site.altM - from.altM);
+	const out: Reason[] = [];
+	if (thresholds.distanceKm !== null)
+		out.push(
+			reason(
+				levelOf(km > thresholds.distanceKm),
+				'distance',
+				`Calibrated ${km < 10 ? km.toFixed(1) : km.toFixed(0)} km from here.`,
+				km,
+				{ ...limits.distanceKm, value: thresholds.distanceKm },
+			),
+		);
+	if (thresholds.heightM !== null)
+		out.push(
+			reason(
+				levelOf(climb > thresholds.heightM),
+				'height',
+				`Calibrated ${climb.toFixed(0)} m higher or lower.`,
+				climb,
+				{ ...limits.heightM, value: thresholds.heightM },
+			),
+		);
+	const shift = kind === 'field' ? headingShiftDeg(from, at, site, now) : null;
+	if (shift !== null)
+		out.push(
+			reason(
+				levelOf(shift > limits.headingShiftDeg.value),
+				'field-change',
+				`With the field of this place a usual leftover offset turns the heading by ${shift.toFixed(1)}°.`,
+				shift,
+				limits.headingShiftDeg,
+			),
+		);
+	return out;
+}
+
+/** Change of the heading error that a usual leftover offset makes, between two places; null outside the field model. */
+function headingShiftDeg(
+	from: { latDeg: number; lonDeg: number; altM: number },
+	at: string,
+	site: { latDeg: number; lonDeg: number; altM: number },
+	now: string,
+): number | null {
+	try {
+		const errorAt = (p: { latDeg: number; lonDeg: number; altM: number }, date: string) => {
+			const { horizontalUt } = fieldAt(p.latDeg, p.lonDeg, p.altM, date);
+			return Math.asin(Math.min(1, TYPICAL_LEFTOVER_UT / horizontalUt)) / DEG;
+		};
+		return Math.abs(errorAt(site, now.slice(0, 10)) - errorAt(from, at.slice(0, 10)));
+	} catch {
+		return null; // a date that the model does not hold for: distance and height still tell
+	}
+}

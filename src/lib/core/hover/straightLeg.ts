@@ -1,0 +1,112 @@
+import type { LegAnswer } from '../../schema/hover';
+import { DEG, wrap360, wrapPi } from '../frames/angles';
+import { judge, reason } from '../frames/reasons';
+import { hoverLimits as limits } from './limits';
+
+export interface Leg {
+	/** Mean velocity over ground while flown straight ahead, stick forward only, m/s. */
+	northMps: number;
+	eastMps: number;
+	/** Mean reported heading, degrees true. */
+	headingDeg: number;
+	lengthM: number;
+	/** One sigma of the velocity, m/s. */
+	sigmaMps: number;
+}
+
+/** Air pushes a leg sideways by up to this share of its speed before the aircraft has taken it up. */
+const WIND_SHARE = 0.5;
+
+/**
+ * Compass error from straight legs flown nose first WITHOUT position hold (a hold flies the course it believes, and shows
+ * nothing): heading less course over ground. Two legs flown opposite ways cancel the wind: the course of their difference is
+ * used. One leg alone carries the wind in its uncertainty. `windMps` is the wind's speed, null where not known.
+ */
+export function reviewLegs(out: Leg, back: Leg | null, windMps: number | null): LegAnswer {
+	const legs = back ? [out, back] : [out];
+	const shortest = Math.min(...legs.map(({ lengthM }) => lengthM));
+	const slowest = Math.min(...legs.map((leg) => Math.hypot(leg.northMps, leg.eastMps)));
+	const refuse = (
+		code: string,
+		text: string,
+		value: number,
+		limit: { value: number; unit: string; source: string },
+	): LegAnswer => ({
+		compassErrorDeg: null,
+		sigmaDeg: null,
+		courseDeg: null,
+		...judge([
+			reason(
+				'fail',
+				code,
+				text,
+				value,
+				limit,
+				'Fly 10 m straight ahead in self-level, stick forward only, then the same leg back.',
+			),
+		]),
+	});
+	if (shortest < limits.legM.value) return refuse('insufficient-leg', 'The leg is too short.', shortest, limits.legM);
+	if (slowest < limits.legMps.value)
+		return refuse('insufficient-speed', 'The leg was flown too slowly.', slowest, limits.legMps);
+	let { northMps, eastMps, sigmaMps } = out;
+	let errorSigma = windMps === null ? 8 : (WIND_SHARE * windMps) / Math.hypot(northMps, eastMps) / DEG;
+	if (back) {
+		const opposite = Math.abs(Math.abs(wrapPi((back.headingDeg - out.headingDeg) * DEG)) / DEG - 180);
+		if (opposite > limits.legOppositeDeg.value)
+			return refuse(
+				'insufficient-turn',
+				'The second leg was not flown back the same way.',
+				opposite,
+				limits.legOppositeDeg,
+			);
+		northMps = (out.northMps - back.northMps) / 2;
+		eastMps = (out.eastMps - back.eastMps) / 2;
+		sigmaMps = Math.hypot(out.sigmaMps, back.sigmaMps) / 2;
+		errorSigma = 0;
+	}
+	const heading = back
+		? Math.atan2(
+				Math.sin(out.headingDeg * DEG) - Math.sin(back.headingDeg * DEG),
+				Math.cos(out.headingDeg * DEG) - Math.cos(back.headingDeg * DEG),
+			)
+		: out.headingDeg * DEG;
+	const course = Math.atan2(eastMps, northMps);
+	const compassErrorDeg = wrapPi(heading - course) / DEG;
+	const speed = Math.hypot(northMps, eastMps);
+	const sigmaDeg = Math.hypot(sigmaMps / speed / DEG, errorSigma, 2);
+	const size = Math.abs(compassErrorDeg);
+	const clear = size + 2 * sigmaDeg;
+	return {
+		compassErrorDeg,
+		sigmaDeg,
+		courseDeg: wrap360(course / DEG),
+		...judge([
+			size > limits.legErrorDeg.value && size > 2 * sigmaDeg
+				? reason(
+						'fail',
+						'compass-error',
+						`It flies to one side of where its nose is said to point: the compass reads ${compassErrorDeg > 0 ? 'too far clockwise' : 'too far anticlockwise'}.`,
+						size,
+						limits.legErrorDeg,
+						'Land, take it away from metal, calibrate the compass again.',
+					)
+				: clear > limits.legErrorDeg.value * 1.5
+					? reason(
+							'caution',
+							'leg-loose',
+							`Errors above about ${clear.toFixed(0)}° are excluded, smaller ones are not.`,
+							clear,
+							limits.legErrorDeg,
+							back ? 'Fly a longer leg.' : 'Fly the same leg back: the wind falls out.',
+						)
+					: reason(
+							'pass',
+							'leg-straight',
+							`It flies where its nose points; errors above about ${clear.toFixed(0)}° are excluded.`,
+							size,
+							limits.legErrorDeg,
+						),
+		]),
+	};
+}

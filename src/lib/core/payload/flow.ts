@@ -1,0 +1,111 @@
+import type { FlowAnswer, FlowRequest } from '../../schema/payload';
+import type { Reason } from '../../schema/common';
+import { judge, reason } from '../frames/reasons';
+import { mean } from '../frames/statistics';
+import { payloadLimits as limits } from './limits';
+
+/** Litres per hectare: 600·Q/(v·w) with Q in L/min, v in km/h, w in metres. */
+export const ratePerHectare = (perMin: number, speedKmh: number, swathM: number): number =>
+	(600 * perMin) / (speedKmh * swathM);
+
+/**
+ * Collected volume per nozzle against what is set: flow, error, correction factor, evenness across nozzles (coefficient of
+ * variation, divisor n − 1), litres per hectare. Water, not the product, belongs in the tank for this.
+ */
+export function reviewFlow(request: FlowRequest): FlowAnswer {
+	const { nozzles, collectedS, setLPerMin, shownLPerMin, speedKmh, swathM } = request;
+	const perMin = nozzles.map(({ litres }) => (60 * litres) / collectedS);
+	const flowLPerMin = perMin.reduce((a, b) => a + b, 0);
+	const errorPct = 100 * (flowLPerMin / setLPerMin - 1);
+	const middle = mean(perMin);
+	const nozzleCvPct =
+		perMin.length > 1 && middle > 0
+			? (100 * Math.sqrt(perMin.reduce((s, v) => s + (v - middle) ** 2, 0) / (perMin.length - 1))) / middle
+			: null;
+	const meterErrorPct = shownLPerMin !== null && flowLPerMin > 0 ? 100 * (shownLPerMin / flowLPerMin - 1) : null;
+	const own = nozzles.map(({ name }, k) => ({
+		name,
+		lPerMin: perMin[k],
+		deviationPct: middle > 0 ? 100 * (perMin[k] / middle - 1) : 0,
+	}));
+	const reasons: Reason[] = [];
+	const dry = own.filter(({ lPerMin }) => lPerMin === 0);
+	if (dry.length > 0)
+		reasons.push(
+			reason(
+				'fail',
+				'nozzle-dry',
+				`Nothing came from ${dry.map(({ name }) => name).join(', ')}.`,
+				0,
+				undefined,
+				'Air in the line: open the relief valves until it runs evenly, close them, collect again.',
+			),
+		);
+	const errors = Math.abs(errorPct);
+	reasons.push(
+		errors > limits.flowFailPct.value
+			? reason(
+					'fail',
+					'flow-wrong',
+					'It does not give what is set.',
+					errors,
+					limits.flowFailPct,
+					'Vent the lines, clean filters and nozzles, collect again; then correct the setting.',
+				)
+			: errors > limits.flowPct.value
+				? reason(
+						'caution',
+						'flow-off',
+						'It gives a little more or less than is set.',
+						errors,
+						limits.flowPct,
+						`Multiply the setting by ${(setLPerMin / flowLPerMin).toFixed(3)}.`,
+					)
+				: reason('pass', 'flow-right', 'It gives what is set.', errors, limits.flowPct),
+	);
+	if (nozzleCvPct !== null) {
+		const worst = own.reduce((a, b) => (Math.abs(b.deviationPct) > Math.abs(a.deviationPct) ? b : a));
+		reasons.push(
+			nozzleCvPct > limits.nozzleCvPct.value
+				? reason(
+						'caution',
+						'nozzles-uneven',
+						`The nozzles differ; ${worst.name} most.`,
+						nozzleCvPct,
+						limits.nozzleCvPct,
+						`Clean or replace ${worst.name}.`,
+					)
+				: reason('pass', 'nozzles-even', 'The nozzles are even.', nozzleCvPct, limits.nozzleCvPct),
+		);
+	}
+	if (meterErrorPct !== null)
+		reasons.push(
+			Math.abs(meterErrorPct) > limits.meterPct.value
+				? reason(
+						'caution',
+						'meter-off',
+						'The flow that the aircraft shows is not what came out.',
+						Math.abs(meterErrorPct),
+						limits.meterPct,
+						'Calibrate the flow meter by its manual; trust the bucket meanwhile.',
+					)
+				: reason(
+						'pass',
+						'meter-right',
+						'The flow meter agrees with the bucket.',
+						Math.abs(meterErrorPct),
+						limits.meterPct,
+					),
+		);
+	return {
+		flowLPerMin,
+		errorPct,
+		correction: flowLPerMin > 0 ? setLPerMin / flowLPerMin : null,
+		meterErrorPct,
+		nozzleCvPct,
+		nozzles: own,
+		ratePerHa: ratePerHectare(flowLPerMin, speedKmh, swathM),
+		rateSetPerHa: ratePerHectare(setLPerMin, speedKmh, swathM),
+		...judge(reasons),
+	};
+}

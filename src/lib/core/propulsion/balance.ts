@@ -1,0 +1,49 @@
+import type { BalanceAnswer, BalanceRequest } from '../../schema/power';
+import { InputError } from '../frames/inputError';
+import { judge, reason } from '../frames/reasons';
+
+/**
+ * Balance along the length: Σmᵢxᵢ/Σmᵢ against the mark, mm behind the datum, and how far to move the pack:
+ * total mass × error / pack mass. A little nose-heavy is good, tail-heavy is not.
+ * @throws InputError where nothing has mass or the pack's index is not a part.
+ */
+export function solveBalance({ parts, packIndex, markMm, noseHeavyMm, armSigmaMm }: BalanceRequest): BalanceAnswer {
+	const massG = parts.reduce((sum, { massG: m }) => sum + m, 0);
+	if (!(massG > 0)) throw new InputError('no-mass', 'parts', 'Nothing here has mass.');
+	if (packIndex >= parts.length) throw new InputError('pack', 'packIndex', 'Say which part is the pack.');
+	const centreMm = parts.reduce((sum, { massG: m, armMm }) => sum + m * armMm, 0) / massG;
+	const centreSigmaMm = (armSigmaMm * Math.hypot(...parts.map((part) => part.massG))) / massG;
+	const errorMm = centreMm - markMm;
+	const pack = parts[packIndex];
+	const shiftPackMm = pack.massG > 0 ? (-massG * errorMm) / pack.massG : null;
+	const move =
+		shiftPackMm === null
+			? 'The pack has no mass here: weigh it.'
+			: `Move ${pack.name} ${Math.abs(shiftPackMm).toFixed(0)} mm ${shiftPackMm < 0 ? 'forward' : 'back'}.`;
+	const limit = { value: 0, unit: 'mm', source: 'The mark of the maker’s sheet' };
+	const nose = { value: noseHeavyMm, unit: 'mm', source: 'Your tolerance' };
+	const unsure = errorMm <= 0 && errorMm + centreSigmaMm > 0;
+	return {
+		massG,
+		centreMm,
+		centreSigmaMm,
+		errorMm,
+		shiftPackMm,
+		...judge([
+			errorMm > centreSigmaMm
+				? reason('fail', 'tail-heavy', 'It is tail-heavy: it would pitch up and stall.', errorMm, limit, move)
+				: errorMm > 0 || unsure
+					? reason(
+							'caution',
+							'near-mark',
+							'It balances at the mark, within what was measured; the tail may be a little heavy.',
+							errorMm,
+							limit,
+							`${move} A little nose-heavy is the safer side.`,
+						)
+					: -errorMm > noseHeavyMm
+						? reason('caution', 'nose-heavy', 'It is more nose-heavy than you allow.', -errorMm, nose, move)
+						: reason('pass', 'balanced', 'It balances at the mark or a little before it.', -errorMm, nose),
+		]),
+	};
+}

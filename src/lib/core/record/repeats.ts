@@ -1,0 +1,138 @@
+import type { Reason, Verdict } from '../../schema/common';
+import { InputError } from '../frames/inputError';
+import { judge, reason } from '../frames/reasons';
+import { mean } from '../frames/statistics';
+
+/** One measurement of a quantity; sigma null where nobody stated one. */
+export interface Measurement {
+	value: number;
+	sigma: number | null;
+}
+
+export interface Comparison {
+	difference: number;
+	differenceSigma: number | null;
+	/** Chance that noise alone makes a difference as large, 0..1; null where the noise is not known. */
+	byChance: number | null;
+	before: { mean: number; n: number };
+	after: { mean: number; n: number };
+	verdict: Verdict;
+	reasons: Reason[];
+}
+
+/** A difference rarer than this by chance counts as real: one in twenty. */
+const REAL = 0.05;
+
+/** Two-sided tail of Student's t by its continued incomplete beta function (Numerical Recipes, 6.4). */
+export function studentTail(t: number, freedom: number): number {
+	if (!Number.isFinite(t)) return 0;
+	const x = freedom / (freedom + t * t);
+	return incompleteBeta(x, freedom / 2, 0.5);
+}
+
+function lnGamma(z: number): number {
+	const c = [
+		76.18009172947146, -86.5053203294168, 24.01409824083091, -1.231739572450155, 1.208650973866179e-3,
+		-5.395239384953e-6,
+	];
+	const x = z + 5.5 - (z + 0.5) * Math.log(z + 5.5);
+	return -x + Math.log((2.5066282746310002 * c.reduce((sum, v, k) => sum + v / (z + k + 1), 1.00000000019)) / z);
+}
+
+function incompleteBeta(x: number, a: number, b: number): number {
+	if (x <= 0) return 0;
+	if (x >= 1) return 1;
+	const front = Math.exp(lnGamma(a + b) - lnGamma(a) - lnGamma(b) + a * Math.log(x) + b * Math.log(1 - x));
+	if (x >= (a + 1) / (a + b + 2)) return 1 - incompleteBeta(1 - x, b, a);
+	let c = 1;
+	let d = 1 / (1 - ((a + b) * x) / (a + 1));
+	let h = d;
+	for (let m = 1; m < 200; m++) {
+		const even = (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m));
+		d = 1 / (1 + even * d);
+		c = 1 + even / c;
+		h *= d * c;
+		const odd = (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1));
+		d = 1 / (1 + odd * d);
+		c = 1 + odd / c;
+		h *= d * c;
+		if (Math.abs(d * c - 1) < 1e-12) break;
+	}
+	return (front * h) / a;
+}
+
+/**
+ * Is the difference between measurements before and after larger than the noise? With two or more on each side Welch's test
+ * (1947); with fewer, the stated uncertainties as normal; with neither, it cannot be told, and that is not a pass.
+ * `lowerIsBetter` only words the finding.
+ * @throws InputError where a side is empty.
+ */
+export function compareRepeats(
+	before: readonly Measurement[],
+	after: readonly Measurement[],
+	{ what, unit, lowerIsBetter = true }: { what: string; unit: string; lowerIsBetter?: boolean },
+): Comparison {
+	if (before.length === 0) throw new InputError('empty', 'before', 'There is nothing to compare with.');
+	if (after.length === 0) throw new InputError('empty', 'after', 'There is nothing to compare.');
+	const side = (list: readonly Measurement[]) => {
+		const values = list.map(({ value }) => value);
+		const middle = mean(values);
+		const n = values.length;
+		const variance = n > 1 ? values.reduce((s, v) => s + (v - middle) ** 2, 0) / (n - 1) : null;
+		const stated = list.every(({ sigma }) => sigma !== null)
+			? Math.sqrt(list.reduce((s, { sigma }) => s + (sigma ?? 0) ** 2, 0)) / n
+			: null;
+		return { mean: middle, n, variance, stated };
+	};
+	const [a, b] = [side(before), side(after)];
+	const difference = b.mean - a.mean;
+	let differenceSigma: number | null = null;
+	let byChance: number | null = null;
+	if (a.variance !== null && b.variance !== null) {
+		const [va, vb] = [a.variance / a.n, b.variance / b.n];
+		differenceSigma = Math.sqrt(va + vb);
+		const freedom = va + vb > 0 ? (va + vb) ** 2 / (va ** 2 / (a.n - 1) + vb ** 2 / (b.n - 1)) : a.n + b.n - 2;
+		byChance = difference === 0 ? 1 : studentTail(difference / differenceSigma, freedom);
+	} else if (a.stated !== null && b.stated !== null) {
+		differenceSigma = Math.hypot(a.stated, b.stated);
+		// A very large freedom is the normal distribution.
+		byChance = difference === 0 ? 1 : studentTail(difference / differenceSigma, 1e6);
+	}
+	const shown = `${Math.abs(difference).toPrecision(2)} ${unit}`;
+	const better = difference < 0 === lowerIsBetter;
+	const limit = { value: REAL, unit: 'by chance', source: 'One in twenty' };
+	const why =
+		byChance === null
+			? reason(
+					'fail',
+					'insufficient-repeats',
+					`${what}: one value each, without its uncertainty, compares nothing.`,
+					undefined,
+					undefined,
+					'Repeat the measurement at least twice on each side.',
+				)
+			: byChance < REAL
+				? reason(
+						better ? 'pass' : 'caution',
+						better ? 'better' : 'worse',
+						`${what} is ${shown} ${better ? 'better' : 'worse'} than before, more than the noise.`,
+						byChance,
+						limit,
+						better ? undefined : 'Go back to the earlier values, or find out what changed.',
+					)
+				: reason(
+						'pass',
+						'no-difference',
+						`${what}: the difference of ${shown} is no larger than the noise.`,
+						byChance,
+						limit,
+					);
+	return {
+		difference,
+		differenceSigma,
+		byChance,
+		before: { mean: a.mean, n: a.n },
+		after: { mean: b.mean, n: b.n },
+		...judge([why]),
+	};
+}

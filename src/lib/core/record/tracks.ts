@@ -1,0 +1,148 @@
+import { gpx, kml } from '@tmcw/togeojson';
+import { DOMParser } from '@xmldom/xmldom';
+import { z } from 'zod';
+import { InputError } from '../frames/inputError';
+
+export interface GeodeticTrack {
+	t: number[];
+	lat: number[];
+	lon: number[];
+	alt: number[];
+}
+
+/** A line of places with whatever stands for their times. */
+interface Line {
+	points: readonly (readonly number[])[];
+	times: readonly unknown[];
+}
+
+const positionSchema = z.array(z.number()).min(2);
+const timesSchema = z.array(z.union([z.string(), z.number()]));
+const featureSchema = z.object({
+	geometry: z
+		.union([
+			z.object({ type: z.literal('LineString'), coordinates: z.array(positionSchema) }),
+			z.object({ type: z.literal('Point'), coordinates: positionSchema }),
+			z.object({ type: z.string() }),
+		])
+		.nullable(),
+	properties: z.record(z.string(), z.unknown()).nullish(),
+});
+const collectionSchema = z.union([
+	z
+		.object({ type: z.literal('FeatureCollection'), features: z.array(featureSchema) })
+		.transform(({ features }) => features),
+	featureSchema.extend({ type: z.literal('Feature') }).transform((feature) => [feature]),
+]);
+type Feature = z.infer<typeof featureSchema>;
+
+/** Where converters and loggers put the times of a line's points. */
+const TIME_KEYS = ['times', 'coordTimes', 'time', 'timestamps'];
+
+function timesOf(properties: Feature['properties']): readonly unknown[] | null {
+	const nested: unknown = properties?.coordinateProperties;
+	const places = [properties, nested && typeof nested === 'object' ? (nested as Record<string, unknown>) : null];
+	for (const place of places)
+		for (const key of TIME_KEYS) {
+			const found = timesSchema.safeParse(place?.[key]);
+			if (found.success) return found.data;
+		}
+	return null;
+}
+
+/** Lines with times, and points with a time each taken together as one line. */
+function linesOf(features: readonly Feature[]): Line[] {
+	const lines: Line[] = [];
+	const loose: { point: readonly number[]; time: unknown }[] = [];
+	for (const { geometry, properties } of features) {
+		if (!geometry || !('coordinates' in geometry)) continue;
+		if (geometry.type === 'LineString') {
+			const times = timesOf(properties);
+			if (times && times.length === geometry.coordinates.length) lines.push({ points: geometry.coordinates, times });
+			continue;
+		}
+		const time = TIME_KEYS.map((key) => properties?.[key]).find((v) => typeof v === 'string' || typeof v === 'number');
+		if (geometry.type === 'Point' && time !== undefined) loose.push({ point: geometry.coordinates, time });
+	}
+	if (loose.length > 1) lines.push({ points: loose.map(({ point }) => point), times: loose.map(({ time }) => time) });
+	return lines;
+}
+
+const bare = (text: string) => text.replace(/^\uFEFF/, '');
+
+function featuresOfXml(text: string, fileName: string, read: typeof gpx, kind: string): readonly Feature[] {
+	let fault = '';
+	const note = (level: string, message: string) => {
+		if (level !== 'warning') fault ||= message;
+	};
+	let doc;
+	try {
+		doc = new DOMParser({ onError: note }).parseFromString(bare(text), 'text/xml');
+	} catch (error) {
+		fault ||= error instanceof Error ? error.message : 'unreadable';
+	}
+	if (fault || !doc)
+		throw new InputError('not-xml', fileName, `${fileName} is not readable ${kind}: ${fault.split('\n')[0]}`);
+	return z.array(featureSchema).parse(read(doc as unknown as Document).features);
+}
+
+function featuresOfJson(text: string, fileName: string): readonly Feature[] {
+	let value: unknown;
+	try {
+		value = JSON.parse(bare(text));
+	} catch (error) {
+		const what = error instanceof Error ? error.message : 'unreadable';
+		throw new InputError('not-json', fileName, `${fileName} is not readable GeoJSON: ${what}`);
+	}
+	const found = collectionSchema.safeParse(value);
+	if (found.success) return found.data;
+	const [issue] = found.error.issues;
+	const path = issue.path.join('.') || 'type';
+	throw new InputError('not-geojson', path, `${fileName} is not GeoJSON with features: ${path}: ${issue.message}`);
+}
+
+/** Seconds of a point's time: ISO 8601 text, or a number of seconds or milliseconds since 1970. */
+function secondsOf(time: unknown): number {
+	if (typeof time === 'number') return time > 1e11 ? time / 1000 : time;
+	return Date.parse(String(time)) / 1000;
+}
+
+/**
+ * The longest track with times of a GPX, KML or GeoJSON file, told by its name: seconds from its first point, degrees,
+ * metres. KML tracks need their times (`gx:Track`); GeoJSON lines carry them as `times` or `coordTimes`, points as `time`.
+ * @throws InputError naming the file, and the point.
+ */
+export function readTrack(text: string, fileName: string): GeodeticTrack {
+	if (text.trim() === '') throw new InputError('empty', fileName, `${fileName} is empty.`);
+	const lower = fileName.toLowerCase();
+	const features = lower.endsWith('.gpx')
+		? featuresOfXml(text, fileName, gpx, 'GPX')
+		: lower.endsWith('.kml')
+			? featuresOfXml(text, fileName, kml as typeof gpx, 'KML')
+			: featuresOfJson(text, fileName);
+	const longest = linesOf(features).toSorted((a, b) => b.points.length - a.points.length)[0];
+	if (!longest) throw new InputError('no-track', fileName, `${fileName} holds no track with times.`);
+	const track: GeodeticTrack = { t: [], lat: [], lon: [], alt: [] };
+	longest.points.forEach(([lon, lat, alt], k) => {
+		const at = secondsOf(longest.times[k]);
+		if (!Number.isFinite(at))
+			throw new InputError('no-time', `point.${k + 1}`, `${fileName}, point ${k + 1}: no readable time.`);
+		track.t.push(at);
+		track.lat.push(lat);
+		track.lon.push(lon);
+		track.alt.push(alt ?? 0);
+	});
+	const [first] = track.t;
+	track.t = track.t.map((at) => at - first);
+	const back = track.t.findIndex((at, k) => k > 0 && !(at > track.t[k - 1]));
+	if (back > 0)
+		throw new InputError(
+			'time-not-increasing',
+			`point.${back + 1}`,
+			`${fileName}, point ${back + 1}: time does not increase.`,
+		);
+	return track;
+}
+
+/** True for a file name that `readTrack` reads. */
+export const isTrackFile = (fileName: string): boolean => /\.(gpx|kml|geojson|json)$/i.test(fileName);
