@@ -1,17 +1,12 @@
-import { calibrationPayload } from '../core/compass/payload';
-import { fitCompass } from '../core/compass/review';
-import { checklistFor, type Item } from '../core/checklist/items';
-import { checkSite } from '../core/compass/site';
-import { fieldAt } from '../core/earth/field';
+import { sensorsOf } from '../core/due/due';
+import { IDENTITY } from '../core/frames/mat3';
 import { seededRng } from '../core/frames/random';
-import { reviewHover } from '../core/hover/review';
-import { reviewGnss } from '../core/position/review';
-import { CHAIN_START, link } from '../core/record/chain';
-import { imuTruth, NO_FAULTS, receiverTruth, rigHover, type RigFaults } from './rig';
-import { imuOf } from './imu';
-import { receiverOf } from './receiver';
-import { RECIPES, scriptedHands } from './turning';
-import type { Aircraft, Backup, Entry, EntryPayload, Pack, Session, Site, StationId, Wind } from '../schema/records';
+import { fitAccelerometer } from '../core/inertial/accelFit';
+import { reviewStillGyro } from '../core/inertial/gyro';
+import type { Aircraft, Backup, Pack, Site } from '../schema/records';
+import { Scribe } from './demoScribe';
+import { recordGyro, recordPoses } from './inertial';
+import { NO_FAULTS } from './rig';
 
 const DAY_MS = 86_400_000;
 
@@ -147,6 +142,7 @@ export function makeDemo(now: Date): Backup {
 		pack('demo-c1', 'C-1', 'demo-curlew', 8, '2026-07-15', 16_000, 6),
 	];
 	const made = [
+		...aircraft.map((craft, k) => benchBook(craft, sites[2], day(46 - 2 * k, 15), 71 + k)),
 		cleanSession(aircraft[0], sites[0], 'demo-d3', day(24, 9, 10)),
 		stoppedSession(aircraft[0], sites[0], 'demo-d3', day(16, 13, 40)),
 		windySession(aircraft[1], sites[1], 'demo-a2', day(10, 10, 20)),
@@ -159,222 +155,6 @@ export function makeDemo(now: Date): Backup {
 		sessions: made.map(({ session }) => session),
 		entries: made.flatMap(({ entries }) => entries),
 	};
-}
-
-/** Writes a session step by step, each entry some minutes after the one before. */
-class Scribe {
-	readonly entries: Entry[] = [];
-	readonly session: Session;
-	#at: number;
-	#head = CHAIN_START;
-
-	constructor(
-		readonly id: string,
-		title: string,
-		readonly aircraft: Aircraft,
-		readonly site: Site,
-		packId: string,
-		readonly pilot: string,
-		startedAt: string,
-	) {
-		this.#at = Date.parse(startedAt);
-		this.session = {
-			id,
-			title,
-			aircraftId: aircraft.id,
-			siteId: site.id,
-			packId,
-			pilot,
-			startedAt,
-			endedAt: null,
-			place: { station: 'plan', task: null },
-			head: CHAIN_START,
-			updatedAt: startedAt,
-		};
-	}
-
-	get date(): string {
-		return new Date(this.#at).toISOString().slice(0, 10);
-	}
-
-	write(station: StationId, payload: EntryPayload): this {
-		this.#at += 70_000;
-		const seq = this.entries.length;
-		const entry = link(this.#head, {
-			id: `${this.id}-${seq}`,
-			sessionId: this.id,
-			aircraftId: this.aircraft.id,
-			seq,
-			at: new Date(this.#at).toISOString(),
-			by: this.pilot,
-			station,
-			corrects: null,
-			payload,
-		});
-		this.#head = entry.hash;
-		this.entries.push(entry);
-		this.session.head = entry.hash;
-		this.session.updatedAt = entry.at;
-		this.session.place = { station, task: null };
-		return this;
-	}
-
-	check(item: Item, value: number | null = null): this {
-		return this.write(item.station, {
-			kind: 'check',
-			task: item.id,
-			outcome: 'done',
-			value,
-			unit: item.limit?.unit ?? '',
-			waitedS: item.type === 'wait' ? (item.waitS ?? 0) + 0.1 : null,
-			reason: '',
-		});
-	}
-
-	/** Answers a station's items as they should be; values given by item. */
-	station(id: StationId, values: Record<string, number> = {}, leaveOpen: string[] = []): this {
-		for (const item of checklistFor(this.aircraft))
-			if (item.station === id && !leaveOpen.includes(item.id))
-				this.check(item, item.type === 'measure' ? (values[item.id] ?? null) : null);
-		return this;
-	}
-
-	wind(wind: Wind): this {
-		return this.write('return', { kind: 'wind', task: 'wind', ...wind });
-	}
-
-	compass(seed: number, faults: RigFaults, accepted: 'accepted' | 'kept-aside'): this {
-		const { latDeg, lonDeg, altM } = this.site;
-		const rng = seededRng(seed);
-		const { motion, durationS } = scriptedHands(RECIPES.thorough, rng);
-		const read = imuOf(imuTruth(seed, faults, this.site, this.date), motion, rng);
-		const samples = Array.from({ length: Math.floor(durationS * 25) }, (_, k) => read(k / 25));
-		const columns = (key: 'magUt' | 'accelMps2' | 'gyroRadps') => ({
-			t: samples.map((s) => s.tS),
-			x: samples.map((s) => s[key][0]),
-			y: samples.map((s) => s[key][1]),
-			z: samples.map((s) => s[key][2]),
-		});
-		const answer = fitCompass({
-			mag: columns('magUt'),
-			accel: columns('accelMps2'),
-			gyro: columns('gyroRadps'),
-			site: { latDeg, lonDeg, altM, date: this.date },
-		});
-		const payload = calibrationPayload(answer, accepted, 'practice aircraft', { latDeg, lonDeg, altM });
-		if (!payload) throw new Error('the demo is turned all round');
-		return this.write('site', payload);
-	}
-
-	siteField(seed: number, faults: RigFaults): this {
-		const rng = seededRng(seed);
-		const truth = { ...imuTruth(seed, faults, this.site, this.date), hardIronUt: [0, 0, 0] as const };
-		const read = imuOf(
-			truth,
-			() => [
-				[1, 0, 0],
-				[0, 1, 0],
-				[0, 0, 1],
-			],
-			rng,
-		);
-		const samples = Array.from({ length: 130 }, (_, k) => read(k / 25));
-		const columns = (key: 'magUt' | 'accelMps2') => ({
-			t: samples.map((s) => s.tS),
-			x: samples.map((s) => s[key][0]),
-			y: samples.map((s) => s[key][1]),
-			z: samples.map((s) => s[key][2]),
-		});
-		const { latDeg, lonDeg, altM } = this.site;
-		const finding = checkSite(columns('magUt'), columns('accelMps2'), fieldAt(latDeg, lonDeg, altM, this.date), {
-			hardIronUt: [0, 0, 0],
-			softIron: truth.softIron,
-		});
-		return this.write('site', {
-			kind: 'test',
-			task: 'site-field',
-			sourceName: 'practice aircraft',
-			headline: finding.reasons[0].text,
-			figures: [
-				{ label: 'Strength', value: finding.strengthUt, unit: 'µT', sigma: finding.strengthSigmaUt },
-				{ label: 'Strength by the model', value: finding.modelUt, unit: 'µT' },
-			],
-			verdict: finding.verdict,
-			reasons: finding.reasons,
-		});
-	}
-
-	position(seed: number, faults: RigFaults): this {
-		const read = receiverOf(receiverTruth(faults, this.site), seededRng(seed));
-		const text = Array.from({ length: 60 * 5 }, (_, k) => read(k / 5))
-			.flat()
-			.join('\n');
-		const answer = reviewGnss(text, this.aircraft.lock);
-		return this.write('position', {
-			kind: 'test',
-			task: 'position',
-			sourceName: 'practice aircraft',
-			headline:
-				answer.verdict === 'fail'
-					? answer.reasons[0].text
-					: `Locked: ${answer.satellitesUsed.last} satellites, held for ${this.aircraft.lock.holdS} s`,
-			figures: [
-				{ label: 'Satellites used', value: answer.satellitesUsed.last, unit: '' },
-				{ label: 'HDOP', value: answer.hdop.last, unit: '' },
-				{ label: 'Locked after', value: answer.lockS, unit: 's' },
-				{ label: '95 % within', value: answer.scatter?.cep95M ?? null, unit: 'm' },
-			],
-			verdict: answer.verdict,
-			reasons: answer.reasons,
-		});
-	}
-
-	hover(seed: number, faults: RigFaults): this {
-		const { log } = rigHover(seed, faults);
-		const answer = reviewHover({
-			track: { t: log.t, north: log.north, east: log.east, up: log.up },
-			heading: { t: log.t, deg: log.headingDeg },
-			hold: 'position',
-		});
-		return this.write('hover', {
-			kind: 'test',
-			task: 'hover',
-			sourceName: 'practice aircraft',
-			headline:
-				answer.verdict === 'pass'
-					? `It holds its place within ${answer.bubble.diameter95M?.toFixed(1)} m`
-					: answer.reasons[0].text,
-			figures: [
-				{ label: 'Bubble 95 %', value: answer.bubble.diameter95M, unit: 'm' },
-				{ label: 'Drift', value: answer.drift.speedMps, unit: 'm/s' },
-				{
-					label: 'Compass error',
-					value: answer.spiral.compassErrorDeg,
-					unit: '°',
-					sigma: answer.spiral.compassErrorSigmaDeg ?? 0,
-				},
-			],
-			verdict: answer.verdict,
-			reasons: answer.reasons,
-		});
-	}
-
-	decide(decision: 'fly' | 'hold', reason: string): this {
-		return this.write('fly', {
-			kind: 'decision',
-			task: 'flight',
-			about: 'session',
-			decision,
-			reason,
-			signedBy: this.pilot,
-			marks: [],
-		});
-	}
-
-	end(): this {
-		this.session.endedAt = this.session.updatedAt;
-		return this;
-	}
 }
 
 /** A clean session: everything seen, nothing in the way. */
@@ -436,3 +216,55 @@ const openSession = (aircraft: Aircraft, site: Site, packId: string, at: string)
 		.station('bench', { 'radio-off': 1.5 }, ['orientation'])
 		.station('site')
 		.siteField(61, { ...NO_FAULTS, offsets: false });
+
+/** What was measured and done on an aircraft's bench before the season: its bench book. */
+function benchBook(aircraft: Aircraft, site: Site, at: string, seed: number) {
+	const scribe = new Scribe(
+		`bench-${aircraft.id}`,
+		`Bench book of ${aircraft.name}`,
+		aircraft,
+		site,
+		null,
+		PILOTS.jonas,
+		at,
+		'bench',
+	);
+	const rng = seededRng(seed);
+	const temperatureC = 16;
+	for (const sensor of sensorsOf(aircraft)) {
+		if (sensor === 'compass') continue;
+		if (sensor === 'accelerometer') {
+			const accel = recordPoses(
+				{
+					faces: ['belly', 'back', 'left', 'right', 'nose', 'tail'],
+					holdS: 2.5,
+					offsetMps2: [0.2, -0.1, 0.25],
+					matrix: IDENTITY,
+					noiseMps2: 0.03,
+					sloppyDeg: 3,
+				},
+				rng,
+			);
+			const found = fitAccelerometer({ accel, rawUnit: 'm/s2' });
+			const figures = [{ label: 'Raw level is off by', value: found.levelErrorDeg, unit: '°' }];
+			scribe.bench(
+				'six-faces',
+				sensor,
+				'bench log',
+				{
+					...found,
+					headline: `Raw level is off by ${found.levelErrorDeg?.toFixed(1)}°; corrected it is right`,
+					figures,
+				},
+				temperatureC,
+			);
+		} else if (sensor === 'gyro') {
+			const gyro = recordGyro(
+				{ forS: 30, biasRadps: [0.004, -0.003, 0.002], noiseRadps: 0.004, walk: 3e-5, warmUpRadps: 0, knocked: false },
+				rng,
+			);
+			scribe.bench('gyro', sensor, 'bench log', reviewStillGyro({ gyro }), temperatureC);
+		} else scribe.guided(sensor, temperatureC);
+	}
+	return scribe;
+}

@@ -72,7 +72,7 @@ export function surfacePicture(kind: Surface, rng: Rng, size = 256): Picture {
 	return draw(size, size, (x, y) => {
 		const grain = 2 * rng.normal();
 		if (kind === 'grass') {
-			const v = 26 * fine(x, y) + 18 * coarse(x, y);
+			const v = 34 * fine(x, y) + 18 * coarse(x, y);
 			return [86 + v + grain, 112 + v + grain, 60 + v / 2];
 		}
 		if (kind === 'dusk') {

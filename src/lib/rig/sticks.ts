@@ -66,3 +66,25 @@ function place({ centre, low, high, hysteresis, bend, selfCentring }: StickTruth
 	}
 	return idle;
 }
+
+/** Four gestures, one after the other, each on the channel given: what a receiver would record. Columns at 50 Hz. */
+export function recordGestureSticks(
+	order: readonly number[],
+	signs: readonly number[],
+	rng: Rng,
+): { t: number[]; channels: number[][] } {
+	const EACH_S = 2.6;
+	const t = Array.from(
+		{ length: Math.round((1 + EACH_S * order.length) * RADIO_RATE_HZ) },
+		(_, k) => k / RADIO_RATE_HZ,
+	);
+	const channels = [0, 1, 2, 3].map((channel) =>
+		t.map((s) => {
+			const gesture = Math.floor((s - 1) / EACH_S);
+			const inside = s - 1 - gesture * EACH_S;
+			const push = gesture >= 0 && order[gesture] === channel && inside < 1.2 ? Math.sin((Math.PI * inside) / 1.2) : 0;
+			return (gesture >= 0 ? (signs[gesture] ?? 1) : 1) * push + 0.003 * rng.normal();
+		}),
+	);
+	return { t, channels };
+}

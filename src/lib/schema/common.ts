@@ -63,3 +63,11 @@ export function checkColumns(
 export const seriesSchema = z
 	.object({ t: column, x: column, y: column, z: column })
 	.superRefine(({ t, x, y, z: down }, ctx) => checkColumns({ x, y, z: down }, ctx, t));
+
+/** A series as the core takes it: parsed arrays from a request, or columns handed over from a file without copying. */
+export interface Series {
+	t: ArrayLike<number>;
+	x: ArrayLike<number>;
+	y: ArrayLike<number>;
+	z: ArrayLike<number>;
+}

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { judgedShape, mat3Schema, seriesSchema, sitePointSchema, vec3Schema } from './common';
+import { judgedShape, mat3Schema, seriesSchema, sitePointSchema, vec3Schema, type Series } from './common';
 
 /** Request of POST /api/compass/fit. */
 export const compassRequestSchema = z.object({
@@ -8,7 +8,12 @@ export const compassRequestSchema = z.object({
 	gyro: seriesSchema.optional(),
 	site: sitePointSchema.optional(),
 });
-export type CompassRequest = z.infer<typeof compassRequestSchema>;
+export type CompassRequest = {
+	mag: Series;
+	accel?: Series | undefined;
+	gyro?: Series | undefined;
+	site?: z.infer<typeof sitePointSchema> | undefined;
+};
 
 const nullable = <T extends z.ZodType>(schema: T) => schema.nullable();
 

@@ -53,7 +53,18 @@ export const hoverRequestSchema = z.object({
 	setpoint: z.object({ north: z.number(), east: z.number(), up: z.number().optional() }).optional(),
 	touchdown: z.object({ north: z.number(), east: z.number() }).optional(),
 });
-export type HoverRequest = z.infer<typeof hoverRequestSchema>;
+type Columns<T> = {
+	[K in keyof T]: T[K] extends readonly number[] | undefined ? ArrayLike<number> | Extract<T[K], undefined> : T[K];
+};
+type Parsed = z.infer<typeof hoverRequestSchema>;
+/** As parsed, but any column may be one handed over from a file without copying. */
+export type HoverRequest = {
+	[K in keyof Parsed]: K extends 'track'
+		? Columns<z.infer<typeof localTrackSchema>> | Columns<z.infer<typeof geodeticTrackSchema>>
+		: Parsed[K] extends { t: number[] } | undefined
+			? Columns<NonNullable<Parsed[K]>> | Extract<Parsed[K], undefined>
+			: Parsed[K];
+};
 
 const maybe = z.number().nullable();
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { judgedShape, mat3Schema, seriesSchema, sitePointSchema, vec3Schema } from './common';
+import { judgedShape, mat3Schema, seriesSchema, sitePointSchema, vec3Schema, type Series } from './common';
 
 const maybe = z.number().nullable();
 
@@ -11,7 +11,7 @@ export const accelRequestSchema = z.object({
 	rawUnit: z.enum(['m/s2', 'g']),
 	site: sitePointSchema.optional(),
 });
-export type AccelRequest = z.infer<typeof accelRequestSchema>;
+export type AccelRequest = Omit<z.infer<typeof accelRequestSchema>, 'accel'> & { accel: Series };
 
 export const accelAnswerSchema = z.object({
 	offsetMps2: vec3Schema.nullable(),
@@ -36,7 +36,7 @@ export const accelAnswerSchema = z.object({
 export type AccelAnswer = z.infer<typeof accelAnswerSchema>;
 
 export const gyroRequestSchema = z.object({ gyro: seriesSchema });
-export type GyroRequest = z.infer<typeof gyroRequestSchema>;
+export type GyroRequest = { gyro: Series };
 
 export const gyroAnswerSchema = z.object({
 	biasRadps: vec3Schema.nullable(),
@@ -77,7 +77,7 @@ export const vibrationRequestSchema = z.object({
 	gyro: seriesSchema.optional(),
 	rotorHz: z.number().positive().max(5000).optional(),
 });
-export type VibrationRequest = z.infer<typeof vibrationRequestSchema>;
+export type VibrationRequest = { accel: Series; gyro?: Series | undefined; rotorHz?: number | undefined };
 
 const spectrumColumns = z.object({
 	hz: z.array(z.number()),

@@ -124,6 +124,8 @@ export type Wind = z.infer<typeof windSchema>;
 
 export const sessionSchema = z.object({
 	id,
+	/** A bench book holds what was measured on an aircraft outside any session, in a chain of its own. */
+	kind: z.enum(['flight', 'bench']).default('flight'),
 	title: name,
 	aircraftId: id,
 	siteId: id,
@@ -176,9 +178,18 @@ const figureSchema = z.object({
 	sigma: z.number().optional(),
 });
 
+export type RecordedFigure = z.infer<typeof figureSchema>;
+
 export const testSchema = z.object({
 	kind: z.literal('test'),
-	task: z.enum(['site-field', 'position', 'hover']),
+	/** The measurement: one of a session's, or an instrument. */
+	task: z.string().min(1).max(80),
+	/** The sensor whose calibration this stands for, in what is due. */
+	sensor: sensorSchema.optional(),
+	/** The data were simulated: kept to learn from, never evidence. */
+	practice: z.boolean().optional(),
+	temperatureC: z.number().min(-60).max(80).optional(),
+	place: z.object({ latDeg: z.number(), lonDeg: z.number(), altM: z.number() }).optional(),
 	sourceName: z.string().max(200),
 	headline: z.string().max(400),
 	figures: z.array(figureSchema).max(40),
@@ -206,6 +217,7 @@ export const payloadSchema = z.discriminatedUnion('kind', [
 ]);
 export type EntryPayload = z.infer<typeof payloadSchema>;
 export type CalibrationPayload = z.infer<typeof calibrationSchema>;
+export type TestPayload = z.infer<typeof testSchema>;
 export type CheckPayload = z.infer<typeof checkSchema>;
 export type DecisionPayload = z.infer<typeof decisionSchema>;
 

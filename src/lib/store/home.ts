@@ -21,5 +21,5 @@ export async function loadHome(): Promise<Home> {
 		const entry = await lastAcceptedCompass(id);
 		if (entry) compasses.set(id, entry);
 	}
-	return { aircraft, sessions, compasses };
+	return { aircraft, sessions: sessions.filter(({ kind }) => kind !== 'bench'), compasses };
 }

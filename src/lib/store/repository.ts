@@ -9,6 +9,7 @@ import {
 	type Entry,
 	type EntryPayload,
 	type Pack,
+	type Sensor,
 	type Session,
 	type Site,
 	type StationId,
@@ -37,20 +38,24 @@ export interface SessionBundle {
 	entries: Entry[];
 	/** Latest accepted compass calibration of this aircraft before this session. */
 	lastCompass: Entry | null;
+	/** What was last done well for each sensor, before this session. */
+	done: Map<Sensor, Entry>;
 }
 
 export async function loadSession(id: string): Promise<SessionBundle | null> {
 	const session = await db.sessions.get(id);
 	if (!session) return null;
-	const [aircraft, site, pack, entries, lastCompass] = await Promise.all([
+	const asOf = session.endedAt ?? now();
+	const [aircraft, site, pack, entries, lastCompass, done] = await Promise.all([
 		db.aircraft.get(session.aircraftId),
 		db.sites.get(session.siteId),
 		session.packId ? db.packs.get(session.packId) : undefined,
 		db.entries.where('sessionId').equals(id).sortBy('seq'),
-		lastAcceptedCompass(session.aircraftId, session.endedAt ?? now(), id),
+		lastAcceptedCompass(session.aircraftId, asOf, id),
+		lastDone(session.aircraftId, asOf, id),
 	]);
 	if (!aircraft || !site) return null;
-	return { session, aircraft, site, pack: pack ?? null, entries, lastCompass };
+	return { session, aircraft, site, pack: pack ?? null, entries, lastCompass, done };
 }
 
 /** The compass calibration in force for an aircraft, as of an ISO time; entries of `except` (a session) are not looked at. */
@@ -61,6 +66,61 @@ export async function lastAcceptedCompass(aircraftId: string, asOf = now(), exce
 			payload.kind === 'calibration' && payload.accepted === 'accepted' && sessionId !== except && at <= asOf,
 	);
 	return accepted.sort((a, b) => (a.at < b.at ? 1 : -1))[0] ?? null;
+}
+
+/** The entry that says when and where a sensor was last calibrated or tested well; practice and failures do not count, nor what `except` (a session) holds. */
+export async function lastDone(aircraftId: string, asOf = now(), except?: string): Promise<Map<Sensor, Entry>> {
+	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
+	const found = new Map<Sensor, Entry>();
+	for (const entry of all
+		.filter(({ at, sessionId }) => at <= asOf && sessionId !== except)
+		.sort((a, b) => (a.at < b.at ? -1 : 1))) {
+		const { payload } = entry;
+		if (payload.kind === 'calibration' && payload.accepted === 'accepted') found.set('compass', entry);
+		if (payload.kind === 'test' && payload.sensor && !payload.practice && payload.verdict !== 'fail')
+			found.set(payload.sensor, entry);
+	}
+	return found;
+}
+
+const benchId = (aircraftId: string) => `bench-${aircraftId}`;
+
+/** What was measured on an aircraft outside any session, newest first. */
+export async function listBench(aircraftId: string): Promise<Entry[]> {
+	const all = await db.entries.where('sessionId').equals(benchId(aircraftId)).sortBy('seq');
+	return all.reverse();
+}
+
+/** Writes a measurement into the aircraft's bench book, which is opened with the first. */
+export async function saveToBench(
+	aircraft: Aircraft,
+	siteId: string,
+	by: string,
+	payload: EntryPayload,
+): Promise<Entry> {
+	const id = benchId(aircraft.id);
+	return db.transaction('rw', db.sessions, db.entries, async () => {
+		if (!(await db.sessions.get(id))) {
+			const at = now();
+			await db.sessions.add(
+				sessionSchema.parse({
+					id,
+					kind: 'bench',
+					title: `Bench book of ${aircraft.name}`,
+					aircraftId: aircraft.id,
+					siteId,
+					packId: null,
+					pilot: by,
+					startedAt: at,
+					endedAt: null,
+					place: { station: 'bench', task: null },
+					head: CHAIN_START,
+					updatedAt: at,
+				}),
+			);
+		}
+		return appendEntry(id, 'bench', by, payload);
+	});
 }
 
 export interface NewSession {

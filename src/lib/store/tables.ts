@@ -12,8 +12,10 @@ export async function listSessions() {
 		db.entries.toArray(),
 	]);
 	const names = new Map(aircraft.map(({ id, name }) => [id, name]));
-	return sessions.map((session) => {
-		const own = entries.filter(({ sessionId }) => sessionId === session.id).sort((a, b) => a.seq - b.seq);
-		return { session, aircraftName: names.get(session.aircraftId) ?? 'unknown aircraft', entries: own };
-	});
+	return sessions
+		.filter(({ kind }) => kind !== 'bench')
+		.map((session) => {
+			const own = entries.filter(({ sessionId }) => sessionId === session.id).sort((a, b) => a.seq - b.seq);
+			return { session, aircraftName: names.get(session.aircraftId) ?? 'unknown aircraft', entries: own };
+		});
 }

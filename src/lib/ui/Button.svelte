@@ -29,7 +29,7 @@
 {/snippet}
 
 {#if href}
-	<a {href} class={look}>{@render content()}</a>
+	<a {href} class={look} aria-label={rest['aria-label']}>{@render content()}</a>
 {:else}
 	<button type="button" class={look} {...rest}>{@render content()}</button>
 {/if}

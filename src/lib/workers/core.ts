@@ -1,6 +1,7 @@
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import { InputError } from '$lib/core/frames/inputError';
-import type { CoreApi, Outcome } from './core.worker';
+import type { CoreApi, OnProgress, Outcome } from './core.worker';
+import type { OperationAnswer, OperationInput, OperationName } from './operations';
 
 let worker: Worker | null = null;
 let remote: Remote<CoreApi> | null = null;
@@ -38,4 +39,21 @@ export async function compute<T>(
 	const outcome = await Promise.race([call(core()), aborted]);
 	if (outcome.ok) return outcome.value;
 	throw new InputError(outcome.code, outcome.path, outcome.message);
+}
+
+/** A progress callback on its way into the worker. */
+export const reporting = (onProgress: OnProgress): OnProgress => proxy(onProgress);
+
+/**
+ * Runs one of the instruments' computations by name in the worker.
+ * @throws InputError as the core throws it.
+ */
+export async function run<K extends OperationName>(
+	name: K,
+	input: OperationInput<K>,
+	{ signal, progress }: { signal?: AbortSignal; progress?: OnProgress } = {},
+): Promise<OperationAnswer<K>> {
+	const answer = await compute((api) => api.run(name, input, progress && reporting(progress)), signal);
+	// The name decides the type; it was given up only to cross into the worker.
+	return answer as OperationAnswer<K>;
 }

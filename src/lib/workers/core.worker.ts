@@ -1,4 +1,4 @@
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import { nextCue } from '$lib/core/compass/cue';
 import { fitCompass } from '$lib/core/compass/review';
 import { columnsOf } from '$lib/core/compass/samples';
@@ -13,13 +13,16 @@ import { readTrack } from '$lib/core/record/tracks';
 import { makeDemo } from '$lib/rig/demo';
 import type { CompassRequest } from '$lib/schema/compass';
 import type { HoverRequest } from '$lib/schema/hover';
+import { readText } from '$lib/sources/readFile';
+import { operations, type OperationName } from './operations';
 
 /** An answer, or the input error: classes do not survive the way out of a worker, plain data do. */
 export type Outcome<T> = { ok: true; value: T } | { ok: false; code: string; path: string; message: string };
+export type OnProgress = (share: number) => void;
 
-function attempt<T>(compute: () => T): Outcome<T> {
+async function attempt<T>(compute: () => T | Promise<T>): Promise<Outcome<T>> {
 	try {
-		return { ok: true, value: compute() };
+		return { ok: true, value: await compute() };
 	} catch (error) {
 		if (error instanceof InputError) return { ok: false, code: error.code, path: error.path, message: error.message };
 		throw error;
@@ -30,6 +33,9 @@ const CUE_READINGS = 2000;
 let table: { table: Table; fileName: string } | null = null;
 
 const api = {
+	/** Any of the instruments' computations, by name. The wrapper in `core.ts` gives it its types back. */
+	run: (name: OperationName, input: unknown, onProgress?: OnProgress) =>
+		attempt<unknown>(() => (operations[name] as (input: unknown, progress?: OnProgress) => unknown)(input, onProgress)),
 	fitCompass: (request: CompassRequest) => attempt(() => fitCompass(request)),
 	nextCue: (
 		mag: { x: number[]; y: number[]; z: number[] },
@@ -40,15 +46,16 @@ const api = {
 		const pick = (values: number[]) => (step > 1 ? values.filter((_, i) => i % step === 0) : values);
 		return nextCue(columnsOf({ x: pick(mag.x), y: pick(mag.y), z: pick(mag.z) }), inclinationDeg, options);
 	},
-	reviewGnss: (text: string, rule: LockRule) => attempt(() => reviewGnss(text, rule)),
-	reviewHover: (request: HoverRequest) => attempt(() => reviewHover(request)),
+	reviewGnss: (text: string, rule: LockRule, onProgress?: OnProgress) =>
+		attempt(() => reviewGnss(text, rule, onProgress)),
+	reviewHover: (request: HoverRequest, onProgress?: OnProgress) => attempt(() => reviewHover(request, onProgress)),
 	makeDemo: (now: string) => makeDemo(new Date(now)),
-	readTrack: (text: string, fileName: string) => attempt(() => readTrack(text, fileName)),
+	readTrack: (file: File) => attempt(async () => readTrack(await readText(file), file.name)),
 	/** Reads a table and keeps it here; what leaves is what the pilot must see to map its columns. */
-	openTable: (text: string, fileName: string, roles: readonly Role[]) =>
-		attempt(() => {
-			const read = readTable(text, fileName);
-			table = { table: read, fileName };
+	openTable: (file: File, roles: readonly Role[]) =>
+		attempt(async () => {
+			const read = readTable(await readText(file), file.name);
+			table = { table: read, fileName: file.name };
 			return {
 				headers: read.headers,
 				layout: read.layout,
@@ -57,11 +64,19 @@ const api = {
 				guess: guessColumns(read, roles),
 			};
 		}),
-	takeColumns: (roles: readonly Role[], choices: Choices) =>
-		attempt(() => {
+	/** The chosen columns, handed over without copying. */
+	takeColumns: async (roles: readonly Role[], choices: Choices) => {
+		const taken = await attempt(() => {
 			if (!table) throw new InputError('no-table', 'file', 'Choose a file first.');
 			return takeColumns(table.table, roles, choices, table.fileName);
-		}),
+		});
+		return taken.ok
+			? transfer(
+					taken,
+					Object.values(taken.value).map(({ buffer }) => buffer),
+				)
+			: taken;
+	},
 };
 
 export type CoreApi = typeof api;

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Aircraft, Entry, EntryPayload, StationId } from '../../schema/records';
 import { newAircraft } from '../../schema/newAircraft';
 import { checklistFor } from '../checklist/items';
+import { sensorDue } from '../due/due';
 import { foldSession, type SessionEvidence } from './fold';
 
 const aircraft = (more: Partial<Aircraft> = {}): Aircraft => ({
@@ -26,7 +27,15 @@ const entries = (...payloads: [StationId, EntryPayload][]): Entry[] =>
 	}));
 
 const fold = (list: Entry[], more: Partial<SessionEvidence> = {}) =>
-	foldSession({ aircraft: aircraft(), entries: list, due: null, compassSince: null, units: 'metric', ...more });
+	foldSession({
+		aircraft: aircraft(),
+		entries: list,
+		due: null,
+		benchDue: [],
+		compassSince: null,
+		units: 'metric',
+		...more,
+	});
 
 const check = (task: string, outcome: 'done' | 'failed' | 'aside', reason = ''): EntryPayload => ({
 	kind: 'check',
@@ -196,5 +205,66 @@ describe('the aircraft decides what is on the line', () => {
 		expect(tasks).not.toContain('hover');
 		expect(tasks).not.toContain('nudge-roll');
 		expect(tasks).toEqual(expect.arrayContaining(['surfaces', 'balance']));
+	});
+});
+
+describe('what is due on the bench', () => {
+	const craft = aircraft({ school: 'after-events' });
+	const benchDue = (['accelerometer', 'gyro'] as const).map((sensor) =>
+		sensorDue(sensor, craft, null, null, '2026-05-14T09:00:00.000Z'),
+	);
+	const done = (sensor: 'accelerometer' | 'gyro', verdict: 'pass' | 'caution' | 'fail'): EntryPayload => ({
+		kind: 'test',
+		task: 'six-faces',
+		sensor,
+		sourceName: 'bench.csv',
+		headline: `${sensor} ${verdict}`,
+		figures: [],
+		verdict,
+		reasons: [],
+	});
+	const aside: EntryPayload = {
+		kind: 'decision',
+		task: 'measurement-aside',
+		decision: 'aside',
+		about: 'bench-due',
+		reason: 'factory values, by the manual',
+		signedBy: 'Pilot',
+		marks: [],
+	};
+	const bench = (...payloads: EntryPayload[]) =>
+		fold(entries(...payloads.map((p): [StationId, EntryPayload] => ['bench', p])), { benchDue })
+			.stations.find(({ id }) => id === 'bench')
+			?.tasks.find(({ task }) => task === 'bench-due');
+
+	it('is unseen until every due sensor was done, and names what is left', () => {
+		expect(bench()?.mark).toBe('unseen');
+		expect(bench(done('accelerometer', 'pass'))?.title).toBe('Due on Dunlin: gyro');
+		expect(bench(done('accelerometer', 'pass'), done('gyro', 'pass'))?.mark).toBe('clear');
+	});
+	it('speaks with the worst finding', () => {
+		const found = bench(done('accelerometer', 'fail'), done('gyro', 'caution'));
+		expect(found?.mark).toBe('hold');
+		expect(found?.title).toBe('accelerometer fail');
+		expect(bench(done('accelerometer', 'fail'), done('gyro', 'pass'), done('accelerometer', 'pass'))?.mark).toBe(
+			'clear',
+		);
+	});
+	it('may be set aside with its reason, which ends when it is taken up again', () => {
+		expect(bench(aside)?.mark).toBe('aside');
+		expect(bench(aside)?.detail).toContain('factory values');
+		expect(bench(aside, done('gyro', 'pass'))?.mark).toBe('unseen');
+	});
+	it('is clear where nothing is due, and absent where nothing can be', () => {
+		const since = { at: '2026-05-14T08:00:00.000Z', place: null };
+		const fresh = [sensorDue('gyro', craft, since, null, '2026-05-14T09:00:00.000Z')];
+		const gate = fold([], { benchDue: fresh });
+		const task = gate.stations.find(({ id }) => id === 'bench')?.tasks.find(({ task: t }) => t === 'bench-due');
+		expect(task?.mark).toBe('clear');
+		expect(
+			fold([])
+				.stations.flatMap(({ tasks }) => tasks)
+				.some(({ task: t }) => t === 'bench-due'),
+		).toBe(false);
 	});
 });

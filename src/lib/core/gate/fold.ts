@@ -44,6 +44,8 @@ export interface SessionEvidence {
 	aircraft: Aircraft;
 	entries: readonly Entry[];
 	due: SensorDue | null;
+	/** Everything else that can fall due, as of the start of the session. */
+	benchDue: readonly SensorDue[];
 	/** Date of the compass calibration in force from an earlier session, if any. */
 	compassSince: string | null;
 	units: UnitSystem;
@@ -151,6 +153,65 @@ function compassState(evidence: SessionEvidence, latest: Map<string, Entry>): Ta
 	});
 }
 
+/** The bench: what is due and was not done in this session; done here, the worst finding speaks. */
+function benchState(
+	{ benchDue, aircraft }: SessionEvidence,
+	entries: readonly Entry[],
+	latest: Map<string, Entry>,
+): TaskState {
+	const shared = { task: 'bench-due', station: 'bench' as const };
+	const found = new Map<string, Entry>();
+	for (const entry of entries)
+		if (entry.payload.kind === 'test' && entry.payload.sensor && !entry.payload.practice)
+			found.set(entry.payload.sensor, entry);
+	const aside = latest.get('measurement-aside:bench-due');
+	const open = benchDue.filter(({ due, sensor }) => due && !found.has(sensor));
+	const last = [...found.values()].reduce<Entry | undefined>((a, b) => later(a, b), undefined);
+	if (aside && later(aside, last) === aside && open.length > 0) {
+		const set = asideState(aside, shared.task, shared.station, 'What is due on the bench');
+		if (set) return set;
+	}
+	if (open.length > 0) {
+		const names = open.map(({ name }) => name.toLowerCase());
+		const said = names.length > 3 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : names.join(', ');
+		return state({
+			...shared,
+			mark: 'unseen',
+			title: `Due on ${aircraft.name}: ${said}`,
+			detail: open[0].chosen.reasons[0]?.text ?? '',
+			reasons: open.flatMap(({ chosen }) => chosen.reasons.slice(0, 1)),
+			next: 'Open the bench',
+		});
+	}
+	const marks = [...found.values()].map((entry) =>
+		entry.payload.kind === 'test'
+			? { entry, mark: MARK_OF[entry.payload.verdict], title: entry.payload.headline }
+			: null,
+	);
+	const bad = marks
+		.filter((m) => m !== null && m.mark !== 'clear')
+		.toSorted((a, b) => RANK[a?.mark ?? 'clear'] - RANK[b?.mark ?? 'clear'])[0];
+	if (bad && bad.entry.payload.kind === 'test')
+		return state({
+			...shared,
+			mark: bad.mark,
+			title: bad.title,
+			detail: `From ${bad.entry.payload.sourceName}.`,
+			reasons: bad.entry.payload.reasons,
+			next: 'Do it again',
+			entry: bad.entry,
+		});
+	return state({
+		...shared,
+		mark: 'clear',
+		title: found.size > 0 ? 'What was due on the bench is done' : 'Nothing on the bench is due',
+		detail: `By the school of ${aircraft.name}.`,
+		reasons: benchDue.flatMap(({ evidence }) => evidence.slice(0, 1)),
+		next: '',
+		entry: last ?? null,
+	});
+}
+
 function windState({ aircraft, units }: SessionEvidence, latest: Map<string, Entry>): TaskState {
 	const entry = latest.get('wind') ?? null;
 	const shared = { task: 'wind', station: 'return' as const, entry };
@@ -251,6 +312,7 @@ export function foldSession(evidence: SessionEvidence): GateState {
 	const { aircraft, entries } = evidence;
 	const latest = latestByTask(entries);
 	const tasks: TaskState[] = itemStates(evidence);
+	if (evidence.benchDue.length > 0) tasks.push(benchState(evidence, entries, latest));
 	if (aircraft.compasses > 0) tasks.push(measuredState('site-field', latest), compassState(evidence, latest));
 	if (aircraft.hasPosition) tasks.push(measuredState('position', latest));
 	if (aircraft.hasPosition && aircraft.kind !== 'racer' && aircraft.kind !== 'toy')

@@ -103,7 +103,12 @@ function demodulate(
  * Circling of a position hold and the compass error behind it. Track in metres with jumps taken out, at least 20 s and
  * 1 fix/s. Angles in degrees, positive where the compass reads too far clockwise.
  */
-export function detectCircling(t: Float64Array, north: Float64Array, east: Float64Array): Circling {
+export function detectCircling(
+	t: Float64Array,
+	north: Float64Array,
+	east: Float64Array,
+	progress?: (share: number) => void,
+): Circling {
 	const time = Float64Array.from(
 		{ length: Math.floor((t[t.length - 1] - t[0]) * RATE_HZ + 1e-9) },
 		(_, i) => i / RATE_HZ,
@@ -113,7 +118,7 @@ export function detectCircling(t: Float64Array, north: Float64Array, east: Float
 	let squares = 0;
 	for (let i = 0; i < n.length; i++) squares += n[i] * n[i] + e[i] * e[i];
 	const spectrum = rotarySpectrum(n, e, RATE_HZ);
-	const estimate = estimateCompassError(spectrum, Math.sqrt(squares / n.length));
+	const estimate = estimateCompassError(spectrum, Math.sqrt(squares / n.length), progress);
 	const peakHz = peakOf(spectrum);
 	const turn = peakHz === null ? null : demodulate(n, e, peakHz);
 	return {

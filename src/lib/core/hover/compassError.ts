@@ -32,7 +32,11 @@ export interface CompassErrorEstimate {
 }
 
 /** Estimates the compass error behind a hover from its rotary spectrum: a Whittle fit of the loop with priors. */
-export function estimateCompassError(spectrum: Rotary, rmsRadiusM: number): CompassErrorEstimate {
+export function estimateCompassError(
+	spectrum: Rotary,
+	rmsRadiusM: number,
+	progress?: (share: number) => void,
+): CompassErrorEstimate {
 	const biting = rmsRadiusM > BITING_M;
 	const mu = Float64Array.from(MEANS);
 	const sd = Float64Array.from(SIGMAS);
@@ -125,6 +129,7 @@ export function estimateCompassError(spectrum: Rotary, rmsRadiusM: number): Comp
 	for (const side of [1, -1]) {
 		let before = healthy;
 		for (let deg = GRID_DEG; deg <= EDGE_DEG; deg += GRID_DEG) {
+			progress?.((side > 0 ? 0 : 0.5) + deg / EDGE_DEG / 2);
 			const from = before.theta.slice();
 			from[0] = side * deg * DEG;
 			const here = fit(from, 1, STEPS);

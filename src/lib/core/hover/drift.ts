@@ -20,7 +20,7 @@ const UNTOLD = 0.5;
 export function headingAt(t: Float64Array, heading: HoverRequest['heading']): Float64Array | null {
 	if (!heading || heading.t.length === 0) return null;
 	let turns = 0;
-	const unwrapped = heading.deg.map((deg, i) => {
+	const unwrapped = Float64Array.from(heading.deg, (deg, i) => {
 		if (i > 0) turns -= Math.round((deg - heading.deg[i - 1]) / 360);
 		return (deg + 360 * turns) * DEG;
 	});

@@ -116,8 +116,9 @@ interface Findings {
  * Reviews a test hover: bubble, drift, circling with the compass error behind it, height, yaw, landing, causes ranked.
  * Track in metres (north, east, up above take-off) or degrees; heading degrees; wind at hover height. Formulas and
  * measured accuracy: METHODS-HOVER. Too short, too sparse, too far: `fail` with `insufficient-…` and null figures.
+ * `progress` is told the share done, 0..1.
  */
-export function reviewHover(request: HoverRequest): HoverAnswer {
+export function reviewHover(request: HoverRequest, progress?: (share: number) => void): HoverAnswer {
 	const track = localTrack(request);
 	const refused = insufficient(track);
 	if (refused) return refused;
@@ -136,7 +137,7 @@ export function reviewHover(request: HoverRequest): HoverAnswer {
 	const circling =
 		inPosition && T >= limits.minHoldS.value && !runaway
 			? withTilt(
-					detectCircling(t, clean.north, clean.east),
+					detectCircling(t, clean.north, clean.east, progress),
 					compassErrorFromTilt(t, clean.north, clean.east, request.heading, request.attitude),
 				)
 			: null;

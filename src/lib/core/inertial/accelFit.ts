@@ -17,6 +17,8 @@ const PRIOR_OFFSET_MPS2 = 1;
 /** A parameter whose uncertainty the poses brought well below its prior counts as determined. */
 const DETERMINED_SHARE = 0.5;
 const NOISE_FLOOR_MPS2 = 0.003;
+/** Offsets and scales: as many poses always fit. */
+const UNKNOWNS = 6;
 const NAMES = [
 	'offset x',
 	'offset y',
@@ -129,7 +131,7 @@ const faceWords = (faces: readonly Face[]) => faces.join(', ');
 export function fitAccelerometer({ accel, rawUnit, site }: AccelRequest): AccelAnswer {
 	const unit = rawUnit === 'g' ? STANDARD_GRAVITY_MPS2 : 1;
 	const g = site ? fieldAtSite(site).gravityMps2 : STANDARD_GRAVITY_MPS2;
-	const column = (values: readonly number[]) => Float64Array.from(values, (v) => v * unit);
+	const column = (values: ArrayLike<number>) => Float64Array.from(values, (v) => v * unit);
 	const windows = stillWindows({ t: accel.t, x: column(accel.x), y: column(accel.y), z: column(accel.z) });
 	const { poses, between } = posesOf(windows);
 	const seen = new Set(poses.map(({ face }) => face));
@@ -179,7 +181,10 @@ export function fitAccelerometer({ accel, rawUnit, site }: AccelRequest): AccelA
 		uncertainty: { offsetMps2: [sigmas[0], sigmas[1], sigmas[2]] as [number, number, number] },
 		levelErrorDeg: level,
 	};
-	return { ...answer, ...judge(reasonsOf(rms, Math.max(...sigmas.slice(0, 3)), level, off, missingFaces, again)) };
+	return {
+		...answer,
+		...judge(reasonsOf(rms, used.length, Math.max(...sigmas.slice(0, 3)), level, off, missingFaces, again)),
+	};
 }
 
 const poseAnswer = ({ face, tStart, tEnd, tiltDeg, stillnessMps2 }: Pose) => ({
@@ -212,6 +217,7 @@ function levelError(offset: Vec3, matrix: Mat3, g: number): number {
 
 function reasonsOf(
 	rms: number,
+	poses: number,
 	sigma: number,
 	level: number,
 	off: number,
@@ -262,6 +268,14 @@ function reasonsOf(
 				rms,
 				limits.residualMps2,
 				'Repeat the pose that shook most.',
+			),
+		);
+	else if (poses <= UNKNOWNS)
+		out.push(
+			reason(
+				'pass',
+				'residual-untested',
+				`${poses} poses fit any gravity: their fit proves nothing. Hold one or two more, between faces, to test it.`,
 			),
 		);
 	else out.push(reason('pass', 'residual-small', 'The poses fit gravity closely.', rms, limits.residualMps2));

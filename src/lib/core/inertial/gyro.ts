@@ -53,7 +53,7 @@ function whiteNoise(tau: readonly number[], sigma: readonly number[]): number {
 }
 
 /** Whether the sensor was moved: any piece's mean far from the middle one, against the spread expected of the means. */
-function wasMoved(t: readonly number[], axis: Float64Array): boolean {
+function wasMoved(t: ArrayLike<number>, axis: Float64Array): boolean {
 	const n = axis.length;
 	const dt = (t[n - 1] - t[0]) / (n - 1);
 	// From neighbouring samples, which neither a bump nor a drift disturbs.
@@ -131,7 +131,7 @@ export function reviewStillGyro({ gyro }: GyroRequest): GyroAnswer {
 }
 
 /** Bias at the end minus bias at the start: each the mean of a tenth, or of the line where that is steadier. */
-function driftOf(t: readonly number[], axis: Float64Array): number {
+function driftOf(t: ArrayLike<number>, axis: Float64Array): number {
 	const n = axis.length;
 	const part = Math.max(1, Math.floor(n * ENDS_SHARE));
 	const ends = mean(axis.subarray(n - part)) - mean(axis.subarray(0, part));

@@ -238,9 +238,10 @@ const ramp = (value: number, low: number, high: number) => Math.max(0, Math.min(
 
 /**
  * Tilt of the horizon in a picture, degrees, positive where the right side is lower; refused where no clear line is
- * found. The picture is best about 640 pixels wide. Sheared row steps in three channels, refined by columns.
+ * found. The picture is best about 640 pixels wide. Sheared row steps in three channels, refined by columns. `progress` is
+ * told the share done, 0..1.
  */
-export function findHorizon(picture: Picture): HorizonAnswer {
+export function findHorizon(picture: Picture, progress?: (share: number) => void): HorizonAnswer {
 	const { width, height } = picture;
 	const refuse = (text: string, confidence: number | null): HorizonAnswer => ({
 		tiltDeg: null,
@@ -261,11 +262,13 @@ export function findHorizon(picture: Picture): HorizonAnswer {
 	if (width < 64 || height < 64) return refuse('The picture is too small.', null);
 	const channels = channelsOf(picture);
 	const candidates: Candidate[] = [];
-	for (let deg = -MOST_DEG; deg <= MOST_DEG; deg += COARSE_DEG)
+	for (let deg = -MOST_DEG; deg <= MOST_DEG; deg += COARSE_DEG) {
+		progress?.((0.9 * (deg + MOST_DEG)) / (2 * MOST_DEG));
 		channels.forEach((channel, index) => {
 			const found = coarse(channel, width, height, deg, index);
 			if (found.length > 0) candidates.push(found.reduce((a, b) => (b.score > a.score ? b : a)));
 		});
+	}
 	candidates.sort((a, b) => b.score - a.score);
 	let best: { r: Refined; score: number } | null = null;
 	for (const candidate of candidates.slice(0, 8)) {

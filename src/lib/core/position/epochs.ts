@@ -66,7 +66,7 @@ const FIX_MODES = /[ADRFP]/;
 const hdopIn = (value: number | null) => (value !== null && value > 0 && value < 99 ? value : null);
 
 /** Reads NMEA text into epochs in order of the receiver's clock. Never throws on the text. */
-export function readEpochs(text: string): Log {
+export function readEpochs(text: string, progress?: (share: number) => void): Log {
 	const byBin = new Map<number, Draft[]>();
 	const drafts: Draft[] = [];
 	const gsv = gsvCollector();
@@ -202,7 +202,7 @@ export function readEpochs(text: string): Log {
 		}
 	};
 
-	const counts = readNmea(text.includes('\0') ? text.replaceAll('\0', '') : text, take);
+	const counts = readNmea(text.includes('\0') ? text.replaceAll('\0', '') : text, take, progress);
 	const epochs = unwrap(drafts);
 	const withGsa = drafts.findLast((draft) => draft.gsa !== null);
 	const lastUsed = new Set([...(withGsa?.gsa?.values() ?? [])].flatMap(({ used }) => used));

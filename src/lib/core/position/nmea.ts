@@ -25,6 +25,7 @@ export interface ReadCounts {
 
 const PROBLEMS_KEPT = 100;
 const TEXT_KEPT = 90;
+const PROGRESS_LINES = 5000;
 
 function hexAt(text: string, at: number): number {
 	const high = parseInt(text.charAt(at), 16);
@@ -46,9 +47,13 @@ function checksumAt(text: string, start: number): { star: number; right: boolean
 /**
  * Reads NMEA 0183 text line by line (CR, LF or both), calling `take` for every sentence with a right checksum. Stray
  * bytes before the last `$` of a line are passed over, so a sentence glued to a broken one survives; bytes after `*HH`
- * are ignored; `#` lines are comments. Broken lines are counted and the first hundred kept with their numbers.
+ * are ignored; `#` lines are comments; `progress` is told the share read. Broken lines are counted and the first hundred kept with their numbers.
  */
-export function readNmea(text: string, take: (sentence: Sentence) => void): ReadCounts {
+export function readNmea(
+	text: string,
+	take: (sentence: Sentence) => void,
+	progress?: (share: number) => void,
+): ReadCounts {
 	const counts: ReadCounts = { sentences: 0, checksumErrors: 0, withoutChecksum: 0, problems: [] };
 	const problem = (line: number, what: string, row: string) => {
 		if (counts.problems.length < PROBLEMS_KEPT) counts.problems.push({ line, what, text: row.slice(0, TEXT_KEPT) });
@@ -69,6 +74,7 @@ export function readNmea(text: string, take: (sentence: Sentence) => void): Read
 			else pending.push(whole);
 		}
 		line++;
+		if (line % PROGRESS_LINES === 0) progress?.(from / text.length);
 		const row = pending.pop() ?? '';
 		if (row.length === 0) continue;
 		const dollar = row.lastIndexOf('$');

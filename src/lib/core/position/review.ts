@@ -174,12 +174,16 @@ const known = (values: (number | null)[]) => values.filter((value) => value !== 
 
 /**
  * Reviews a receiver's NMEA 0183 text: fix, lock held, home, scatter, sky. Times are the receiver's own clock.
- * Broken lines are counted and shown, never fatal.
+ * Broken lines are counted and shown, never fatal. `progress` is told the share read.
  * @throws InputError `empty` (path `body`) for an empty text.
  */
-export function reviewGnss(text: string, rule: LockRule = DEFAULT_LOCK_RULE): GnssAnswer {
+export function reviewGnss(
+	text: string,
+	rule: LockRule = DEFAULT_LOCK_RULE,
+	progress?: (share: number) => void,
+): GnssAnswer {
 	if (text.length === 0) throw new InputError('empty', 'body', 'The text is empty: nothing was recorded.');
-	const log = readEpochs(text);
+	const log = readEpochs(text, progress);
 	const epochs = withQuality(log.epochs, rule);
 	const fixes = epochs.filter((epoch) => epoch.fix);
 	const hold = findHold(epochs, rule);

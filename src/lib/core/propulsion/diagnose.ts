@@ -4,7 +4,7 @@ import { judge, reason } from '../frames/reasons';
 import { hypothesesOf, type Hypothesis } from './hypotheses';
 import { motorsOf } from './layouts';
 import { likelihood, OUTCOMES, predict, TESTS, type Distribution, type Test } from './observation';
-import { CHECKS, FAULT_WORDS, type CheckCode } from './words';
+import { CHECKS, FAULT_WORDS, type CheckCode, OUTCOME_WORDS, TEST_WORDS } from './words';
 
 interface Weighed {
 	h: Hypothesis;
@@ -158,7 +158,7 @@ function reasonsOf(
 			reason(
 				'fail',
 				'response-wrong',
-				`It did not answer as commanded (${wrong.map((test) => `${test}: ${observed[test]}`).join(', ')}). Most likely: ${top.why}.`,
+				`It did not answer as commanded: ${wrong.map((test) => `${TEST_WORDS[test]} ${OUTCOME_WORDS[observed[test]]}`).join(', ')}. Most likely: ${top.why}.`,
 				top.probability,
 				undefined,
 				`Disarm, unplug, propellers off; then ${next}.`,

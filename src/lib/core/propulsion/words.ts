@@ -1,3 +1,5 @@
+import type { Outcome } from '../../schema/response';
+
 /** Checks with the propellers off or the power off, and what they look at. */
 export const CHECKS = [
 	'spin-check',
@@ -49,3 +51,22 @@ export const FAULT_WORDS = (fault: string): string =>
 		.split('+')
 		.map((part) => WORDS[part] ?? part)
 		.join(', and ');
+
+/** What was tried, and what the aircraft did, in a pilot's words. */
+export const TEST_WORDS = {
+	rollRight: 'stick right',
+	pitchForward: 'stick forward',
+	yawRight: 'yaw right',
+	throttle: 'a little throttle',
+} as const;
+
+export const OUTCOME_WORDS: Record<Outcome, string> = {
+	'as-commanded': 'went as commanded',
+	opposite: 'went the other way',
+	'swapped-axis': 'came out on another axis',
+	none: 'did nothing',
+	squats: 'made it squat and rev',
+	flips: 'made it flip or hop',
+	spins: 'made it spin',
+	'not-tried': 'was not tried',
+};

@@ -121,7 +121,7 @@ function report(t: ArrayLike<number>, name: string, v: ArrayLike<number>, selfCe
 	};
 }
 
-const pct = (v: number) => `${(100 * v).toFixed(1)} %`;
+const pct = (v: number) => `${v < 0 ? '−' : ''}${Math.abs(100 * v).toFixed(0)} %`;
 
 function reasonsOf(r: StickReport): Reason[] {
 	const at = r.name;

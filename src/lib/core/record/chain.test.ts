@@ -34,6 +34,7 @@ function chain(n: number): { entries: Entry[]; head: string } {
 const aircraft: Aircraft = { ...newAircraft('a1', 'multirotor', AT), name: 'Dunlin' };
 const site: Site = { id: 'p1', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT };
 const session = (head: string): Session => ({
+	kind: 'flight',
 	id: 's1',
 	title: 'Morning',
 	aircraftId: 'a1',

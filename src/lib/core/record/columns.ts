@@ -11,6 +11,8 @@ export interface Role {
 	group: string;
 	required: boolean;
 	units: Record<string, number>;
+	/** Added after the factor, for units that do not begin at zero. */
+	offsets?: Record<string, number>;
 	/** Headers that are taken for it, lower case, without the unit. */
 	patterns: RegExp;
 	/** Typical size in the first unit, to tell units apart when the header does not say. */
@@ -81,6 +83,98 @@ export const COMPASS_ROLES: readonly Role[] = [
 	),
 ];
 
+const ACCEL_ROLES = COMPASS_ROLES.filter(({ group }) => group === 'accel').map((r) => ({ ...r, required: true }));
+const GYRO_ROLES = COMPASS_ROLES.filter(({ group }) => group === 'gyro').map((r) => ({ ...r, required: true }));
+const MAG_ROLES = COMPASS_ROLES.filter(({ group }) => group === 'mag');
+
+/** Columns of logs of one sensor. */
+export const ACCEL_LOG: readonly Role[] = [time, ...ACCEL_ROLES];
+export const GYRO_LOG: readonly Role[] = [time, ...GYRO_ROLES];
+
+/** A pressure height at rest, with what may disturb it. */
+export const PRESSURE_LOG: readonly Role[] = [
+	time,
+	role('height', 'Pressure height', 'height', true, METRES, /^(p(ressure)?_?(height|alt\w*)|baro\w*|height|alt\w*)$/),
+	role(
+		'disturbance',
+		'Throttle, or wind',
+		'disturbance',
+		false,
+		{ '0 to 1': 1, '%': 0.01, 'm/s': 1 },
+		/^(throttle|thr|wind\w*|motor\w*)$/,
+	),
+];
+
+/** A compass on a stand while the power changes. */
+export const LOAD_LOG: readonly Role[] = [
+	time,
+	...MAG_ROLES,
+	role(
+		'load',
+		'Current, or throttle',
+		'load',
+		true,
+		{ A: 1, mA: 1e-3, '% of throttle': 0.01, '0 to 1': 1 },
+		/^(current|cur|amps?|i|throttle|thr|load)$/,
+	),
+];
+
+/** Two compasses side by side. */
+export const PAIR_LOG: readonly Role[] = [
+	time,
+	...['1', '2'].flatMap((n) =>
+		['x', 'y', 'z'].map((k) =>
+			role(
+				`m${n}${k}`,
+				`Compass ${n}, ${k}`,
+				`compass ${n}`,
+				true,
+				FIELD,
+				axis(`m${n}|mag${n}|compass${n}|compass_${n}|mag_${n}`, k),
+				48,
+			),
+		),
+	),
+];
+
+/** A walk with a magnetometer: where, and what it read. */
+export const SURVEY_LOG: readonly Role[] = [
+	time,
+	...MAG_ROLES,
+	role('north', 'North', 'local', false, METRES, /^(n|north|pos_?n)$/),
+	role('east', 'East', 'local', false, METRES, /^(e|east|pos_?e)$/),
+	role('lat', 'Latitude', 'geo', false, DEGREES, /^(lat|latitude)$/),
+	role('lon', 'Longitude', 'geo', false, DEGREES, /^(lon|lng|long|longitude)$/),
+];
+
+const CHANNEL = { '−1 to 1': 1, '%': 0.01, 'pulse µs': 1 / 500 };
+const CHANNEL_OFFSETS = { 'pulse µs': -3 };
+const STICK_NAMES: readonly (readonly [string, string, string])[] = [
+	['c1', 'Channel 1', 'roll|aileron|ail'],
+	['c2', 'Channel 2', 'pitch|elevator|ele'],
+	['c3', 'Channel 3', 'throttle|thr'],
+	['c4', 'Channel 4', 'yaw|rudder|rud'],
+];
+
+/** Sticks of a radio, up to eight channels: from −1 to 1, in per cent, or as pulse widths about 1500 µs. */
+export const STICK_LOG: readonly Role[] = [
+	time,
+	...Array.from({ length: 8 }, (_, k): Role => {
+		const [name, label, words] = STICK_NAMES[k] ?? [`c${k + 1}`, `Channel ${k + 1}`, `aux${k - 3}`];
+		return {
+			...role(
+				name,
+				label,
+				'channel',
+				k === 0,
+				CHANNEL,
+				new RegExp(`^(${words}|ch_?${k + 1}|channel_?${k + 1}|axis_?${k + 1}|rc_?${k + 1})$`),
+			),
+			offsets: CHANNEL_OFFSETS,
+		};
+	}),
+];
+
 /** Columns of a hover log: north, east, up, or latitude, longitude, altitude. */
 export const HOVER_ROLES: readonly Role[] = [
 	time,
@@ -91,6 +185,8 @@ export const HOVER_ROLES: readonly Role[] = [
 	role('lon', 'Longitude', 'geo', false, DEGREES, /^(lon|lng|long|longitude)$/),
 	role('alt', 'Altitude', 'altitude', false, METRES, /^(alt|altitude|ele|elevation)$/),
 	role('heading', 'Heading', 'heading', false, { '°': 1, rad: 1 / DEG }, /^(heading|yaw|hdg|course_?heading)$/),
+	role('roll', 'Roll', 'attitude', false, { '°': 1, rad: 1 / DEG }, /^(roll|phi)$/),
+	role('pitch', 'Pitch', 'attitude', false, { '°': 1, rad: 1 / DEG }, /^(pitch|theta)$/),
 	role('satellites', 'Satellites', 'quality', false, { '': 1 }, /^(sats?|satellites|numsats?|nsat)$/),
 ];
 
@@ -139,6 +235,12 @@ const UNIT_WORDS: Record<string, string> = {
 	deg: '°',
 	'°': '°',
 	rad: 'rad',
+	a: 'A',
+	ma: 'mA',
+	'%': '%',
+	'0..1': '0 to 1',
+	'0 to 1': '0 to 1',
+	'm/s': 'm/s',
 	'gps s': GPS_WEEK,
 	'gps week s': GPS_WEEK,
 	iso: ISO,
@@ -177,6 +279,17 @@ function unitBySize(values: number[], of: Role): string | null {
 	return ranked[0].off < 0.35 ? ranked[0].unit : null;
 }
 
+/** Stick values tell their unit by their size: within ±1.2, within ±125, or pulse widths. */
+function channelUnit(table: Table, columns: readonly number[]): string | null {
+	const values = table.rows
+		.slice(0, 2000)
+		.flatMap((row) => columns.map((c) => Number((row[c] ?? '').replace(',', '.'))));
+	const most = Math.max(...values.filter(Number.isFinite).map(Math.abs));
+	if (most <= 1.2) return '−1 to 1';
+	if (most <= 125) return '%';
+	return most > 700 && most < 2400 ? 'pulse µs' : null;
+}
+
 /** Guesses which column is what, and in which unit: from headers first, from sizes where they are silent. */
 export function guessColumns(table: Table, roles: readonly Role[]): Guess {
 	const headers = table.headers.map(splitHeader);
@@ -204,6 +317,11 @@ export function guessColumns(table: Table, roles: readonly Role[]): Guess {
 			});
 			unit = unitBySize(sizes.filter(Number.isFinite), first);
 		}
+		if (unit === null && group === 'channel')
+			unit = channelUnit(
+				table,
+				own.map((r) => choices[r.name].column),
+			);
 		if (unit === null) unclear.add(group);
 		for (const r of silent) choices[r.name].unit = unit ?? names[0];
 	}
@@ -259,7 +377,8 @@ export function takeColumns(
 		const values =
 			choice.unit === ISO ? isoSeconds(table, choice.column, fileName) : numbersOf(table, choice.column, fileName);
 		if (choice.unit === GPS_WEEK) unrollWeeks(values);
-		out[r.name] = factor === 1 ? values : values.map((v) => v * factor);
+		const offset = r.offsets?.[choice.unit] ?? 0;
+		out[r.name] = factor === 1 && offset === 0 ? values : values.map((v) => v * factor + offset);
 	}
 	const { t } = out;
 	if (t) {

@@ -1,18 +1,17 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { sensorDue } from '$lib/core/due/due';
 	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/frames/units';
+	import { aircraftDue } from '$lib/features/due/fleetDue';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { newAircraft } from '$lib/schema/newAircraft';
 	import { aircraftSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, lastAcceptedCompass, newId, saveAircraft } from '$lib/store/repository';
+	import { findAircraft, lastDone, newId, saveAircraft } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import { showDate } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
 	import EventLog from './EventLog.svelte';
@@ -24,7 +23,7 @@
 	const stored = live(
 		async () => ({
 			aircraft: id === 'new' ? undefined : await findAircraft(id),
-			compass: id === 'new' ? null : await lastAcceptedCompass(id),
+			done: await lastDone(id),
 		}),
 		() => id,
 	);
@@ -36,11 +35,8 @@
 	let problem = $state('');
 
 	const due = $derived.by(() => {
-		const aircraft = stored.current?.aircraft;
-		const last = stored.current?.compass;
-		if (!aircraft || aircraft.compasses === 0) return null;
-		const at = last?.payload.kind === 'calibration' ? { at: last.at, place: last.payload.place } : null;
-		return sensorDue('compass', aircraft, at, null, new Date().toISOString());
+		const { current } = stored;
+		return current?.aircraft ? aircraftDue(current.aircraft, current.done, null, new Date().toISOString()) : null;
 	});
 
 	const set = (change: Partial<Aircraft>) => (changes = { ...changes, ...change });
@@ -86,27 +82,19 @@
 	>
 		{#snippet margin()}
 			{#if due}
-				<h2 class="mt-0 mb-2">Is the compass due?</h2>
+				<h2 class="mt-0 mb-2">What is due</h2>
 				<ul class="m-0 list-none p-0">
-					{#each due.schools as school (school.school)}
-						<li class="hairline py-3">
-							<div class="flex gap-3">
-								<Gate mark={school.due ? 'caution' : 'clear'} size={24} word={false} />
-								<div>
-									<b>{school.name}</b>{school.school === craft.school ? ' · chosen' : ''}: {school.due
-										? 'due'
-										: 'not due'}
-									{#if school.reasons[0]}<p class="m-0 text-[15px]">{school.reasons[0].text}</p>{/if}
-									<p class="m-0 mt-1 text-[14px] text-ink-2">For: {school.argument}</p>
-									<p class="m-0 text-[14px] text-ink-2">Against: {school.against}</p>
-								</div>
+					{#each due as item (item.sensor)}
+						<li class="hairline flex gap-3 py-2">
+							<Gate mark={item.due ? 'caution' : 'clear'} size={24} word={false} />
+							<div>
+								<b>{item.name}</b>: {item.due ? 'due' : 'not due'}
+								{#if item.due}<p class="m-0 text-[14px] text-ink-2">{item.chosen.reasons[0]?.text}</p>{/if}
 							</div>
 						</li>
 					{/each}
 				</ul>
-				{#if stored.current?.compass}
-					<p class="text-[15px] text-ink-2">Last accepted calibration: {showDate(stored.current.compass.at)}.</p>
-				{/if}
+				<p><Button href="/aircraft/{id}/due">Why, and do it</Button></p>
 			{:else}
 				<h2 class="mt-0">What follows from the kind</h2>
 				<p>
@@ -246,7 +234,7 @@
 				</div>
 			</fieldset>
 			<Choice
-				label="When is its compass due? Practitioners disagree; the default acts on what changed"
+				label="When is a calibration due? Practitioners disagree; the default acts on what changed"
 				value={craft.school}
 				options={[
 					{ value: 'as-told', label: 'As told', note: 'maker and prompts only' },

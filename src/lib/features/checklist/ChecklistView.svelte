@@ -49,7 +49,7 @@
 		`${stationTitle(station)} of ${view.bundle.aircraft.name} · ${states.filter(({ mark }) => mark !== 'unseen').length} of ${states.length} answered`,
 	);
 	/** Tasks on their own page; the wind against the return is judged here. */
-	const OPENS = new Set(['compass', 'site-field', 'position', 'hover']);
+	const OPENS = new Set(['compass', 'site-field', 'position', 'hover', 'bench-due']);
 
 	async function accept(value: number | null, waitedS: number | null) {
 		if (!chosen || busy) return;

@@ -139,11 +139,10 @@
 			title="Without the calibration the heading would err like this"
 			xLabel="heading, °"
 			yLabel="error, °"
-			points={errors}
+			lines={[{ label: '', points: errors, colour: 'var(--hold)' }]}
 			band={answer.headingErrorDeg?.after ?? null}
 			bandLabel="expected after"
 			height={210}
-			colour="var(--hold)"
 		/>
 	{/if}
 	{#if rows.length > 0}

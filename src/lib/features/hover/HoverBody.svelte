@@ -61,7 +61,7 @@
 
 {#if work.busy}
 	<div class="mt-8 grid max-w-md gap-4">
-		<Progress value={null} label="Reviewing the hover" />
+		<Progress value={work.progress} label="Reviewing the hover" />
 		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
 	</div>
 {:else if !answer}
@@ -200,14 +200,19 @@
 		<Button class="min-h-14" onclick={() => work.repeat()}>Review another</Button>
 	</div>
 	<div class="hairline mt-4 grid gap-3 pt-3">
-		<LinePlot title="Height" xLabel="time, s" yLabel="height, m" points={plotted.height} height={130} />
+		<LinePlot
+			title="Height"
+			xLabel="time, s"
+			yLabel="height, m"
+			lines={[{ label: '', points: plotted.height }]}
+			height={140}
+		/>
 		<LinePlot
 			title="Distance from the middle"
 			xLabel="time, s"
 			yLabel="distance, m"
-			points={plotted.distance}
-			height={130}
-			colour={answer.spiral.present ? 'var(--hold)' : 'var(--ink)'}
+			lines={[{ label: '', points: plotted.distance, ...(answer.spiral.present ? { colour: 'var(--hold)' } : {}) }]}
+			height={140}
 		/>
 	</div>
 {/if}

@@ -6,6 +6,7 @@
 	import { done, failed } from '$lib/ui/notify';
 	import HoverBody from './HoverBody.svelte';
 	import HoverWhy from './HoverWhy.svelte';
+	import { hoverFigures } from './figures';
 	import { HoverState } from './hoverState.svelte';
 
 	const view = getSessionView();
@@ -22,18 +23,7 @@
 				task: 'hover',
 				sourceName: work.sourceName,
 				headline: work.title,
-				figures: [
-					{ label: 'Bubble 95 %', value: answer.bubble.diameter95M, unit: 'm' },
-					{ label: 'Drift', value: answer.drift.speedMps, unit: 'm/s' },
-					{
-						label: 'Compass error',
-						value: answer.spiral.compassErrorDeg,
-						unit: '°',
-						...(answer.spiral.compassErrorSigmaDeg === null ? {} : { sigma: answer.spiral.compassErrorSigmaDeg }),
-					},
-					{ label: 'Height spread', value: answer.height.stdM, unit: 'm' },
-					{ label: 'Length', value: answer.durationS, unit: 's' },
-				],
+				figures: hoverFigures(answer),
 				verdict: answer.verdict,
 				reasons: answer.reasons,
 			});

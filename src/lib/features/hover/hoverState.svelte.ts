@@ -2,9 +2,8 @@ import { HOVER_ROLES, type Choices } from '$lib/core/record/columns';
 import { isTrackFile } from '$lib/core/record/tracks';
 import { rigHover, type RigFaults } from '$lib/rig/rig';
 import type { HoverAnswer, HoverRequest } from '$lib/schema/hover';
-import { readText } from '$lib/sources/readFile';
 import { failed } from '$lib/ui/notify';
-import { compute } from '$lib/workers/core';
+import { compute, reporting } from '$lib/workers/core';
 import { TableFlow } from '$lib/features/instruments/tableFlow.svelte';
 
 const has = (choices: Choices, names: string[]) => names.every((name) => name in choices);
@@ -18,6 +17,8 @@ export class HoverState {
 	readonly table = new TableFlow('hover', HOVER_ROLES, complete);
 	hold = $state<Hold>('position');
 	busy = $state(false);
+	/** Share of the review that is done, 0..1; null while reading. */
+	progress = $state<number | null>(null);
 	sourceName = $state('');
 	request = $state.raw<HoverRequest | null>(null);
 	answer = $state.raw<HoverAnswer | null>(null);
@@ -44,6 +45,7 @@ export class HoverState {
 		await this.#review({
 			track: { t: log.t, north: log.north, east: log.east, up: log.up },
 			heading: { t: log.t, deg: log.headingDeg },
+			attitude: { t: log.t, rollDeg: log.rollDeg, pitchDeg: log.pitchDeg },
 			quality: { t: log.t, satellites: log.satellites },
 			hold: this.hold,
 		});
@@ -65,34 +67,38 @@ export class HoverState {
 	}
 
 	async #fromTrack(file: File): Promise<HoverRequest> {
-		const text = await readText(file);
-		const track = await compute((api) => api.readTrack(text, file.name), this.#abort?.signal);
+		const track = await compute((api) => api.readTrack(file), this.#abort?.signal);
 		return { track, hold: this.hold };
 	}
 
 	async #fromTable(file: File): Promise<HoverRequest | null> {
 		const c = await this.table.read(file, this.#abort?.signal);
 		if (!c) return null;
-		const t = [...c.t];
-		const track =
-			c.north && c.east && c.up
-				? { t, north: [...c.north], east: [...c.east], up: [...c.up] }
-				: { t, lat: [...c.lat], lon: [...c.lon], alt: [...c.alt] };
+		const { t, north, east, up, lat, lon, alt } = c;
 		return {
-			track,
+			track: north && east && up ? { t, north, east, up } : { t, lat, lon, alt },
 			hold: this.hold,
-			...(c.heading ? { heading: { t, deg: [...c.heading] } } : {}),
-			...(c.satellites ? { quality: { t, satellites: [...c.satellites] } } : {}),
+			...(c.heading ? { heading: { t, deg: c.heading } } : {}),
+			...(c.roll && c.pitch ? { attitude: { t, rollDeg: c.roll, pitchDeg: c.pitch } } : {}),
+			...(c.satellites ? { quality: { t, satellites: c.satellites } } : {}),
 		};
 	}
 
 	async #review(request: HoverRequest): Promise<void> {
 		this.busy = true;
+		this.progress = null;
 		this.#abort ??= new AbortController();
 		try {
 			const wind = this.#wind();
 			const whole = wind ? { ...request, wind } : request;
-			this.answer = await compute((api) => api.reviewHover(whole), this.#abort.signal);
+			this.answer = await compute(
+				(api) =>
+					api.reviewHover(
+						whole,
+						reporting((share) => (this.progress = share)),
+					),
+				this.#abort.signal,
+			);
 			this.request = whole;
 		} catch (error) {
 			if (!(error instanceof DOMException)) failed(error);

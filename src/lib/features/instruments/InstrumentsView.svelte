@@ -1,25 +1,60 @@
 <script lang="ts">
+	import Search from '@lucide/svelte/icons/search';
+	import { goto } from '$app/navigation';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { TOOLS } from './tools';
+	import { searchInstruments } from './registry';
+
+	/** Every instrument by group; the search finds them by what the pilot would call them. */
+	let asked = $state('');
+	let field = $state<HTMLInputElement>();
+	const found = $derived(searchInstruments(asked));
+	const first = $derived(found[0]?.listed[0]);
+
+	$effect(() => {
+		if (new URLSearchParams(location.search).has('search')) field?.focus();
+	});
 </script>
 
 <Page
 	title="Measure one thing, without a session"
 	name="Instruments"
-	lead="Drop a file or take the practice aircraft; read the finding, keep it as a file."
+	lead="Drop a file, take the simulated fleet, or type; read the finding; keep it in an aircraft’s record or as a file."
 >
-	<ul class="m-0 grid list-none gap-0 p-0">
-		{#each TOOLS as { id, title, does, takes } (id)}
-			<li class="hairline">
-				<a
-					href="/instruments/{id}"
-					class="grid gap-x-6 py-4 text-inherit no-underline hover:bg-fine md:grid-cols-[180px_minmax(0,1fr)_220px]"
-				>
-					<span class="text-[18px] font-semibold text-action">{title}</span><span>{does}</span><span class="text-ink-2"
-						>{takes}</span
+	<form
+		class="mb-5 flex max-w-xl items-center gap-3"
+		role="search"
+		onsubmit={(event) => {
+			event.preventDefault();
+			if (first) void goto(`/instruments/${first.id}`);
+		}}
+	>
+		<Search size={20} aria-hidden="true" />
+		<input
+			class="field-input flex-1"
+			type="search"
+			placeholder="What do you want to know? battery, level, spray …"
+			aria-label="Search instruments"
+			bind:value={asked}
+			bind:this={field}
+		/>
+	</form>
+	{#each found as { group, listed } (group)}
+		<h2 class="mt-5 mb-1">{group}</h2>
+		<ul class="m-0 grid list-none gap-x-8 p-0 lg:grid-cols-2">
+			{#each listed as { id, title, does } (id)}
+				<li class="hairline">
+					<a
+						href="/instruments/{id}"
+						class="grid min-h-14 gap-x-4 py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
 					>
-				</a>
-			</li>
-		{/each}
-	</ul>
+						<span class="text-[17px] font-semibold text-action">{title}</span><span class="text-[15px]">{does}</span>
+					</a>
+				</li>
+			{/each}
+		</ul>
+	{:else}
+		<p class="max-w-prose">
+			Nothing here is called “{asked}”. Try the part or the trouble: drift, heading, battery, propeller, horizon.
+		</p>
+	{/each}
 </Page>

@@ -1,5 +1,4 @@
 import type { Choices, Guess, Role } from '$lib/core/record/columns';
-import { readText } from '$lib/sources/readFile';
 import { recallMapping, rememberMapping } from '$lib/store/mappings';
 import { compute } from '$lib/workers/core';
 
@@ -44,8 +43,7 @@ export class TableFlow {
 		this.busy = true;
 		try {
 			const roles = [...this.#roles];
-			const text = await readText(file);
-			const table = await compute((api) => api.openTable(text, file.name, roles), signal);
+			const table = await compute((api) => api.openTable(file, roles), signal);
 			const remembered = await recallMapping(this.#purpose, table.layout);
 			let choices: Choices | null = remembered ?? table.guess.choices;
 			if (!remembered && (table.guess.unclear.length > 0 || !this.#complete(choices))) {

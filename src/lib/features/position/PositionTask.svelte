@@ -7,6 +7,7 @@
 	import Sheet from '$lib/features/session/Sheet.svelte';
 	import { getSessionView } from '$lib/features/session/sessionView.svelte';
 	import PositionBody from './PositionBody.svelte';
+	import { positionFigures } from './figures';
 	import { PositionState } from './positionState.svelte';
 
 	const view = getSessionView();
@@ -21,20 +22,7 @@
 				task: 'position',
 				sourceName: work.recording.sourceName,
 				headline: work.title,
-				figures: [
-					{ label: 'Satellites used', value: answer.satellitesUsed.last, unit: '' },
-					{ label: 'HDOP', value: answer.hdop.last, unit: '' },
-					{ label: 'Locked after', value: answer.lockS, unit: 's' },
-					{ label: 'First fix after', value: answer.firstFixS, unit: 's' },
-					{ label: '95 % within', value: answer.scatter?.cep95M ?? null, unit: 'm' },
-					{ label: 'Home latitude', value: answer.home?.latDeg ?? null, unit: '°' },
-					{
-						label: 'Home longitude',
-						value: answer.home?.lonDeg ?? null,
-						unit: '°',
-						...(answer.home ? { sigma: answer.home.sigmaM } : {}),
-					},
-				],
+				figures: positionFigures(answer),
 				verdict: answer.verdict,
 				reasons: answer.reasons,
 			});

@@ -1,5 +1,6 @@
 import { createContext } from 'svelte';
 import { sensorDue } from '$lib/core/due/due';
+import { aircraftDue } from '$lib/features/due/fleetDue';
 import { foldSession } from '$lib/core/gate/fold';
 import { runChecklist } from '$lib/core/checklist/run';
 import { checklistFor } from '$lib/core/checklist/items';
@@ -46,12 +47,19 @@ export class SessionView {
 		return sensorDue('compass', aircraft, last, site, session.endedAt ?? this.#now);
 	});
 
+	/** Everything but the compass that can fall due, as of the start of this session. */
+	benchDue = $derived.by(() => {
+		const { aircraft, session, site, done } = this.bundle;
+		return aircraftDue(aircraft, done, site, session.endedAt ?? this.#now).filter(({ sensor }) => sensor !== 'compass');
+	});
+
 	gate = $derived.by(() => {
 		const { aircraft, entries, lastCompass } = this.bundle;
 		return foldSession({
 			aircraft,
 			entries,
 			due: this.due,
+			benchDue: this.benchDue,
 			compassSince: lastCompass?.at ?? null,
 			units: units(),
 		});

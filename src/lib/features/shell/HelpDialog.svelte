@@ -10,6 +10,7 @@
 			keys: [
 				['?', 'this help'],
 				...PLACES.map(({ key, label }) => [`g ${key}`, `go to ${label}`]),
+				['/', 'search the instruments'],
 				['Esc', 'close a dialog or the big cue'],
 			],
 		},

@@ -39,6 +39,11 @@
 			if (place) goto(place.href);
 			return;
 		}
+		if (event.key === '/') {
+			event.preventDefault();
+			void goto('/instruments?search');
+			return;
+		}
 		if (event.key === 'g') {
 			awaitingPlace = true;
 			setTimeout(() => (awaitingPlace = false), 2500);

@@ -6,5 +6,5 @@
 </script>
 
 {#key data.tool}
-	<InstrumentPage tool={data.tool} />
+	<InstrumentPage instrument={data.instrument} liveId={data.liveId} />
 {/key}

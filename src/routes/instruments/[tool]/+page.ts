@@ -1,9 +1,10 @@
 import { error } from '@sveltejs/kit';
-import { TOOLS } from '$lib/features/instruments/tools';
+import { findInstrument, LIVE } from '$lib/features/instruments/registry';
 import type { PageLoad } from './$types';
 
 export const load: PageLoad = ({ params }) => {
-	const tool = TOOLS.find(({ id }) => id === params.tool);
-	if (!tool) error(404, 'There is no such instrument.');
-	return { tool: tool.id };
+	const instrument = findInstrument(params.tool) ?? null;
+	const liveId = LIVE.find(({ id }) => id === params.tool)?.id ?? null;
+	if (!instrument && !liveId) error(404, 'There is no such instrument.');
+	return { tool: params.tool, instrument, liveId };
 };

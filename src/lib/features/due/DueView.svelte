@@ -1,0 +1,249 @@
+<script lang="ts">
+	import { thresholdsFor, type DueThresholds } from '$lib/core/due/due';
+	import { dueCalendar } from '$lib/core/record/calendarFile';
+	import FieldInput from '$lib/features/instruments/FieldInput.svelte';
+	import type { NumberField } from '$lib/features/instruments/instrument';
+	import SitePicker from '$lib/features/instruments/SitePicker.svelte';
+	import Page from '$lib/features/shell/Page.svelte';
+	import { dueSchoolSchema, type Aircraft, type Sensor, type Site } from '$lib/schema/records';
+	import { live } from '$lib/store/live.svelte';
+	import { findAircraft, lastDone, listBench, saveAircraft } from '$lib/store/repository';
+	import { listSites } from '$lib/store/tables';
+	import Button from '$lib/ui/Button.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
+	import Gate from '$lib/ui/Gate.svelte';
+	import { download } from '$lib/ui/download';
+	import { showDate } from '$lib/ui/format';
+	import { MARK_OF_VERDICT } from '$lib/ui/marks';
+	import { done, failed } from '$lib/ui/notify';
+	import DueTable from './DueTable.svelte';
+	import { aircraftDue, dueTitle, INSTRUMENT_OF, SCHOOL_NAMES } from './fleetDue';
+
+	/** What is due on an aircraft today, under each school, and why; what was measured on its bench. */
+	let { id }: { id: string } = $props();
+
+	const stored = live(
+		async () => ({ aircraft: await findAircraft(id), done: await lastDone(id), bench: await listBench(id) }),
+		() => id,
+	);
+	const sites = live(listSites);
+	const now = new Date().toISOString();
+	let siteId = $state('');
+	let temperatureC = $state<number | null>(null);
+
+	const NOWHERE: Site = { id: '', name: 'no site', latDeg: 54, lonDeg: -3, altM: 10, notes: '', updatedAt: '' };
+	const site = $derived(sites.current?.find((s) => s.id === siteId) ?? sites.current?.[0] ?? NOWHERE);
+	const aircraft = $derived(stored.current?.aircraft ?? null);
+	const list = $derived(
+		aircraft && stored.current
+			? aircraftDue(aircraft, stored.current.done, site.id ? site : null, now, { temperatureC })
+			: [],
+	);
+	const title = $derived(aircraft ? dueTitle(list, aircraft.name) : 'Reading…');
+
+	async function keep(change: Partial<Aircraft>, words: string) {
+		if (!aircraft) return;
+		const before = $state.snapshot(aircraft);
+		try {
+			await saveAircraft({ ...before, ...change });
+			done(words, () => void saveAircraft(before));
+		} catch (error) {
+			failed(error);
+		}
+	}
+	const schoolOf = (sensor: Sensor) => aircraft?.sensorSchools?.[sensor] ?? '';
+	function setSchool(sensor: Sensor, value: string) {
+		const parsed = dueSchoolSchema.safeParse(value);
+		const schools = { ...aircraft?.sensorSchools };
+		if (parsed.success) schools[sensor] = parsed.data;
+		else delete schools[sensor];
+		void keep({ sensorSchools: schools }, 'School kept');
+	}
+
+	const THRESHOLDS: readonly (NumberField & { id: keyof DueThresholds })[] = [
+		{
+			kind: 'number',
+			id: 'distanceKm',
+			label: 'Far is more than',
+			unit: 'km',
+			min: 1,
+			max: 20_000,
+			optional: true,
+			start: null,
+			note: 'empty: by the sensor’s default',
+		},
+		{
+			kind: 'number',
+			id: 'heightM',
+			label: 'High is more than',
+			unit: 'm',
+			quantity: 'height',
+			min: 10,
+			max: 9000,
+			optional: true,
+			start: null,
+		},
+		{
+			kind: 'number',
+			id: 'temperatureC',
+			label: 'Warmer or colder by',
+			unit: '°C',
+			min: 1,
+			max: 100,
+			optional: true,
+			start: null,
+		},
+		{
+			kind: 'number',
+			id: 'ageDays',
+			label: 'Old is more than',
+			unit: 'days',
+			min: 1,
+			max: 3650,
+			optional: true,
+			start: null,
+			note: 'empty: age alone makes nothing due',
+		},
+	];
+	function setThreshold(key: keyof DueThresholds, value: unknown) {
+		const next = { ...aircraft?.dueThresholds };
+		if (typeof value === 'number') next[key] = value;
+		else delete next[key];
+		void keep({ dueThresholds: next }, 'Threshold kept');
+	}
+
+	const DAY_MS = 86_400_000;
+	const dated = $derived.by(() => {
+		const ageDays = aircraft?.dueThresholds?.ageDays;
+		if (!aircraft || !ageDays || !stored.current) return [];
+		return [...stored.current.done].map(([sensor, entry]) => ({
+			id: `${aircraft.id}-${sensor}`,
+			title: `${aircraft.name}: ${list.find((d) => d.sensor === sensor)?.name ?? sensor} is due`,
+			day: new Date(Date.parse(entry.at) + ageDays * DAY_MS).toISOString().slice(0, 10),
+			note: `Last done ${showDate(entry.at)}; your own limit of ${ageDays} days.`,
+		}));
+	});
+	function exportCalendar() {
+		try {
+			download(`winglogos-due-${aircraft?.name ?? 'aircraft'}.ics`, dueCalendar(dated, now), 'text/calendar');
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+{#if stored.ready && !aircraft}
+	<Page title="This aircraft is not on this device" name="Due"
+		><Empty title="Nothing here"><Button href="/aircraft">All aircraft</Button></Empty></Page
+	>
+{:else if aircraft}
+	<Page
+		{title}
+		name="Due: {aircraft.name}"
+		lead="What changed since each sensor was last done well, and what three schools make of it."
+	>
+		{#snippet actions()}<Button href="/aircraft/{id}">The aircraft</Button>{/snippet}
+		{#snippet margin()}
+			<SitePicker {site} onsite={(next) => (siteId = next)} />
+			<FieldInput
+				field={{
+					kind: 'number',
+					id: 't',
+					label: 'Temperature now',
+					unit: '°C',
+					quantity: 'temperature',
+					min: -40,
+					max: 60,
+					optional: true,
+					start: null,
+				}}
+				value={temperatureC}
+				onchange={(v) => (temperatureC = typeof v === 'number' ? v : null)}
+			/>
+			<h2 class="mt-5 mb-1">Three schools</h2>
+			{#each list[0]?.schools ?? [] as school (school.school)}
+				<p class="mt-0 mb-2 text-[15px]">
+					<b>{school.name}.</b>
+					{school.argument} <span class="text-ink-2">But: {school.against}</span>
+				</p>
+			{/each}
+			<p class="text-[15px] text-ink-2">
+				After any calibration a verification hover is asked for, and the values before stay at hand in the record.
+			</p>
+			<h2 class="mt-5 mb-2">Thresholds of {aircraft.name}</h2>
+			<div class="grid gap-3">
+				{#each THRESHOLDS as field (field.id)}
+					<FieldInput
+						{field}
+						value={aircraft.dueThresholds?.[field.id] ?? null}
+						onchange={(v) => setThreshold(field.id, v)}
+					/>
+				{/each}
+			</div>
+			<p class="text-[14px] text-ink-2">
+				Defaults: {thresholdsFor('compass', undefined).distanceKm} km for the compass, {thresholdsFor(
+					'accelerometer',
+					undefined,
+				).distanceKm} km for the accelerometer. Some makers say 50 and 30 miles, some pilots 50 km.
+			</p>
+			<Button onclick={exportCalendar} disabled={dated.length === 0}>Export the dates (iCalendar)</Button>
+			{#if dated.length === 0}<p class="mt-1 text-[14px] text-ink-2">
+					Dates exist once an age is set and something was done.
+				</p>{/if}
+		{/snippet}
+
+		<DueTable
+			{list}
+			done={stored.current?.done ?? new Map()}
+			measureHref={(sensor) => (INSTRUMENT_OF[sensor] ? `/instruments/${INSTRUMENT_OF[sensor]}` : null)}
+			guideHref={(sensor) => `/aircraft/${id}/guide/${sensor}`}
+		>
+			{#snippet more(item)}
+				<label class="grid content-start gap-1">
+					<span class="text-[15px] text-ink-2">School for {item.name.toLowerCase()} on {aircraft.name}</span>
+					<select
+						class="field-input"
+						value={schoolOf(item.sensor)}
+						onchange={(e) => setSchool(item.sensor, e.currentTarget.value)}
+					>
+						<option value="">as the aircraft: {SCHOOL_NAMES[aircraft.school].toLowerCase()}</option>
+						{#each dueSchoolSchema.options as school (school)}<option value={school}
+								>{SCHOOL_NAMES[school].toLowerCase()}</option
+							>{/each}
+					</select>
+				</label>
+			{/snippet}
+		</DueTable>
+
+		<h2 class="mt-8 mb-1">Bench book</h2>
+		{#if (stored.current?.bench ?? []).length === 0}
+			<p class="text-ink-2">Nothing was measured on {aircraft.name} outside a session yet.</p>
+		{:else}
+			<ul class="m-0 list-none p-0">
+				{#each stored.current?.bench ?? [] as entry (entry.id)}
+					{@const { payload } = entry}
+					{#if payload.kind === 'test' || payload.kind === 'calibration'}
+						<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-1 py-2.5">
+							<Gate mark={MARK_OF_VERDICT[payload.verdict]} size={26} />
+							<div class="min-w-0 flex-1 basis-72">
+								<p class="m-0">
+									{payload.kind === 'test'
+										? payload.headline
+										: `Heading known to ±${payload.headingSigmaDeg.toFixed(1)}°`}
+								</p>
+								<p class="m-0 text-[14px] text-ink-2">
+									{payload.task.replaceAll('-', ' ')} · {showDate(entry.at)} · {entry.by} · {payload.sourceName}{payload.kind ===
+										'test' && payload.practice
+										? ' · practice, not evidence'
+										: ''}{payload.kind === 'test' && payload.temperatureC !== undefined
+										? ` · ${payload.temperatureC.toFixed(0)} °C`
+										: ''}
+								</p>
+							</div>
+						</li>
+					{/if}
+				{/each}
+			</ul>
+		{/if}
+	</Page>
+{/if}

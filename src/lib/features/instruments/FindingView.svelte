@@ -1,0 +1,80 @@
+<script lang="ts">
+	import { toUnit, unitSymbol } from '$lib/core/frames/units';
+	import Figure from '$lib/ui/Figure.svelte';
+	import { units } from '$lib/ui/preferences.svelte';
+	import type { Finding, ShownFigure, Table } from './instrument';
+	import PlotView from './PlotView.svelte';
+
+	/** Figures with their uncertainty, then plots, then tables. */
+	let { finding, pictureUrl = '' }: { finding: Finding; pictureUrl?: string } = $props();
+
+	const scale = (f: ShownFigure, v: number) => (f.quantity ? toUnit(v, f.quantity, units()) : v);
+	const show = (f: ShownFigure, v: number | null) => {
+		if (v === null) return '–';
+		const scaled = scale(f, v);
+		const text = Math.abs(scaled).toFixed(f.digits ?? 2);
+		return scaled < 0 && Number(text) !== 0 ? `−${text}` : text;
+	};
+	const first = $derived(finding.figures[0]);
+	const rest = $derived(finding.figures.slice(1));
+	/** Maps are square: the tables stand beside them. */
+	const square = $derived(finding.plots.some(({ kind }) => kind === 'reach' || kind === 'map'));
+</script>
+
+<div class="mt-4 flex flex-wrap items-start gap-x-10 gap-y-4">
+	{#if first}
+		<div class="max-md:basis-full">
+			<Figure
+				label={first.label}
+				value={show(first, first.value)}
+				unit={first.quantity ? unitSymbol(first.quantity, units()) : first.unit}
+				sigma={first.sigma === null || first.sigma === undefined ? '' : show(first, first.sigma)}
+				size="huge"
+				note={first.note ?? ''}
+			/>
+		</div>
+	{/if}
+	<div class="flex min-w-0 flex-1 flex-wrap gap-x-8 gap-y-3 pt-1">
+		{#each rest as figure (figure.label)}
+			<Figure
+				label={figure.label}
+				value={show(figure, figure.value)}
+				unit={figure.quantity ? unitSymbol(figure.quantity, units()) : figure.unit}
+				sigma={figure.sigma === null || figure.sigma === undefined ? '' : show(figure, figure.sigma)}
+				size="plain"
+				note={figure.note ?? ''}
+			/>
+		{/each}
+	</div>
+</div>
+<div class="mt-5 grid gap-x-8 gap-y-6 {square ? 'lg:grid-cols-[minmax(0,440px)_minmax(0,1fr)]' : ''}">
+	<div class="grid content-start gap-6">
+		{#each finding.plots as plot (plot.title)}<PlotView {plot} {pictureUrl} />{/each}
+	</div>
+	<div class="grid content-start gap-5">
+		{#each finding.tables as table (table.title)}{@render listed(table)}{/each}
+	</div>
+</div>
+
+{#snippet listed(table: Table)}
+	<div class="overflow-x-auto">
+		<p class="m-0 mb-1 font-semibold">{table.title}</p>
+		<table class="max-w-3xl text-[15px]">
+			<thead
+				><tr
+					>{#each table.columns as column, k (k)}<th
+							scope="col"
+							class={table.rows.some((row) => typeof row[k] === 'number') ? 'num' : ''}>{column}</th
+						>{/each}</tr
+				></thead
+			>
+			<tbody>
+				{#each table.rows as row, index (index)}<tr
+						>{#each row as cell, k (k)}<td class={typeof cell === 'number' ? 'num' : ''}
+								>{typeof cell === 'number' ? Number(cell.toPrecision(5)) : (cell ?? '–')}</td
+							>{/each}</tr
+					>{/each}
+			</tbody>
+		</table>
+	</div>
+{/snippet}

@@ -1,0 +1,131 @@
+<script lang="ts">
+	import Sheet from '$lib/features/session/Sheet.svelte';
+	import { inField } from '$lib/features/shell/keys';
+	import type { TestPayload } from '$lib/schema/records';
+	import Button from '$lib/ui/Button.svelte';
+	import Caution from '$lib/ui/Caution.svelte';
+	import FileDrop from '$lib/ui/FileDrop.svelte';
+	import Gate from '$lib/ui/Gate.svelte';
+	import Progress from '$lib/ui/Progress.svelte';
+	import Reasons from '$lib/ui/Reasons.svelte';
+	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
+	import FindingView from './FindingView.svelte';
+	import InstrumentForm from './InstrumentForm.svelte';
+	import type { InstrumentState } from './instrumentState.svelte';
+	import MappingDialog from './MappingDialog.svelte';
+	import { payloadOf } from './payload';
+	import KeepBar from './KeepBar.svelte';
+	import SampleList from './SampleList.svelte';
+	import SitePicker from './SitePicker.svelte';
+	import type { Site } from '$lib/schema/records';
+
+	/** The frame of every instrument: what goes in, the finding as headline, its figures, its plots, why, and where it is kept. */
+	type Props = {
+		work: InstrumentState;
+		site: Site;
+		lead: string;
+		onsite?: (id: string) => void;
+		/** In a session the finding is accepted there; alone it is kept in an aircraft's bench book. */
+		onaccept?: (payload: TestPayload) => void;
+	};
+	let { work, site, lead, onsite, onaccept }: Props = $props();
+
+	let sheet = $state<HTMLElement>();
+	let saving = $state(false);
+	const instrument = $derived(work.instrument);
+	const { finding } = $derived(work);
+	const accept = $derived(
+		instrument.file?.kind === 'text'
+			? instrument.file.accept
+			: instrument.file?.kind === 'picture'
+				? '.jpg,.jpeg,.png,image/jpeg,image/png'
+				: '.csv,.txt,.tsv,text/csv,text/plain',
+	);
+	const payload = () => payloadOf(instrument, work, site);
+
+	function onkeydown(event: KeyboardEvent) {
+		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
+		if (event.target !== document.body) return;
+		if (work.phase === 'result' && finding) (onaccept ? () => onaccept(payload()) : () => (saving = true))();
+		else if (work.phase === 'choose' && work.ready) void work.work();
+	}
+</script>
+
+<svelte:window {onkeydown} />
+
+<Sheet title={work.title} {lead} name={instrument.title}>
+	{#snippet corner()}
+		{#if finding && work.phase === 'result'}<span class="flex items-center gap-2"
+				><Gate mark={MARK_OF_VERDICT[finding.verdict]} size={34} />{MARK_WORDS[MARK_OF_VERDICT[finding.verdict]]}</span
+			>{/if}
+	{/snippet}
+	{#snippet margin()}
+		{#if instrument.caution}<Caution>{instrument.caution}</Caution>{/if}
+		{#if instrument.needsSite && onsite}<div class="mt-4"><SitePicker {site} {onsite} /></div>{/if}
+		{#if finding}<h2 class="mt-5 mb-1">Why</h2>
+			<Reasons reasons={[...finding.reasons]} />{/if}
+		<h2 class="mt-5 mb-1">How it is found</h2>
+		{#each instrument.method as line (line)}<p class="mt-0 mb-2 text-[14px] text-ink-2">{line}</p>{/each}
+		<p class="text-[14px]"><a href="/help/methods">All methods and limits</a></p>
+	{/snippet}
+
+	<div bind:this={sheet}>
+		{#if work.phase === 'busy'}
+			<div class="mt-8 grid max-w-md gap-4" role="status">
+				<Progress value={work.progress} label="Working it out" />
+				<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
+			</div>
+		{:else}
+			{#if finding}
+				{#if work.practice}<p class="mt-2 mb-0 text-[15px] text-ink-2">
+						Practice data, made on this device. Nothing of it is evidence.
+					</p>{/if}
+				<FindingView {finding} pictureUrl={work.pictureUrl} />
+				<KeepBar
+					id={instrument.id}
+					{finding}
+					sourceName={work.sourceName}
+					siteId={site.id}
+					{payload}
+					{onaccept}
+					{sheet}
+					onrepeat={() => work.repeat()}
+					bind:saving
+				/>
+			{/if}
+			{#if work.problem}<p
+					class="mt-4 border-l-4 border-hold bg-hold-soft px-3 py-2 font-semibold break-words"
+					role="alert"
+				>
+					{work.problem}
+				</p>{/if}
+			<div class="no-print mt-5 grid gap-6 {instrument.fields.length > 0 && instrument.file ? 'xl:grid-cols-2' : ''}">
+				{#if instrument.file && !finding}
+					<section class="border border-rule p-4">
+						<h2 class="m-0">A log of your aircraft</h2>
+						<p class="mt-1 mb-3 text-[15px] text-ink-2">{instrument.file.hint}</p>
+						<FileDrop {accept} onfile={(file) => void work.takeFile(file)} />
+					</section>
+				{/if}
+				{#if instrument.fields.length > 0}
+					<section class={finding ? 'hairline pt-4' : ''}>
+						<h2 class="m-0 mb-3">{finding ? 'What went in' : 'What it needs to know'}</h2>
+						<InstrumentForm {work} />
+						{#if work.ready}<div class="mt-4">
+								<Button kind={finding ? 'plain' : 'primary'} kbd={finding ? '' : '↵'} onclick={() => void work.work()}
+									>{finding ? 'Work it out again' : 'Work it out'}</Button
+								>
+							</div>{/if}
+					</section>
+				{/if}
+			</div>
+			<SampleList
+				samples={instrument.samples}
+				redraw={instrument.file?.kind !== 'picture'}
+				ontry={(sample, seed) => void work.tryIt(sample, seed)}
+			/>
+		{/if}
+	</div>
+</Sheet>
+
+{#if work.table}<MappingDialog flow={work.table} />{/if}

@@ -1,0 +1,37 @@
+<script lang="ts">
+	import BarPlot from '$lib/ui/BarPlot.svelte';
+	import GroundMap from '$lib/ui/GroundMap.svelte';
+	import LinePlot from '$lib/ui/LinePlot.svelte';
+	import ReachPlot from '$lib/ui/ReachPlot.svelte';
+	import HorizonPicture from './HorizonPicture.svelte';
+	import type { Plot } from './instrument';
+
+	let { plot, pictureUrl = '' }: { plot: Plot; pictureUrl?: string } = $props();
+</script>
+
+{#if plot.kind === 'lines'}
+	<LinePlot
+		title={plot.title}
+		xLabel={plot.xLabel}
+		yLabel={plot.yLabel}
+		lines={plot.lines}
+		limits={plot.limits ?? []}
+		marks={plot.marks ?? []}
+		log={plot.log ?? false}
+		height={240}
+	/>
+{:else if plot.kind === 'map'}
+	<GroundMap title={plot.title} unit={plot.unit} points={plot.points} limit={plot.limit} marks={plot.marks} />
+{:else if plot.kind === 'reach'}
+	<ReachPlot
+		title={plot.title}
+		reach={plot.reach}
+		aircraft={plot.aircraft}
+		windFromDeg={plot.windFromDeg}
+		obstacles={plot.obstacles}
+	/>
+{:else if plot.kind === 'bars'}
+	<BarPlot title={plot.title} unit={plot.unit} digits={plot.digits ?? 2} bars={plot.bars} limit={plot.limit} />
+{:else}
+	<HorizonPicture title={plot.title} line={plot.line} url={pictureUrl} />
+{/if}

@@ -1,0 +1,96 @@
+<script lang="ts">
+	import { live } from '$lib/store/live.svelte';
+	import { saveToBench } from '$lib/store/repository';
+	import { listAircraft } from '$lib/store/tables';
+	import type { CalibrationPayload, TestPayload } from '$lib/schema/records';
+	import Button from '$lib/ui/Button.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import { prefer, preferences } from '$lib/ui/preferences.svelte';
+	import FieldInput from './FieldInput.svelte';
+
+	/** Keeps a finding in the bench book of an aircraft, signed, with the temperature it was made at. */
+	type Props = {
+		open: boolean;
+		siteId: string;
+		payload: () => TestPayload | CalibrationPayload;
+		/** The aircraft it belongs to, where that is known already. */
+		aircraftId?: string;
+		onsaved?: () => void;
+	};
+	let { open = $bindable(), siteId, payload, aircraftId: own = '', onsaved }: Props = $props();
+
+	const all = live(listAircraft);
+	let aircraftId = $state('');
+	let pilot = $state(preferences.pilot);
+	let temperatureC = $state<number | null>(null);
+	let missing = $state('');
+	const aircraft = $derived(all.current?.find(({ id }) => id === (aircraftId || own)) ?? all.current?.[0]);
+
+	async function save() {
+		missing = !aircraft ? 'Enter an aircraft first.' : pilot.trim() === '' ? 'Say who measured it.' : '';
+		if (missing || !aircraft) return;
+		try {
+			prefer({ pilot: pilot.trim() });
+			const kept = payload();
+			const warm = temperatureC === null ? {} : { temperatureC };
+			await saveToBench(
+				$state.snapshot(aircraft),
+				siteId || 'none',
+				pilot.trim(),
+				kept.kind === 'test' ? { ...kept, ...warm } : kept,
+			);
+			done(`Kept in the bench book of ${aircraft.name}`);
+			open = false;
+			onsaved?.();
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+<Dialog
+	bind:open
+	title="Keep it in an aircraft’s record"
+	description="Signed and chained: it can be corrected by a later entry, not changed."
+>
+	<form
+		class="grid gap-4"
+		onsubmit={(event) => {
+			event.preventDefault();
+			void save();
+		}}
+	>
+		{#if all.ready && (all.current ?? []).length === 0}
+			<p class="m-0">No aircraft is on this device. <a href="/aircraft/new">Enter one</a> first.</p>
+		{:else}
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">Aircraft</span>
+				<select class="field-input" value={aircraft?.id} onchange={(e) => (aircraftId = e.currentTarget.value)}>
+					{#each all.current ?? [] as { id, name } (id)}<option value={id}>{name}</option>{/each}
+				</select>
+			</label>
+		{/if}
+		<label class="grid gap-1">
+			<span class="text-[15px] text-ink-2">Measured by</span>
+			<input class="field-input" bind:value={pilot} maxlength="120" />
+		</label>
+		<FieldInput
+			field={{
+				kind: 'number',
+				id: 'temperature',
+				label: 'Temperature, where known',
+				unit: '°C',
+				quantity: 'temperature',
+				min: -40,
+				max: 60,
+				optional: true,
+				start: null,
+			}}
+			value={temperatureC}
+			onchange={(v) => (temperatureC = typeof v === 'number' ? v : null)}
+		/>
+		{#if missing}<p class="m-0 font-semibold text-hold" role="alert">{missing}</p>{/if}
+		<div class="flex gap-3"><Button kind="primary" type="submit">Keep it</Button></div>
+	</form>
+</Dialog>

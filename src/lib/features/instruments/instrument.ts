@@ -1,0 +1,210 @@
+import type { Quantity, UnitSystem } from '$lib/core/frames/units';
+import { InputError } from '$lib/core/frames/inputError';
+import type { Choices, Role } from '$lib/core/record/columns';
+import type { Reason, Verdict } from '$lib/schema/common';
+import type { Sensor, Site } from '$lib/schema/records';
+import type { Taken } from './tableFlow.svelte';
+
+/** A number the pilot types; kept in SI (or the unit shown), shown in the pilot's own unit where `quantity` is given. */
+export interface NumberField {
+	kind: 'number';
+	id: string;
+	label: string;
+	unit: string;
+	quantity?: Quantity;
+	min?: number;
+	max?: number;
+	optional?: boolean;
+	note?: string;
+	start: number | null;
+}
+
+export interface ChoiceField {
+	kind: 'choice';
+	id: string;
+	label: string;
+	options: readonly { value: string; label: string }[];
+	start: string;
+}
+
+export interface TextField {
+	kind: 'text';
+	id: string;
+	label: string;
+	start: string;
+}
+
+export type CellField = NumberField | ChoiceField | TextField;
+export type Cell = number | string | null;
+export type Row = Record<string, Cell>;
+
+/** A list of alike things: nozzles, parts, obstacles. */
+export interface RowsField {
+	kind: 'rows';
+	id: string;
+	label: string;
+	one: string;
+	of: readonly CellField[];
+	start: readonly Row[];
+}
+
+export type Field = CellField | RowsField;
+export type Values = Record<string, Cell | readonly Row[]>;
+
+export const startValues = (fields: readonly Field[]): Values =>
+	Object.fromEntries(fields.map(({ id, start }) => [id, start]));
+
+/** A number that must be there. @throws InputError naming the field. */
+export function num(values: Values | Row, id: string, label = id): number {
+	const value = values[id];
+	if (typeof value !== 'number') throw new InputError('missing', id, `${label}: needs a number.`);
+	return value;
+}
+
+export function opt(values: Values | Row, id: string): number | null {
+	const value = values[id];
+	return typeof value === 'number' ? value : null;
+}
+
+export function word(values: Values | Row, id: string): string {
+	const value = values[id];
+	return typeof value === 'string' ? value : '';
+}
+
+export function rows(values: Values, id: string): readonly Row[] {
+	const value = values[id];
+	return Array.isArray(value) ? value : [];
+}
+
+export interface ShownFigure {
+	label: string;
+	value: number | null;
+	unit: string;
+	sigma?: number | null;
+	digits?: number;
+	quantity?: Quantity;
+	note?: string;
+}
+
+export interface Point {
+	x: number;
+	y: number;
+}
+
+export interface Line {
+	label: string;
+	points: readonly Point[];
+	dashed?: boolean;
+}
+
+export type Plot =
+	| {
+			kind: 'lines';
+			title: string;
+			xLabel: string;
+			yLabel: string;
+			lines: readonly Line[];
+			/** Drawn across: a value of y that is accepted at most. */
+			limits?: readonly { y: number; label: string }[];
+			/** Drawn upright: a value of x that is in question. */
+			marks?: readonly { x: number; label: string }[];
+			log?: boolean;
+	  }
+	| {
+			kind: 'map';
+			title: string;
+			unit: string;
+			points: readonly { north: number; east: number; value: number }[];
+			limit: number;
+			marks: readonly { north: number; east: number; label: string }[];
+	  }
+	| {
+			kind: 'reach';
+			title: string;
+			reach: readonly { bearingDeg: number; maxDistanceM: number }[];
+			aircraft: { bearingDeg: number; distanceM: number };
+			windFromDeg: number;
+			obstacles: readonly { bearingDeg: number; distanceM: number }[];
+	  }
+	| {
+			kind: 'bars';
+			title: string;
+			unit: string;
+			digits?: number;
+			bars: readonly { label: string; value: number; note?: string }[];
+			limit?: { value: number; label: string };
+	  }
+	| { kind: 'picture'; title: string; line: readonly [number, number, number, number] | null };
+
+export interface Table {
+	title: string;
+	columns: readonly string[];
+	rows: readonly (readonly (string | number | null)[])[];
+}
+
+/** What an instrument found: the headline first, then the figures that carry it. */
+export interface Finding {
+	headline: string;
+	verdict: Verdict;
+	reasons: readonly Reason[];
+	figures: readonly ShownFigure[];
+	plots: readonly Plot[];
+	tables: readonly Table[];
+	/** The core's own answer, for the JSON export. */
+	answer: unknown;
+}
+
+export interface Input {
+	values: Values;
+	/** Columns of a table in SI units. */
+	taken: Taken | null;
+	file: File | null;
+	site: Pick<Site, 'name' | 'latDeg' | 'lonDeg' | 'altM'>;
+	/** Today, YYYY-MM-DD. */
+	date: string;
+	units: UnitSystem;
+}
+
+export interface Context {
+	signal: AbortSignal;
+	progress: (share: number) => void;
+}
+
+export type FileInput =
+	| { kind: 'table'; hint: string; roles: readonly Role[]; complete: (choices: Choices) => boolean }
+	| { kind: 'text'; hint: string; accept: string }
+	| { kind: 'picture'; hint: string };
+
+/** Something to try at once: made by the simulated fleet, or figures to type. `bad` ones show what a refusal looks like. */
+export interface Sample {
+	id: string;
+	label: string;
+	bad?: boolean;
+	values?: Values;
+	file?: (seed: number) => File | Promise<File>;
+}
+
+/** One instrument: what it is called, what it takes, how it works and what it says. */
+export interface Instrument {
+	id: string;
+	title: string;
+	group:
+		'Sensors' | 'Compass' | 'Position and flight' | 'Radio' | 'Power and balance' | 'Payload and camera' | 'Records';
+	does: string;
+	/** What a pilot would call it, for the search. */
+	calls: string;
+	opening: string;
+	caution?: string;
+	method: readonly string[];
+	/** The sensor that a good finding of this instrument stands for, in what is due. */
+	sensor?: Sensor;
+	needsSite?: boolean;
+	fields: readonly Field[];
+	file?: FileInput;
+	samples: readonly Sample[];
+	work(input: Input, context: Context): Promise<Finding>;
+}
+
+/** The worst reason's sentence, or the words for a pass. */
+export const headlineOf = (judged: { verdict: Verdict; reasons: readonly Reason[] }, good: string): string =>
+	judged.verdict === 'pass' ? good : (judged.reasons[0]?.text ?? good);

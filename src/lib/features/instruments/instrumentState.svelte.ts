@@ -1,0 +1,196 @@
+import { failed } from '$lib/ui/notify';
+import { units } from '$lib/ui/preferences.svelte';
+import {
+	startValues,
+	type Cell,
+	type Finding,
+	type Input,
+	type Instrument,
+	type Row,
+	type Sample,
+	type Values,
+} from './instrument';
+import { TableFlow, type Taken } from './tableFlow.svelte';
+
+type Phase = 'choose' | 'busy' | 'result';
+
+const KEY = 'winglogos-instrument-';
+
+/** What was typed last time, as far as it still fits the form. */
+function recall({ id, fields }: Instrument): Values {
+	const start = startValues(fields);
+	let kept: unknown;
+	try {
+		kept = JSON.parse(localStorage.getItem(KEY + id) ?? '{}');
+	} catch {
+		return start; // unreadable drafts are no drafts
+	}
+	if (!kept || typeof kept !== 'object') return start;
+	const found = kept as Record<string, unknown>;
+	return Object.fromEntries(
+		fields.map(({ id: field, kind }) => {
+			const value = found[field];
+			const fits =
+				kind === 'rows'
+					? Array.isArray(value)
+					: kind === 'number'
+						? typeof value === 'number' || value === null
+						: typeof value === 'string';
+			return [field, fits ? (value as Cell | Row[]) : start[field]];
+		}),
+	);
+}
+
+/** One instrument at work: from what goes in to the finding. */
+export class InstrumentState {
+	readonly instrument: Instrument;
+	readonly table: TableFlow | null;
+	values = $state.raw<Values>({});
+	phase = $state<Phase>('choose');
+	progress = $state<number | null>(null);
+	finding = $state.raw<Finding | null>(null);
+	sourceName = $state('');
+	/** Set where the data are the simulated fleet's. */
+	practice = $state(false);
+	/** Address of the picture that was measured, to be drawn. */
+	pictureUrl = $state('');
+	problem = $state('');
+	#taken: Taken | null = null;
+	#file: File | null = null;
+	#abort: AbortController | null = null;
+	#site: () => Input['site'];
+	#date: () => string;
+
+	constructor(instrument: Instrument, site: () => Input['site'], date: () => string) {
+		this.instrument = instrument;
+		this.values = recall(instrument);
+		this.table =
+			instrument.file?.kind === 'table'
+				? new TableFlow(instrument.id, instrument.file.roles, instrument.file.complete)
+				: null;
+		this.#site = site;
+		this.#date = date;
+	}
+
+	title = $derived.by(() => {
+		if (this.phase === 'busy') return 'Working it out…';
+		return this.finding?.headline ?? this.instrument.opening;
+	});
+
+	/** True where there is something to compute with. */
+	get ready(): boolean {
+		return !this.instrument.file || this.#file !== null;
+	}
+
+	set(id: string, value: Cell | readonly Row[]): void {
+		this.values = { ...this.values, [id]: value };
+		localStorage.setItem(KEY + this.instrument.id, JSON.stringify(this.values));
+		this.practice &&= this.#file !== null;
+	}
+
+	async tryIt(sample: Sample, seed: number): Promise<void> {
+		try {
+			if (sample.values) this.values = { ...startValues(this.instrument.fields), ...sample.values };
+			this.#clear();
+			this.phase = 'busy';
+			this.progress = null;
+			this.practice = true;
+			this.sourceName = `practice: ${sample.label.toLowerCase()}`;
+			if (sample.file) await this.#read(await sample.file(seed));
+			await this.work();
+		} catch (error) {
+			this.#failed(error);
+		}
+	}
+
+	async takeFile(file: File): Promise<void> {
+		this.#clear();
+		this.practice = false;
+		this.sourceName = file.name;
+		try {
+			if (await this.#read(file)) await this.work();
+		} catch (error) {
+			this.#failed(error);
+		}
+	}
+
+	/** Reads a file as the instrument wants it; false where the pilot turned back. */
+	async #read(file: File): Promise<boolean> {
+		this.phase = 'busy';
+		this.progress = null;
+		this.#abort = new AbortController();
+		if (this.table) {
+			this.#taken = await this.table.read(file, this.#abort.signal);
+			if (!this.#taken) {
+				this.phase = 'choose';
+				return false;
+			}
+		}
+		if (this.instrument.file?.kind === 'picture') {
+			URL.revokeObjectURL(this.pictureUrl);
+			this.pictureUrl = URL.createObjectURL(file);
+		}
+		this.#file = file;
+		return true;
+	}
+
+	/** Computes with what is there: after a file was read, or when figures were changed. */
+	async work(): Promise<void> {
+		this.problem = '';
+		this.phase = 'busy';
+		this.progress = null;
+		this.#abort = new AbortController();
+		const { signal } = this.#abort;
+		if (!this.sourceName) this.sourceName = 'typed in';
+		try {
+			this.finding = await this.instrument.work(
+				{
+					values: this.values,
+					taken: this.#taken,
+					file: this.#file,
+					site: this.#site(),
+					date: this.#date(),
+					units: units(),
+				},
+				{ signal, progress: (share) => (this.progress = share) },
+			);
+			this.phase = 'result';
+		} catch (error) {
+			this.#failed(error);
+		}
+	}
+
+	#failed(error: unknown): void {
+		this.phase = this.finding && this.ready ? 'result' : 'choose';
+		if (error instanceof DOMException && error.name === 'AbortError') return;
+		this.finding = null;
+		this.phase = 'choose';
+		this.problem = error instanceof Error ? error.message : String(error);
+		failed(error);
+	}
+
+	cancel(): void {
+		this.#abort?.abort();
+	}
+
+	#clear(): void {
+		this.#abort?.abort();
+		this.#file = null;
+		this.#taken = null;
+		this.finding = null;
+		this.problem = '';
+		this.sourceName = '';
+	}
+
+	/** Back to the beginning; what was typed stays. */
+	repeat(): void {
+		this.#clear();
+		this.practice = false;
+		this.phase = 'choose';
+	}
+
+	dispose(): void {
+		this.#abort?.abort();
+		URL.revokeObjectURL(this.pictureUrl);
+	}
+}

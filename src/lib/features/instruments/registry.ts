@@ -1,0 +1,93 @@
+import type { Instrument } from './instrument';
+import { COMPASS_EXTRAS } from './kinds/compass';
+import { FLIGHT } from './kinds/flight';
+import { INERTIAL } from './kinds/inertial';
+import { PICTURES } from './kinds/pictures';
+import { PAYLOAD, POWER, RECORDS } from './kinds/power';
+import { RADIO } from './kinds/radio';
+
+type Listed = Pick<Instrument, 'id' | 'title' | 'group' | 'does' | 'calls'>;
+
+/** The three instruments that measure live and have a sheet of their own. */
+export const LIVE = [
+	{
+		id: 'compass',
+		title: 'Compass',
+		group: 'Compass',
+		does: 'Offsets, bending, mounting, dip, and how well the heading is known.',
+		calls: 'magnetometer calibration hard iron soft iron heading turn ellipsoid north',
+	},
+	{
+		id: 'position',
+		title: 'Position',
+		group: 'Position and flight',
+		does: 'Fix, satellites, lock held, scatter, home, broken lines.',
+		calls: 'gps gnss satellites lock fix hdop home NMEA receiver sky',
+	},
+	{
+		id: 'hover',
+		title: 'Hover',
+		group: 'Position and flight',
+		does: 'Bubble, drift, circling and the compass error behind it, height.',
+		calls: 'hover wander circle circling drift track position hold bubble height',
+	},
+] as const satisfies readonly Listed[];
+export type LiveId = (typeof LIVE)[number]['id'];
+
+export const INSTRUMENTS: readonly Instrument[] = [
+	...INERTIAL,
+	...COMPASS_EXTRAS,
+	...FLIGHT,
+	...RADIO,
+	...POWER,
+	...PAYLOAD,
+	...PICTURES,
+	...RECORDS,
+];
+
+const GROUPS: readonly Instrument['group'][] = [
+	'Sensors',
+	'Compass',
+	'Position and flight',
+	'Radio',
+	'Power and balance',
+	'Payload and camera',
+	'Records',
+];
+
+const ALL: readonly Listed[] = [...LIVE, ...INSTRUMENTS];
+
+export const findInstrument = (id: string): Instrument | undefined => INSTRUMENTS.find((i) => i.id === id);
+
+/** Words of a text, lower case, without endings that a searcher may leave out. */
+const words = (text: string) =>
+	text
+		.toLowerCase()
+		.split(/[^a-z0-9°/]+/)
+		.filter(Boolean);
+
+/** How well an instrument meets what was asked: every word asked must begin a word of it; titles count most. */
+function fit({ title, does, calls }: Listed, asked: readonly string[]): number {
+	const [inTitle, inRest] = [words(title), words(`${calls} ${does}`)];
+	let score = 0;
+	for (const word of asked) {
+		if (inTitle.some((w) => w.startsWith(word))) score += 3;
+		else {
+			const at = inRest.findIndex((w) => w.startsWith(word));
+			if (at < 0) return 0;
+			// What it is called first comes first.
+			score += 1 + 1 / (1 + at);
+		}
+	}
+	return score;
+}
+
+/** Instruments by what a pilot would call them, best first; all of them, by group, for an empty search. */
+export function searchInstruments(text: string): { group: string; listed: Listed[] }[] {
+	const asked = words(text);
+	if (asked.length === 0) return GROUPS.map((group) => ({ group, listed: ALL.filter((i) => i.group === group) }));
+	const found = ALL.map((listed) => ({ listed, score: fit(listed, asked) }))
+		.filter(({ score }) => score > 0)
+		.sort((a, b) => b.score - a.score);
+	return found.length > 0 ? [{ group: 'Found', listed: found.map(({ listed }) => listed) }] : [];
+}

@@ -1,0 +1,279 @@
+import { calibrationPayload } from '../core/compass/payload';
+import { fitCompass } from '../core/compass/review';
+import { checklistFor, type Item } from '../core/checklist/items';
+import { checkSite } from '../core/compass/site';
+import { fieldAt } from '../core/earth/field';
+import { seededRng } from '../core/frames/random';
+import { reviewHover } from '../core/hover/review';
+import { reviewGnss } from '../core/position/review';
+import { CHAIN_START, link } from '../core/record/chain';
+import { imuTruth, receiverTruth, rigHover, type RigFaults } from './rig';
+import { imuOf } from './imu';
+import { receiverOf } from './receiver';
+import { RECIPES, scriptedHands } from './turning';
+import { recipesFor } from '../core/guide/recipes';
+import { judgeGuide } from '../core/guide/run';
+import type { Reason, Verdict } from '../schema/common';
+import type {
+	Aircraft,
+	Entry,
+	EntryPayload,
+	RecordedFigure,
+	Sensor,
+	Session,
+	Site,
+	StationId,
+	Wind,
+} from '../schema/records';
+
+/** A finding as the bench book keeps it. */
+interface Judged {
+	headline?: string;
+	figures?: RecordedFigure[];
+	verdict: Verdict;
+	reasons: Reason[];
+}
+
+/** Writes a session step by step, each entry some minutes after the one before. */
+export class Scribe {
+	readonly entries: Entry[] = [];
+	readonly session: Session;
+	#at: number;
+	#head = CHAIN_START;
+
+	constructor(
+		readonly id: string,
+		title: string,
+		readonly aircraft: Aircraft,
+		readonly site: Site,
+		packId: string | null,
+		readonly pilot: string,
+		startedAt: string,
+		kind: Session['kind'] = 'flight',
+	) {
+		this.#at = Date.parse(startedAt);
+		this.session = {
+			kind,
+			id,
+			title,
+			aircraftId: aircraft.id,
+			siteId: site.id,
+			packId,
+			pilot,
+			startedAt,
+			endedAt: null,
+			place: { station: 'plan', task: null },
+			head: CHAIN_START,
+			updatedAt: startedAt,
+		};
+	}
+
+	get date(): string {
+		return new Date(this.#at).toISOString().slice(0, 10);
+	}
+
+	write(station: StationId, payload: EntryPayload): this {
+		this.#at += 70_000;
+		const seq = this.entries.length;
+		const entry = link(this.#head, {
+			id: `${this.id}-${seq}`,
+			sessionId: this.id,
+			aircraftId: this.aircraft.id,
+			seq,
+			at: new Date(this.#at).toISOString(),
+			by: this.pilot,
+			station,
+			corrects: null,
+			payload,
+		});
+		this.#head = entry.hash;
+		this.entries.push(entry);
+		this.session.head = entry.hash;
+		this.session.updatedAt = entry.at;
+		this.session.place = { station, task: null };
+		return this;
+	}
+
+	check(item: Item, value: number | null = null): this {
+		return this.write(item.station, {
+			kind: 'check',
+			task: item.id,
+			outcome: 'done',
+			value,
+			unit: item.limit?.unit ?? '',
+			waitedS: item.type === 'wait' ? (item.waitS ?? 0) + 0.1 : null,
+			reason: '',
+		});
+	}
+
+	/** Answers a station's items as they should be; values given by item. */
+	station(id: StationId, values: Record<string, number> = {}, leaveOpen: string[] = []): this {
+		for (const item of checklistFor(this.aircraft))
+			if (item.station === id && !leaveOpen.includes(item.id))
+				this.check(item, item.type === 'measure' ? (values[item.id] ?? null) : null);
+		return this;
+	}
+
+	wind(wind: Wind): this {
+		return this.write('return', { kind: 'wind', task: 'wind', ...wind });
+	}
+
+	compass(seed: number, faults: RigFaults, accepted: 'accepted' | 'kept-aside'): this {
+		const { latDeg, lonDeg, altM } = this.site;
+		const rng = seededRng(seed);
+		const { motion, durationS } = scriptedHands(RECIPES.thorough, rng);
+		const read = imuOf(imuTruth(seed, faults, this.site, this.date), motion, rng);
+		const samples = Array.from({ length: Math.floor(durationS * 25) }, (_, k) => read(k / 25));
+		const columns = (key: 'magUt' | 'accelMps2' | 'gyroRadps') => ({
+			t: samples.map((s) => s.tS),
+			x: samples.map((s) => s[key][0]),
+			y: samples.map((s) => s[key][1]),
+			z: samples.map((s) => s[key][2]),
+		});
+		const answer = fitCompass({
+			mag: columns('magUt'),
+			accel: columns('accelMps2'),
+			gyro: columns('gyroRadps'),
+			site: { latDeg, lonDeg, altM, date: this.date },
+		});
+		const payload = calibrationPayload(answer, accepted, 'practice aircraft', { latDeg, lonDeg, altM });
+		if (!payload) throw new Error('the demo is turned all round');
+		return this.write('site', payload);
+	}
+
+	siteField(seed: number, faults: RigFaults): this {
+		const rng = seededRng(seed);
+		const truth = { ...imuTruth(seed, faults, this.site, this.date), hardIronUt: [0, 0, 0] as const };
+		const read = imuOf(
+			truth,
+			() => [
+				[1, 0, 0],
+				[0, 1, 0],
+				[0, 0, 1],
+			],
+			rng,
+		);
+		const samples = Array.from({ length: 130 }, (_, k) => read(k / 25));
+		const columns = (key: 'magUt' | 'accelMps2') => ({
+			t: samples.map((s) => s.tS),
+			x: samples.map((s) => s[key][0]),
+			y: samples.map((s) => s[key][1]),
+			z: samples.map((s) => s[key][2]),
+		});
+		const { latDeg, lonDeg, altM } = this.site;
+		const finding = checkSite(columns('magUt'), columns('accelMps2'), fieldAt(latDeg, lonDeg, altM, this.date), {
+			hardIronUt: [0, 0, 0],
+			softIron: truth.softIron,
+		});
+		return this.write('site', {
+			kind: 'test',
+			task: 'site-field',
+			sourceName: 'practice aircraft',
+			headline: finding.reasons[0].text,
+			figures: [
+				{ label: 'Strength', value: finding.strengthUt, unit: 'µT', sigma: finding.strengthSigmaUt },
+				{ label: 'Strength by the model', value: finding.modelUt, unit: 'µT' },
+			],
+			verdict: finding.verdict,
+			reasons: finding.reasons,
+		});
+	}
+
+	position(seed: number, faults: RigFaults): this {
+		const read = receiverOf(receiverTruth(faults, this.site), seededRng(seed));
+		const text = Array.from({ length: 60 * 5 }, (_, k) => read(k / 5))
+			.flat()
+			.join('\n');
+		const answer = reviewGnss(text, this.aircraft.lock);
+		return this.write('position', {
+			kind: 'test',
+			task: 'position',
+			sourceName: 'practice aircraft',
+			headline:
+				answer.verdict === 'fail'
+					? answer.reasons[0].text
+					: `Locked: ${answer.satellitesUsed.last} satellites, held for ${this.aircraft.lock.holdS} s`,
+			figures: [
+				{ label: 'Satellites used', value: answer.satellitesUsed.last, unit: '' },
+				{ label: 'HDOP', value: answer.hdop.last, unit: '' },
+				{ label: 'Locked after', value: answer.lockS, unit: 's' },
+				{ label: '95 % within', value: answer.scatter?.cep95M ?? null, unit: 'm' },
+			],
+			verdict: answer.verdict,
+			reasons: answer.reasons,
+		});
+	}
+
+	hover(seed: number, faults: RigFaults): this {
+		const { log } = rigHover(seed, faults);
+		const answer = reviewHover({
+			track: { t: log.t, north: log.north, east: log.east, up: log.up },
+			heading: { t: log.t, deg: log.headingDeg },
+			hold: 'position',
+		});
+		return this.write('hover', {
+			kind: 'test',
+			task: 'hover',
+			sourceName: 'practice aircraft',
+			headline:
+				answer.verdict === 'pass'
+					? `It holds its place within ${answer.bubble.diameter95M?.toFixed(1)} m`
+					: answer.reasons[0].text,
+			figures: [
+				{ label: 'Bubble 95 %', value: answer.bubble.diameter95M, unit: 'm' },
+				{ label: 'Drift', value: answer.drift.speedMps, unit: 'm/s' },
+				{
+					label: 'Compass error',
+					value: answer.spiral.compassErrorDeg,
+					unit: '°',
+					sigma: answer.spiral.compassErrorSigmaDeg ?? 0,
+				},
+			],
+			verdict: answer.verdict,
+			reasons: answer.reasons,
+		});
+	}
+
+	/** A measurement or guided routine of the bench. */
+	bench(task: string, sensor: Sensor, sourceName: string, found: Judged, temperatureC: number): this {
+		const { latDeg, lonDeg, altM } = this.site;
+		return this.write('bench', {
+			kind: 'test',
+			task,
+			sensor,
+			sourceName,
+			temperatureC,
+			place: { latDeg, lonDeg, altM },
+			headline: found.headline ?? found.reasons[0].text,
+			figures: found.figures ?? [],
+			verdict: found.verdict,
+			reasons: found.reasons,
+		});
+	}
+
+	/** The aircraft's own routine, followed to its end with everything shown as it should be. */
+	guided(sensor: Sensor, temperatureC: number): this {
+		const [recipe] = recipesFor(sensor, this.aircraft);
+		const ready = recipe.before.map(() => true);
+		const shown = recipe.steps.map(() => ({ shown: 'as-wanted' as const, note: '' }));
+		const source = `the aircraft’s own routine: ${recipe.name.toLowerCase()}`;
+		return this.bench(`guided-${sensor}`, sensor, source, judgeGuide(recipe, ready, shown), temperatureC);
+	}
+
+	decide(decision: 'fly' | 'hold', reason: string): this {
+		return this.write('fly', {
+			kind: 'decision',
+			task: 'flight',
+			about: 'session',
+			decision,
+			reason,
+			signedBy: this.pilot,
+			marks: [],
+		});
+	}
+
+	end(): this {
+		this.session.endedAt = this.session.updatedAt;
+		return this;
+	}
+}

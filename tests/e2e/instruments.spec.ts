@@ -1,0 +1,208 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { expectAccessible, listen, openDemo, startSession, watch } from './support';
+
+const heading = (page: Page) => page.getByRole('heading', { level: 1 });
+const tries = (page: Page) => page.getByRole('button', { name: /^Try it/ });
+const finished = (page: Page) => expect(page.getByRole('button', { name: 'Keep it in the record' })).toBeVisible();
+
+async function saved(page: Page, button: string) {
+	const download = page.waitForEvent('download');
+	await page.getByRole('button', { name: button, exact: true }).first().click();
+	const file = await download;
+	return { name: file.suggestedFilename(), body: readFileSync(await file.path()) };
+}
+
+test('every instrument on the shelf finds something in its good and its bad sample', async ({ page }) => {
+	test.setTimeout(300_000);
+	const { complaints } = watch(page);
+	await page.goto('/instruments');
+	await expect(heading(page)).toContainText('Measure one thing');
+	const links = await page
+		.locator('main a[href^="/instruments/"]')
+		.evaluateAll((a) => a.map((e) => e.getAttribute('href')));
+	expect(links.length).toBeGreaterThanOrEqual(16);
+	for (const href of links.filter((link) => !/\/(compass|position|hover)$/.test(link ?? ''))) {
+		await page.goto(String(href));
+		const opening = (await heading(page).textContent()) ?? '';
+		await tries(page).first().click();
+		await finished(page);
+		expect(await heading(page).textContent(), String(href)).not.toBe(opening);
+		await expect(page.locator('main').getByText('clear', { exact: true }).first(), String(href)).toBeVisible();
+		await tries(page).last().click();
+		await expect(
+			page
+				.locator('main')
+				.getByText(/^(hold|caution)$/)
+				.first(),
+			`${href} bad`,
+		).toBeVisible();
+	}
+	expect(complaints).toEqual([]);
+});
+
+test('the shelf is searched from anywhere by what a pilot would call things', async ({ page }) => {
+	await page.goto('/sites');
+	await page.keyboard.press('/');
+	await expect(page.getByLabel('Search instruments')).toBeFocused();
+	await page.keyboard.type('battery');
+	await expect(page.getByRole('link', { name: /Pack and flight time/ })).toBeVisible();
+	await page.keyboard.press('Enter');
+	await expect(heading(page)).toContainText('Measure the cells at rest');
+	await page.goto('/instruments?search');
+	await page.getByLabel('Search instruments').fill('quasar');
+	await expect(page.getByText('Nothing here is called')).toBeVisible();
+});
+
+test('a finding is exported as JSON, CSV and PNG, and kept in an aircraft’s bench book', async ({ page }) => {
+	await openDemo(page);
+	await page.goto('/instruments/six-faces');
+	await tries(page).first().click();
+	await finished(page);
+	await expectAccessible(page, 'six faces');
+	const json = JSON.parse(String((await saved(page, 'JSON')).body));
+	expect(json.instrument).toBe('six-faces');
+	expect(json.answer.poses).toHaveLength(6);
+	const csv = String((await saved(page, 'CSV')).body);
+	expect(csv).toContain('# figures');
+	expect(csv).toContain('Raw level is off by');
+	const png = await saved(page, 'PNG');
+	expect(png.body.subarray(1, 4).toString()).toBe('PNG');
+	await page.getByRole('button', { name: 'Keep it in the record' }).click();
+	await page.getByRole('dialog').getByLabel('Aircraft').selectOption({ label: 'Curlew' });
+	await page.getByRole('dialog').getByLabel('Measured by').fill('Jonas Ferrow');
+	await page.getByRole('dialog').getByLabel('Temperature').fill('12');
+	await page.getByRole('button', { name: 'Keep it', exact: true }).click();
+	await expect(page.getByText('Kept in the bench book of Curlew')).toBeVisible();
+	await page.goto('/aircraft/demo-curlew/due');
+	await expect(page.getByText('practice, not evidence · 12 °C')).toBeVisible();
+	await page.goto('/logbook');
+	await expect(page.getByText('Bench book of Curlew')).toBeHidden();
+});
+
+test('a sample saved as a file is read back as the same finding, its columns recognised', async ({ page }) => {
+	await page.goto('/instruments/interference');
+	await tries(page).nth(1).click();
+	await finished(page);
+	const found = (await heading(page).textContent()) ?? '';
+	const download = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'Save as a file' }).nth(1).click();
+	const path = await (await download).path();
+	await page.getByRole('button', { name: 'Start over' }).click();
+	await page
+		.locator('input[type=file]')
+		.setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: readFileSync(path) });
+	await finished(page);
+	expect(await heading(page).textContent()).toBe(found);
+	await expect(page.getByText('Practice data')).toBeHidden();
+});
+
+test('a log whose columns say nothing is asked about once; a broken line is named', async ({ page }) => {
+	await page.goto('/instruments/pressure');
+	const rows = Array.from({ length: 300 }, (_, k) => `${(k / 10).toFixed(1)};${(12 + 0.02 * Math.sin(k)).toFixed(3)}`);
+	const file = (text: string) => ({ name: 'alt.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+	await page.locator('input[type=file]').setInputFiles(file(`a;b\n${rows.join('\n')}`));
+	const dialog = page.getByRole('dialog');
+	await expect(dialog.getByText('What are these columns?')).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(tries(page).first()).toBeVisible();
+	await page
+		.locator('input[type=file]')
+		.setInputFiles(file(`t [s];height [m]\n${rows.slice(0, 200).join('\n')}\n20.0;up\n`));
+	await expect(page.getByRole('alert').first()).toContainText('alt.csv, line 202');
+	await page.locator('input[type=file]').setInputFiles(file(`t [s];height [m]\n${rows.join('\n')}`));
+	await expect(heading(page)).toContainText('The pressure height is quiet');
+});
+
+test('typed figures are kept over a reload, a missing one is named, units are the pilot’s', async ({ page }) => {
+	await page.goto('/instruments/ceiling');
+	await page.getByLabel('Ceiling', { exact: true }).fill('3');
+	await page.getByLabel('Ceiling', { exact: true }).blur();
+	await page.reload();
+	await expect(page.getByLabel('Ceiling', { exact: true })).toHaveValue('3');
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(heading(page)).toContainText('bench');
+	await page.getByRole('button', { name: 'Settings' }).click();
+	await page.getByRole('radio', { name: 'ft, mph, °F' }).click();
+	await page.keyboard.press('Escape');
+	await expect(page.getByText('ft', { exact: true }).first()).toBeVisible();
+	await page.goto('/instruments/balance');
+	await page.getByRole('button', { name: 'Take out part 3' }).click();
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(page.getByRole('alert').first()).toContainText('which part is the pack');
+});
+
+test('the horizon found can be moved by its handles, by keys too', async ({ page }) => {
+	await page.goto('/instruments/horizon');
+	await tries(page).nth(1).click();
+	await expect(heading(page)).toContainText('The right side is lower by 2.3°');
+	await page.getByRole('slider', { name: 'right end of the line' }).focus();
+	for (let k = 0; k < 4; k++) await page.keyboard.press('Shift+ArrowUp');
+	await expect(page.getByText('Your line:')).toBeVisible();
+	await page.getByRole('button', { name: 'Back to the line found' }).click();
+	await expect(page.getByText('Your line:')).toBeHidden();
+});
+
+test('what is due is told under three schools; a sensor may have a school of its own; dates are exported', async ({
+	page,
+}) => {
+	await openDemo(page);
+	await page.goto('/aircraft/demo-dunlin/due');
+	await expect(heading(page)).toContainText('Due on Dunlin: compass');
+	await expectAccessible(page, 'due');
+	await page.getByRole('button', { name: 'Accelerometer' }).click();
+	await expect(page.getByText('Part moved or replaced').first()).toBeVisible();
+	await page.getByLabel('School for accelerometer').selectOption('as told');
+	await expect(page.getByText('School kept')).toBeVisible();
+	await page.getByLabel('Old is more than').fill('30');
+	await page.getByLabel('Old is more than').blur();
+	await expect(page.getByText('Threshold kept').first()).toBeVisible();
+	const { name, body } = await saved(page, 'Export the dates (iCalendar)');
+	expect(name).toContain('Dunlin');
+	expect(String(body)).toContain('SUMMARY:Dunlin: Accelerometer is due');
+});
+
+test('a bench session hands free: a routine guided by voice, an instrument by the rig, the rest set aside', async ({
+	page,
+}) => {
+	const heard = await listen(page);
+	await openDemo(page);
+	await startSession(page, 'Dunlin');
+	const url = page.url().replace(/\/plan$/, '/bench/bench-due');
+	await page.goto(url);
+	await expect(heading(page)).toContainText('Due on Dunlin');
+	await page.getByRole('link', { name: 'Guided: Level' }).click();
+	for (const box of await page.getByRole('checkbox').all()) await box.check();
+	await page.getByRole('button', { name: 'Begin the routine' }).click();
+	await expect(page.getByRole('dialog', { name: 'Big cue' })).toBeVisible();
+	expect((await heard()).words.join(' ')).toContain('On its feet');
+	await page.getByRole('button', { name: 'Stop', exact: true }).click();
+	await page.keyboard.press('1');
+	await page.keyboard.press('1');
+	await expect(heading(page)).toContainText('done by the aircraft’s own routine');
+	expect((await heard()).tones).toContain('done');
+	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page.getByText('Done in this session')).toBeVisible();
+	await page.getByRole('link', { name: 'Measure: Accelerometer' }).click();
+	await tries(page).first().click();
+	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page.getByText('practice: counts in this session only')).toBeVisible();
+	await page.getByRole('button', { name: 'Set aside what is left' }).click();
+	await page.getByRole('dialog').getByRole('textbox').fill('Factory values, by the manual');
+	await page.getByRole('dialog').getByRole('button', { name: 'Set aside' }).click();
+	await page.goto(url.replace('/bench-due', ''));
+	await expect(page.getByText('What is due on the bench: set aside')).toBeVisible();
+});
+
+test('a guided step that showed otherwise stops, and says so in the pilot’s words', async ({ page }) => {
+	await openDemo(page);
+	await page.goto('/aircraft/demo-avocet/guide/speed-controllers');
+	await expect(page.getByText('PROPELLERS OFF. There is no other way')).toBeVisible();
+	await page.getByRole('button', { name: 'Begin the routine' }).click();
+	await expect(page.getByText('With a propeller on, this step starts the motor')).toBeVisible();
+	await page.getByLabel('What it showed, in your words').fill('one is still on');
+	await page.getByRole('button', { name: 'Otherwise' }).click();
+	await page.getByRole('button', { name: 'Stop here' }).click();
+	await expect(page.getByText('not as it should be (one is still on)').first()).toBeVisible();
+	await expect(heading(page)).toContainText('Are the propellers off');
+});
