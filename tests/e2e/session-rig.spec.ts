@@ -16,7 +16,9 @@ test('a whole session on the practice aircraft, by keyboard', async ({ page }) =
 	await expect(page).toHaveURL(/\/bench$/);
 	await answerByKeys(page, 'Bench');
 	await page.keyboard.press('Enter');
-	await expect(page).toHaveURL(/\/site$/);
+	await expect(page).toHaveURL(/\/bench\/bench-due$/);
+	await expect(h1).toContainText('Due on Dunlin');
+	await go('site');
 	await answerByKeys(page, 'Site');
 
 	// The place first, then the turning.

@@ -11,8 +11,11 @@ const HUBER_C = 1.345;
 const HUBER_STEPS = 12;
 const TUKEY_STEPS = 30;
 const CONVERGED = 1e-10;
-/** A step this small against the noise changes nothing that matters. */
-const CONVERGED_OF_SIGMA = 3e-4;
+/**
+ * A step this small against what the readings can tell at all (noise / √n) changes nothing that matters: each step is about
+ * seven times smaller than the one before.
+ */
+const CONVERGED_OF_SIGMA = 0.1;
 /** The search only has to come near enough for the last steps. */
 const SEARCHED_OF_SIGMA = 1e-2;
 /** The search runs on this many readings; the last steps on all. */
@@ -136,10 +139,19 @@ function symmetric(upper: Float64Array): Matrix {
 	return m;
 }
 
-function residualsAt(p: Parameters, c: Columns, variance: number, row: Row, out: Float64Array): void {
-	for (let i = 0; i < out.length; i++) {
+interface Evaluated {
+	r: Float64Array;
+	/** Nine derivatives a reading, row by row. */
+	j: Float64Array;
+}
+
+function evaluateAll(p: Parameters, c: Columns, variance: number, out: Evaluated): void {
+	const row = newRow();
+	const { r, j } = out;
+	for (let i = 0; i < r.length; i++) {
 		evaluate(p, c.x[i], c.y[i], c.z[i], variance, row);
-		out[i] = row.r;
+		r[i] = row.r;
+		for (let k = 0; k < PARAMETERS; k++) j[PARAMETERS * i + k] = row.j[k];
 	}
 }
 
@@ -186,12 +198,12 @@ interface Refined {
  */
 function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: number): Refined {
 	const n = c.x.length;
-	const row = newRow();
 	let p = start.slice();
-	let residuals = new Float64Array(n);
-	let trial = new Float64Array(n);
-	residualsAt(p, c, 0, row, residuals);
-	let sigma = scaleOf(residuals);
+	// Residuals and derivatives of the accepted place and of the one on trial: evaluated once each.
+	let here: Evaluated = { r: new Float64Array(n), j: new Float64Array(PARAMETERS * n) };
+	let trial: Evaluated = { r: new Float64Array(n), j: new Float64Array(PARAMETERS * n) };
+	evaluateAll(p, c, 0, here);
+	let sigma = scaleOf(here.r);
 	let lambda = 1e-3;
 	const normal = new Float64Array(PARAMETERS * PARAMETERS);
 	const gradient = new Float64Array(PARAMETERS);
@@ -202,14 +214,19 @@ function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: numb
 		normal.fill(0);
 		gradient.fill(0);
 		let cost = 0;
+		const { r: residuals, j } = here;
 		for (let i = 0; i < n; i++) {
-			evaluate(p, c.x[i], c.y[i], c.z[i], variance, row);
-			const w = weightOf(row.r / sigma);
+			const r = residuals[i];
+			const w = weightOf(r / sigma);
 			weights[i] = w;
 			if (w === 0) continue;
-			accumulate(normal, row.j, w);
-			for (let k = 0; k < PARAMETERS; k++) gradient[k] += w * row.j[k] * row.r;
-			cost += w * row.r * row.r;
+			const from = PARAMETERS * i;
+			for (let a = 0; a < PARAMETERS; a++) {
+				const k = w * j[from + a];
+				gradient[a] += k * r;
+				for (let b = a; b < PARAMETERS; b++) normal[a * PARAMETERS + b] += k * j[from + b];
+			}
+			cost += w * r * r;
 		}
 		cost += addPrior(p, variance, normal, gradient);
 		let moved = 0;
@@ -220,25 +237,25 @@ function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: numb
 				continue;
 			}
 			const next = p.map((value, k) => value + delta[k]);
-			residualsAt(next, c, variance, row, trial);
+			evaluateAll(next, c, variance, trial);
 			let nextCost = addPrior(next, variance);
 			// The weights stay those of this step: the surrogate that iterated reweighting lowers.
-			for (let i = 0; i < n; i++) nextCost += weights[i] * trial[i] * trial[i];
+			for (let i = 0; i < n; i++) nextCost += weights[i] * trial.r[i] * trial.r[i];
 			if (step === 0 || nextCost <= cost * (1 + 1e-7) || !Number.isFinite(cost)) {
 				moved = Math.max(...delta.map(Math.abs));
 				p = next;
-				[residuals, trial] = [trial, residuals];
+				[here, trial] = [trial, here];
 				lambda = Math.max(lambda / 8, 1e-9);
 				break;
 			}
 			lambda = Math.max(lambda * 8, 1e-6);
 		}
-		sigma = scaleOf(residuals);
+		sigma = scaleOf(here.r);
 		const done = moved < CONVERGED + sigma * ofSigma;
 		if (done && step >= huberSteps) break;
 		if (done && step < huberSteps) step = huberSteps - 1;
 	}
-	return { p, sigma, residuals };
+	return { p, sigma, residuals: here.r };
 }
 
 /**
@@ -322,13 +339,14 @@ export function fitMagnitude(readings: Columns): MagnitudeFit | null {
 	const starts = [sphereStart(c), algebraicStart(c)].filter((start) => start !== null);
 	let best: Refined | null = null;
 	const few = thinned(c, MOST_FOR_SEARCH);
+	const ofNoise = CONVERGED_OF_SIGMA / Math.sqrt(n);
 	for (const start of starts) {
-		const refined = refine(start, few, HUBER_STEPS, few === c ? CONVERGED_OF_SIGMA : SEARCHED_OF_SIGMA);
+		const refined = refine(start, few, HUBER_STEPS, few === c ? ofNoise : SEARCHED_OF_SIGMA);
 		if (!refined.p.every(Number.isFinite)) continue;
 		if (!best || refined.sigma < best.sigma * 0.999) best = refined;
 	}
 	if (!best) return null;
-	if (few !== c) best = refine(best.p, c, 0, CONVERGED_OF_SIGMA);
+	if (few !== c) best = refine(best.p, c, 0, ofNoise);
 	if (!best.p.every(Number.isFinite)) return null;
 	const { p, residuals, sigma } = best;
 

@@ -50,7 +50,8 @@
 					['Aircraft', all.current.aircraft.length],
 					['Sites', all.current.sites.length],
 					['Packs', all.current.packs.length],
-					['Sessions', all.current.sessions.length],
+					['Sessions', all.current.sessions.filter(({ kind }) => kind !== 'bench').length],
+					['Bench books', all.current.sessions.filter(({ kind }) => kind === 'bench').length],
 					['Entries', all.current.entries.length],
 				]
 			: [],
