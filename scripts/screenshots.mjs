@@ -64,6 +64,28 @@ const shots = {
 	sheet: async (page) => page.goto(`${BASE}/session/demo-clean/sheet`),
 	aircraft: async (page) => page.goto(`${BASE}/aircraft/demo-dunlin`),
 	logbook: async (page) => page.goto(`${BASE}/logbook`),
+	instruments: async (page) => page.goto(`${BASE}/instruments`),
+	'six-faces': async (page) => {
+		await page.goto(`${BASE}/instruments/six-faces`);
+		await page
+			.getByRole('button', { name: /^Try it/ })
+			.first()
+			.click();
+		await page.getByRole('button', { name: 'Keep it in the record' }).waitFor();
+	},
+	'way-home': async (page) => {
+		await page.goto(`${BASE}/instruments/way-home`);
+		await page
+			.getByRole('button', { name: /^Try it/ })
+			.nth(1)
+			.click();
+		await page.getByRole('button', { name: 'Keep it in the record' }).waitFor();
+	},
+	bench: async (page) => {
+		await page.goto(`${BASE}/session/demo-open/bench/bench-due`);
+		await page.getByText('Due on Dunlin').first().waitFor();
+	},
+	guided: async (page) => page.goto(`${BASE}/aircraft/demo-dunlin/guide/accelerometer`),
 	practice: async (page) => {
 		await page.goto(`${BASE}/practice`);
 		await page.getByRole('button', { name: 'Switch it on' }).click();

@@ -206,3 +206,77 @@ test('a guided step that showed otherwise stops, and says so in the pilot’s wo
 	await expect(page.getByText('not as it should be (one is still on)').first()).toBeVisible();
 	await expect(heading(page)).toContainText('Are the propellers off');
 });
+
+test('live: the motion sensors of the device, a radio as a game controller, a serial line; absence and loss are told', async ({
+	page,
+}) => {
+	await page.addInitScript(() => {
+		const pad = { axes: [0, 0, -1, 0], buttons: [{ pressed: false }, { pressed: false }] };
+		const lines = Array.from(
+			{ length: 400 },
+			(_, k) => `${(k / 10).toFixed(1)},${(12 + 0.02 * Math.sin(k)).toFixed(3)}\n`,
+		).join('');
+		Object.assign(window, { pad });
+		Object.defineProperty(navigator, 'getGamepads', { value: () => [(window as unknown as { pad: unknown }).pad] });
+		Object.defineProperty(navigator, 'serial', {
+			value: {
+				requestPort: async () => ({
+					open: async () => undefined,
+					close: async () => undefined,
+					readable: new ReadableStream({
+						start(controller) {
+							controller.enqueue(new TextEncoder().encode(`cut\nt [s],height [m]\n${lines}`));
+							controller.close();
+						},
+					}),
+				}),
+			},
+		});
+	});
+	// A still device, screen up: the belly alone is seen, and the rest is asked for.
+	await page.goto('/instruments/six-faces');
+	await page.getByRole('button', { name: /^Record: The motion sensors/ }).click();
+	await page.evaluate(async () => {
+		for (let k = 0; k < 90; k++) {
+			const event = new DeviceMotionEvent('devicemotion', {
+				accelerationIncludingGravity: { x: 0.01, y: 0.02, z: 9.81 },
+				rotationRate: { alpha: 0, beta: 0, gamma: 0 },
+			});
+			window.dispatchEvent(event);
+			await new Promise((resolve) => setTimeout(resolve, 20));
+		}
+	});
+	await page.getByRole('button', { name: 'Stop and read it' }).click();
+	await expect(heading(page)).toContainText('Not held still: back, left, right, nose, tail down');
+
+	await page.goto('/instruments/sticks');
+	await page.getByRole('button', { name: /^Record: The radio/ }).click();
+	await page.evaluate(async () => {
+		const { pad } = window as unknown as { pad: { axes: number[]; buttons: { pressed: boolean }[] } };
+		const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+		for (const to of [1, 0, -1, 0]) {
+			pad.axes[0] = to;
+			await wait(600);
+		}
+		pad.buttons[1].pressed = true;
+		await wait(100);
+	});
+	await expect(page.getByText('1 of 2 buttons pressed: 2')).toBeVisible();
+	await page.evaluate(() => Object.assign(window, { pad: null }));
+	await expect(page.getByRole('alert')).toContainText('The radio is gone');
+	await page.getByRole('button', { name: 'Stop and read it' }).click();
+	await expect(page.getByText('channel 1 reaches both ends.')).toBeVisible();
+
+	await page.goto('/instruments/pressure');
+	await page.getByRole('button', { name: /^Record: A serial line/ }).click();
+	await expect(page.getByRole('alert')).toContainText('The line ended');
+	await page.getByRole('button', { name: 'Stop and read it' }).click();
+	await expect(heading(page)).toContainText('The pressure height is quiet');
+});
+
+test('without a serial line in the browser, the way round is told', async ({ page }) => {
+	await page.addInitScript(() => Object.defineProperty(navigator, 'serial', { value: undefined }));
+	await page.goto('/instruments/serial-line');
+	await page.getByRole('button', { name: /^Record: A serial line/ }).click();
+	await expect(page.getByRole('alert')).toContainText('opens no serial lines');
+});

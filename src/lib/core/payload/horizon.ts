@@ -64,18 +64,22 @@ function coarse(channel: Channel, width: number, height: number, deg: number, in
 	for (let p = 0; p < PIECES; p++) {
 		const from = Math.floor(p * pieceWidth);
 		const to = Math.floor((p + 1) * pieceWidth);
+		// How far each looked-at column is sheared, whole rows.
+		const columns = Math.ceil((to - from) / 3);
+		const shift = Int32Array.from({ length: columns }, (_, k) => Math.round(slope * (from + 3 * k - width / 2)));
 		for (let y = 0; y < height; y++) {
 			let sum = 0;
 			let count = 0;
-			for (let x = from; x < to; x += 3) {
-				const at = Math.round(y + slope * (x - width / 2));
+			for (let k = 0; k < columns; k++) {
+				const at = y + shift[k];
 				if (at < 0 || at >= height) continue;
-				sum += channel[at * width + x];
+				sum += channel[at * width + from + 3 * k];
 				count++;
 			}
 			if (count > 0.2 * (to - from)) rows[y * PIECES + p] = sum / count;
 		}
 	}
+	const texture = textureOf(rows, height);
 	// Running sums down each piece make every mean of d rows two look-ups; a gap in a piece makes its sums NaN from there.
 	const sums = new Float64Array((height + 1) * PIECES);
 	const first = new Int32Array(PIECES).fill(height);
@@ -109,11 +113,14 @@ function coarse(channel: Channel, width: number, height: number, deg: number, in
 			// The robust mean cannot exceed twice the plain one by much: most rows are done with here.
 			if (n < PIECES * 0.6 || Math.abs(total / n) * 4 < bestSoFar * 0.3) continue;
 			const sign = total < 0 ? -1 : 1;
-			const strength = Float64Array.from(e.subarray(0, n), (v) => v * sign).sort();
-			const robust = 0.5 * strength[n >> 1] + 0.5 * strength[n >> 2];
-			const score = robust - SKY_WEIGHT * Math.abs(median(sky.subarray(0, n)));
+			for (let p = 0; p < n; p++) e[p] *= sign;
+			sortFew(e, n);
+			sortFew(sky, n);
+			const robust = 0.5 * e[n >> 1] + 0.5 * e[n >> 2];
+			const middle = n % 2 === 1 ? sky[n >> 1] : (sky[n / 2 - 1] + sky[n / 2]) / 2;
+			const score = robust - SKY_WEIGHT * Math.abs(middle);
 			if (score <= 0) continue;
-			const weighted = score * textureWeight(rows, y, height);
+			const weighted = score * textureWeight(texture, y, height);
 			bestSoFar = Math.max(bestSoFar, weighted);
 			out.push({ slope, row: y + 0.5, score: weighted, channel: index, sign });
 		}
@@ -121,19 +128,46 @@ function coarse(channel: Channel, width: number, height: number, deg: number, in
 	return out;
 }
 
-/** A horizon has quiet above it and texture below. */
-function textureWeight(rows: Float64Array, y: number, height: number): number {
-	const rough = (from: number, to: number) => {
+/** The first n values in rising order; n is small. */
+function sortFew(a: Float64Array, n: number): void {
+	for (let i = 1; i < n; i++) {
+		const v = a[i];
+		let k = i - 1;
+		for (; k >= 0 && a[k] > v; k--) a[k + 1] = a[k];
+		a[k + 1] = v;
+	}
+}
+
+/** Running sums of how much the sheared rows differ from one to the next, and of how many differences were known. */
+interface Texture {
+	sums: Float64Array;
+	counts: Int32Array;
+}
+
+function textureOf(rows: Float64Array, height: number): Texture {
+	const sums = new Float64Array(height + 1);
+	const counts = new Int32Array(height + 1);
+	for (let r = 0; r < height; r++) {
 		let sum = 0;
 		let count = 0;
-		for (let r = Math.max(1, from); r < Math.min(height, to); r++)
-			for (let p = 0; p < PIECES; p += 3) {
-				const d = rows[r * PIECES + p] - rows[(r - 1) * PIECES + p];
-				if (!Number.isFinite(d)) continue;
-				sum += Math.abs(d);
-				count++;
-			}
-		return count > 0 ? sum / count + 0.15 : 0.15;
+		for (let p = 0; r > 0 && p < PIECES; p += 3) {
+			const d = rows[r * PIECES + p] - rows[(r - 1) * PIECES + p];
+			if (!Number.isFinite(d)) continue;
+			sum += Math.abs(d);
+			count++;
+		}
+		sums[r + 1] = sums[r] + sum;
+		counts[r + 1] = counts[r] + count;
+	}
+	return { sums, counts };
+}
+
+/** A horizon has quiet above it and texture below. */
+function textureWeight({ sums, counts }: Texture, y: number, height: number): number {
+	const rough = (from: number, to: number) => {
+		const [a, b] = [Math.max(1, from), Math.min(height, to)];
+		const count = counts[b] - counts[a];
+		return count > 0 ? (sums[b] - sums[a]) / count + 0.15 : 0.15;
 	};
 	return Math.min(4, rough(y + 4, y + 34) / rough(y - 34, y - 3)) ** TEXTURE_POWER;
 }

@@ -33,10 +33,12 @@ export function readTable(text: string, fileName: string): Table {
 	const lines: number[] = [];
 	let line = 0;
 	const delimiter = sniff(body);
-	for (const raw of Papa.parse<string[]>(body, { delimiter, skipEmptyLines: false }).data) {
+	// Most logs have blanks in their header only.
+	const blanks = body.includes(' ', body.indexOf('\n')) || body.includes('\t');
+	for (const cells of Papa.parse<string[]>(body, { delimiter, skipEmptyLines: false }).data) {
 		line++;
-		const cells = raw.map((cell) => cell.trim());
-		if (cells.every((cell) => cell === '') || cells[0].startsWith('#')) continue;
+		if (blanks || line === 1) trimAll(cells);
+		if (cells[0].charCodeAt(0) === HASH || (cells[0] === '' && cells.every((cell) => cell === ''))) continue;
 		rows.push(cells);
 		lines.push(line);
 	}
@@ -49,6 +51,18 @@ export function readTable(text: string, fileName: string): Table {
 	if (!numeric) throw new InputError('no-numbers', fileName, `${fileName} has no column of numbers.`);
 	const decimalComma = delimiter !== ',' && sample.some((row) => row.some((cell) => COMMA_NUMBER.test(cell)));
 	return { headers, rows: data, lines: hasHeader ? lines.slice(1) : lines, decimalComma, layout: headers.join(' | ') };
+}
+
+const HASH = 35;
+const SPACE = 32;
+const [X, B, O] = [120, 98, 111];
+
+/** Cells without blanks about them, in place: most have none, and long logs have millions. */
+function trimAll(cells: string[]): void {
+	for (let k = 0; k < cells.length; k++) {
+		const cell = cells[k];
+		if (cell.charCodeAt(0) <= SPACE || cell.charCodeAt(cell.length - 1) <= SPACE) cells[k] = cell.trim();
+	}
 }
 
 /** The delimiter that splits the first rows into the same, largest number of cells. */
@@ -67,6 +81,17 @@ function sniff(text: string): string {
 	return best.score > 1 ? best.delimiter : ',';
 }
 
+/** A decimal number; null for anything else that the language would take for one: hexadecimal, Infinity, empty. */
+function plainNumber(text: string | undefined): number | null {
+	if (text === undefined || text === '') return null;
+	const value = Number(text);
+	if (!Number.isFinite(value)) return null;
+	// Letters other than the exponent's: 0x, 0b, 0o stand at the second or third place.
+	const mark = text.charCodeAt(1) | SPACE;
+	const later = text.charCodeAt(2) | SPACE;
+	return mark === X || mark === B || mark === O || later === X || later === B || later === O ? null : value;
+}
+
 /**
  * A column as numbers.
  * @throws InputError with path `line.N` for a cell that is not a finite number: empty, NaN, text, a line cut short.
@@ -76,7 +101,8 @@ export function numbersOf(table: Table, column: number, fileName: string): Float
 	for (let i = 0; i < out.length; i++) {
 		const cell = table.rows[i][column];
 		const text = table.decimalComma ? cell?.replace(',', '.') : cell;
-		if (text === undefined || !NUMBER.test(text)) {
+		const value = plainNumber(text);
+		if (value === null) {
 			const what = cell === undefined ? 'the line is cut short' : `"${cell}" is not a number`;
 			throw new InputError(
 				'not-a-number',
@@ -84,7 +110,7 @@ export function numbersOf(table: Table, column: number, fileName: string): Float
 				`${fileName}, line ${table.lines[i]}, ${table.headers[column] ?? `column ${column + 1}`}: ${what}.`,
 			);
 		}
-		out[i] = Number(text);
+		out[i] = value;
 	}
 	return out;
 }

@@ -2,6 +2,11 @@
 	import { compassLimits } from '$lib/core/compass/limits';
 	import { earthLimits } from '$lib/core/earth/limits';
 	import { hoverLimits } from '$lib/core/hover/limits';
+	import { inertialLimits } from '$lib/core/inertial/limits';
+	import { horizonLimits, payloadLimits } from '$lib/core/payload/limits';
+	import { powerLimits } from '$lib/core/propulsion/limits';
+	import { radioLimits } from '$lib/core/radio/limits';
+	import { returnLimits } from '$lib/core/return/limits';
 	import { positionLimits } from '$lib/core/position/limits';
 	import { dueLimits } from '$lib/core/due/limits';
 	import { windLimits } from '$lib/core/gate/limits';
@@ -25,6 +30,36 @@
 			title: 'Hover',
 			text: 'The spectrum of the track is compared, clockwise against anticlockwise, with that of a hold loop whose compass is wrong by some angle. The angle with its uncertainty comes out; a healthy loop is even. A quiet hover excludes large errors only.',
 			limits: hoverLimits,
+		},
+		{
+			id: 'inertial',
+			title: 'Accelerometer, gyro, level, vibration, pressure',
+			text: 'Still poses are found in the stream; offsets and scales by weighted least squares. Gyro by the Allan deviation. Level measured twice, turned half round, so that the surface falls out.',
+			limits: inertialLimits,
+		},
+		{
+			id: 'return',
+			title: 'Way home and its settings',
+			text: 'Wind by height, wind triangle, legs, energy; the reach is where the return uses exactly what is above the reserve. Settings are audited rule by rule.',
+			limits: returnLimits,
+		},
+		{
+			id: 'radio',
+			title: 'Sticks and switches',
+			text: 'Rests, ends and sweeps of a recording; every switch position against every range.',
+			limits: radioLimits,
+		},
+		{
+			id: 'power',
+			title: 'Packs and balance',
+			text: 'Charge of the weakest cell, resistance of a load step, capacity over the pack’s life; mass times arm against the mark.',
+			limits: powerLimits,
+		},
+		{
+			id: 'payload',
+			title: 'Payload and camera',
+			text: 'Collected volume against the setting; edges, textures and the line right across a picture.',
+			limits: { ...payloadLimits, ...horizonLimits },
 		},
 		{
 			id: 'due',

@@ -14,6 +14,7 @@
 	import type { InstrumentState } from './instrumentState.svelte';
 	import MappingDialog from './MappingDialog.svelte';
 	import { payloadOf } from './payload';
+	import LiveRecorder from './LiveRecorder.svelte';
 	import KeepBar from './KeepBar.svelte';
 	import SampleList from './SampleList.svelte';
 	import SitePicker from './SitePicker.svelte';
@@ -99,7 +100,13 @@
 				>
 					{work.problem}
 				</p>{/if}
-			<div class="no-print mt-5 grid gap-6 {instrument.fields.length > 0 && instrument.file ? 'xl:grid-cols-2' : ''}">
+			<div
+				class="no-print mt-5 grid gap-6 {instrument.file &&
+				!finding &&
+				(instrument.fields.length > 0 || instrument.live)
+					? 'xl:grid-cols-2'
+					: ''}"
+			>
 				{#if instrument.file && !finding}
 					<section class="border border-rule p-4">
 						<h2 class="m-0">A log of your aircraft</h2>
@@ -124,6 +131,9 @@
 				redraw={instrument.file?.kind !== 'picture'}
 				ontry={(sample, seed) => void work.tryIt(sample, seed)}
 			/>
+			{#if instrument.live && !finding}
+				<div class="mt-6"><LiveRecorder kinds={instrument.live} onfile={(file) => void work.takeFile(file)} /></div>
+			{/if}
 		{/if}
 	</div>
 </Sheet>

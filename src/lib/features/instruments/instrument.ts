@@ -3,6 +3,7 @@ import { InputError } from '$lib/core/frames/inputError';
 import type { Choices, Role } from '$lib/core/record/columns';
 import type { Reason, Verdict } from '$lib/schema/common';
 import type { Sensor, Site } from '$lib/schema/records';
+import type { RecorderKind } from '$lib/sources/recorder';
 import type { Taken } from './tableFlow.svelte';
 
 /** A number the pilot types; kept in SI (or the unit shown), shown in the pilot's own unit where `quantity` is given. */
@@ -201,6 +202,8 @@ export interface Instrument {
 	needsSite?: boolean;
 	fields: readonly Field[];
 	file?: FileInput;
+	/** What it can record on this device. */
+	live?: readonly RecorderKind[];
 	samples: readonly Sample[];
 	work(input: Input, context: Context): Promise<Finding>;
 }

@@ -52,6 +52,7 @@ const siteField: Instrument = {
 		roles: COMPASS_ROLES,
 		complete: has(['t', 'mx', 'my', 'mz']),
 	},
+	live: ['serial'],
 	samples: [
 		{
 			id: 'good',
@@ -147,6 +148,7 @@ const survey: Instrument = {
 		complete: (choices) =>
 			has(['t', 'mx', 'my', 'mz'])(choices) && (has(['north', 'east'])(choices) || has(['lat', 'lon'])(choices)),
 	},
+	live: ['serial'],
 	samples: [
 		{ id: 'good', label: 'Open grass on the north shore', file: walk('north-shore-walk.csv', []) },
 		{
@@ -273,6 +275,7 @@ const interference: Instrument = {
 		roles: LOAD_LOG,
 		complete: has(['t', 'mx', 'my', 'mz', 'load']),
 	},
+	live: ['serial'],
 	samples: [
 		{ id: 'good', label: 'Dunlin: compass on its mast', file: load('dunlin-load.csv', {}) },
 		{
@@ -400,6 +403,7 @@ const pair: Instrument = {
 		roles: PAIR_LOG,
 		complete: has(['t', 'm1x', 'm1y', 'm1z', 'm2x', 'm2y', 'm2z']),
 	},
+	live: ['serial'],
 	samples: [
 		{ id: 'good', label: 'Curlew: both compasses agree', file: two('curlew-two.csv', [0, 0, 0]) },
 		{

@@ -684,6 +684,7 @@ const link: Instrument = {
 		number('rateHz', 'Rate wanted, where it shall be raised', 'Hz', null, { min: 0.1, max: 100, optional: true }),
 	],
 	file: { kind: 'text', hint: 'NMEA 0183 text as the receiver sends it.', accept: '.nmea,.txt,.log,.gps,text/plain' },
+	live: ['serial'],
 	samples: [
 		{
 			id: 'good',

@@ -81,6 +81,7 @@ const sixFaces: Instrument = {
 		roles: ACCEL_LOG,
 		complete: has(['t', 'ax', 'ay', 'az']),
 	},
+	live: ['motion', 'serial'],
 	samples: [
 		{
 			id: 'good',
@@ -200,6 +201,7 @@ const gyro: Instrument = {
 		roles: GYRO_LOG,
 		complete: has(['t', 'gx', 'gy', 'gz']),
 	},
+	live: ['motion', 'serial'],
 	samples: [
 		{ id: 'good', label: 'Dunlin left alone on the bench', file: rest('dunlin-gyro.csv', {}) },
 		{
@@ -312,6 +314,7 @@ const level: Instrument = {
 		roles: ACCEL_LOG,
 		complete: has(['t', 'ax', 'ay', 'az']),
 	},
+	live: ['motion', 'serial'],
 	samples: [
 		{
 			id: 'good',
@@ -420,6 +423,7 @@ const mounting: Instrument = {
 		roles: ACCEL_LOG,
 		complete: has(['t', 'ax', 'ay', 'az']),
 	},
+	live: ['motion', 'serial'],
 	samples: [
 		{ id: 'good', label: 'Mounted straight', file: gestureLog('dunlin-mounting.csv', IDENTITY) },
 		{ id: 'turned', label: 'Turned by a quarter, found', file: gestureLog('curlew-mounting.csv', QUARTER) },
@@ -537,6 +541,7 @@ const vibration: Instrument = {
 		roles: ACCEL_LOG,
 		complete: has(['t', 'ax', 'ay', 'az']),
 	},
+	live: ['motion', 'serial'],
 	samples: [
 		{ id: 'good', label: 'Dunlin hovers smoothly', values: { rotorHz: 92 }, file: shake('dunlin-vibration.csv', {}) },
 		{
@@ -629,6 +634,7 @@ const pressure: Instrument = {
 		roles: PRESSURE_LOG,
 		complete: has(['t', 'height']),
 	},
+	live: ['serial'],
 	samples: [
 		{
 			id: 'good',

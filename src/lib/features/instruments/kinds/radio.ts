@@ -64,6 +64,7 @@ const sticks: Instrument = {
 		roles: STICK_LOG,
 		complete: has(['t', 'c1']),
 	},
+	live: ['gamepad', 'serial'],
 	samples: [
 		{ id: 'good', label: 'The trust’s radio, in order', file: sticksLog('radio-sticks.csv', four()) },
 		{
@@ -186,6 +187,7 @@ const order: Instrument = {
 		roles: STICK_LOG,
 		complete: has(['t', 'c1', 'c2']),
 	},
+	live: ['gamepad', 'serial'],
 	samples: [
 		{ id: 'good', label: 'In the usual order', file: orderLog('radio-order.csv', [0, 1, 3, 2], [1, 1, 1, 1]) },
 		{
