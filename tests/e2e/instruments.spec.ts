@@ -43,6 +43,7 @@ test('every instrument on the shelf finds something in its good and its bad samp
 
 test('the shelf is searched from anywhere by what a pilot would call things', async ({ page }) => {
 	await page.goto('/sites');
+	await expect(heading(page)).toBeVisible();
 	await page.keyboard.press('/');
 	await expect(page.getByLabel('Search instruments')).toBeFocused();
 	await page.keyboard.type('battery');
@@ -235,9 +236,10 @@ test('live: the motion sensors of the device, a radio as a game controller, a se
 	});
 	// A still device, screen up: the belly alone is seen, and the rest is asked for.
 	await page.goto('/instruments/six-faces');
-	await page.getByRole('button', { name: /^Record: The motion sensors/ }).click();
+	await page.getByRole('radio', { name: 'This device' }).click();
+	await page.getByRole('button', { name: 'Begin, hands free' }).click();
 	await page.evaluate(async () => {
-		for (let k = 0; k < 90; k++) {
+		for (let k = 0; k < 220; k++) {
 			const event = new DeviceMotionEvent('devicemotion', {
 				accelerationIncludingGravity: { x: 0.01, y: 0.02, z: 9.81 },
 				rotationRate: { alpha: 0, beta: 0, gamma: 0 },
@@ -246,8 +248,9 @@ test('live: the motion sensors of the device, a radio as a game controller, a se
 			await new Promise((resolve) => setTimeout(resolve, 20));
 		}
 	});
-	await page.getByRole('button', { name: 'Stop and read it' }).click();
-	await expect(heading(page)).toContainText('Not held still: back, left, right, nose, tail down');
+	await expect(heading(page)).toHaveText('Belly down is in. Left side down');
+	await page.getByRole('button', { name: 'Finish now' }).click();
+	await expect(heading(page)).toContainText('Not held still: left, right, nose, tail, back down');
 
 	await page.goto('/instruments/sticks');
 	await page.getByRole('button', { name: /^Record: The radio/ }).click();

@@ -3,7 +3,7 @@ import { fitCompass } from '../core/compass/review';
 import { fieldAt } from '../core/earth/field';
 import { seededRng } from '../core/frames/random';
 import { RIGHT_ANGLE_ROTATIONS } from '../core/frames/rotation';
-import type { Mat3 } from '../core/frames/mat3';
+import { IDENTITY, type Mat3 } from '../core/frames/mat3';
 import { imuOf, type ImuSample, type ImuTruth } from './imu';
 import { RECIPES, scriptedHands, type RecipeName } from './turning';
 
@@ -21,6 +21,9 @@ const truth = (mounting: Mat3, more: Partial<ImuTruth> = {}): ImuTruth => ({
 	mounting,
 	magNoiseUt: 0.4,
 	accelNoiseMps2: 0.08,
+	accelOffsetMps2: [0, 0, 0],
+	accelStretch: IDENTITY,
+	board: IDENTITY,
 	gyroNoiseRadps: 0.01,
 	gyroBiasRadps: [0.01, -0.008, 0.004],
 	passingSteelUt: 0,

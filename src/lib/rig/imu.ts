@@ -1,7 +1,7 @@
 import { STANDARD_GRAVITY_MPS2 } from '../core/earth/gravity';
 import { apply, inverse, multiply, transpose, type Mat3 } from '../core/frames/mat3';
 import type { Rng } from '../core/frames/random';
-import type { Vec3 } from '../core/frames/vec3';
+import { add, type Vec3 } from '../core/frames/vec3';
 import type { Motion } from './turning';
 
 /** What is true of the simulated sensors: the numbers that a calibration should find. */
@@ -16,6 +16,11 @@ export interface ImuTruth {
 	mounting: Mat3;
 	magNoiseUt: number;
 	accelNoiseMps2: number;
+	/** What the accelerometer adds to the specific force, m/s², its own axes, and how it stretches it. */
+	accelOffsetMps2: Vec3;
+	accelStretch: Mat3;
+	/** Rotation from the axes of accelerometer and gyro to the body's. */
+	board: Mat3;
 	gyroNoiseRadps: number;
 	gyroBiasRadps: Vec3;
 	/** Field of a piece of steel that passes by, µT at its nearest; 0 for none. */
@@ -63,10 +68,12 @@ export function imuOf(truth: ImuTruth, motion: Motion, rng: Rng): (tS: number) =
 		const sensor = apply(transpose(truth.mounting), apply(toBody, field));
 		const bent = apply(bend, sensor);
 		const raw: Vec3 = [bent[0] + truth.hardIronUt[0], bent[1] + truth.hardIronUt[1], bent[2] + truth.hardIronUt[2]];
-		const rate = bodyRate(motion, tS);
+		const toBoard = transpose(truth.board);
+		const rate = apply(toBoard, bodyRate(motion, tS));
+		const force = apply(truth.accelStretch, apply(toBoard, apply(toBody, [0, 0, -STANDARD_GRAVITY_MPS2])));
 		return {
 			tS,
-			accelMps2: noisy(apply(toBody, [0, 0, -STANDARD_GRAVITY_MPS2]), truth.accelNoiseMps2),
+			accelMps2: noisy(add(force, truth.accelOffsetMps2), truth.accelNoiseMps2),
 			gyroRadps: noisy(
 				[rate[0] + truth.gyroBiasRadps[0], rate[1] + truth.gyroBiasRadps[1], rate[2] + truth.gyroBiasRadps[2]],
 				truth.gyroNoiseRadps,

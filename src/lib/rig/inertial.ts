@@ -198,3 +198,40 @@ export function recordPressure(truth: PressureTruth, rng: Rng): { t: number[]; h
 		),
 	};
 }
+
+export interface LegsTruth {
+	/** What the attitude shows in straight, level flight. */
+	pitchDeg: number;
+	rollDeg: number;
+	legS: number;
+	gustDeg: number;
+}
+
+/** A flight of a wing: four straight legs at one height, a turn and a climb after each. Ten readings a second. */
+export function recordLegs(truth: LegsTruth, rng: Rng) {
+	const out = {
+		t: [] as number[],
+		roll: [] as number[],
+		pitch: [] as number[],
+		height: [] as number[],
+		heading: [] as number[],
+	};
+	let [heightM, headingDeg] = [60, 340];
+	const fly = (forS: number, pitch: number, roll: number, climbMps: number, turnDegps: number) => {
+		for (let k = 0; k < forS * 10; k++) {
+			heightM += climbMps / 10;
+			headingDeg = (headingDeg + turnDegps / 10 + 360) % 360;
+			out.t.push(out.t.length / 10);
+			out.pitch.push(truth.pitchDeg + pitch + truth.gustDeg * rng.normal());
+			out.roll.push(truth.rollDeg + roll + truth.gustDeg * rng.normal());
+			out.height.push(heightM + 0.06 * rng.normal());
+			out.heading.push(headingDeg);
+		}
+	};
+	for (let leg = 0; leg < 4; leg++) {
+		fly(truth.legS, 0, 0, 0, 0);
+		fly(5, 3, 32, 0.3, 24);
+		fly(4, 8, 0, 2.2, 0);
+	}
+	return out;
+}

@@ -14,6 +14,10 @@ export interface RigFaults {
 	softIron: boolean;
 	metalNear: boolean;
 	mountingTurned: boolean;
+	/** The accelerometer's offsets and scales are off. */
+	accelOff: boolean;
+	/** The board sits turned by a quarter to the right. */
+	boardTurned: boolean;
 	weakSky: boolean;
 	headingErrorDeg: number;
 	windMps: number;
@@ -24,6 +28,8 @@ export const NO_FAULTS: RigFaults = {
 	softIron: false,
 	metalNear: false,
 	mountingTurned: false,
+	accelOff: false,
+	boardTurned: false,
 	weakSky: false,
 	headingErrorDeg: 0,
 	windMps: 3,
@@ -49,6 +55,11 @@ export interface RigBatch {
 	packV: number | null;
 }
 
+const STRETCHED: Mat3 = [
+	[1.011, 0, 0],
+	[0, 0.992, 0],
+	[0, 0, 1.007],
+];
 const round = (m: Mat3): Mat3 => m.map((row) => row.map(Math.round)) as unknown as Mat3;
 
 /** True sensors of the practice aircraft at a place and date, drawn from its seed. */
@@ -70,6 +81,9 @@ export function imuTruth(seed: number, faults: RigFaults, place: RigPlace, date:
 		mounting: faults.mountingTurned ? round(multiply(rotationZ(Math.PI / 2), rotationX(Math.PI))) : IDENTITY,
 		magNoiseUt: 0.35,
 		accelNoiseMps2: 0.06,
+		accelOffsetMps2: faults.accelOff ? [0.22, -0.17, 0.3] : [0, 0, 0],
+		accelStretch: faults.accelOff ? STRETCHED : IDENTITY,
+		board: faults.boardTurned ? round(rotationZ(Math.PI / 2)) : IDENTITY,
 		gyroNoiseRadps: 0.008,
 		gyroBiasRadps: [0.006 * rng.normal(), 0.006 * rng.normal(), 0.006 * rng.normal()],
 		passingSteelUt: faults.metalNear ? 18 : 0,

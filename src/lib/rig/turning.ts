@@ -2,6 +2,7 @@ import { DEG } from '../core/frames/angles';
 import { multiply, type Mat3 } from '../core/frames/mat3';
 import { aboutAxis, fromYawPitchRoll, rotationY, rotationX, rotationZ } from '../core/frames/rotation';
 import type { Rng } from '../core/frames/random';
+import type { Held } from '../core/guide/holds';
 
 /** Attitude (body → north, east, down) as a function of time in seconds. */
 export type Motion = (tS: number) => Mat3;
@@ -79,6 +80,7 @@ export function scriptedHands(turns: readonly Turn[], rng: Rng, wobbleDeg = 4): 
 export function freeHands(start: Mat3 = fromYawPitchRoll(0, 0, 0)) {
 	let attitude = start;
 	return {
+		turnable: true,
 		attitude: () => attitude,
 		/** Turn about an axis of the body by so many degrees. */
 		turn(axis: readonly [number, number, number], deg: number) {
@@ -90,6 +92,64 @@ export function freeHands(start: Mat3 = fromYawPitchRoll(0, 0, 0)) {
 		},
 		set(next: Mat3) {
 			attitude = next;
+		},
+	};
+}
+
+/** What the hands of the rehearsal get wrong once, so that the procedure is seen to catch it. */
+export type HandsMistake = 'none' | 'moves' | 'wrong-pose';
+
+const HAND_STEP_S = 0.05;
+const SLOPPY_DEG = 3;
+const MOVES_AFTER_S = 3.2;
+const MOVES_FOR_S = 0.8;
+const WRONG_FOR_S = 3.5;
+/** A hand needs a moment between hearing what is asked and doing it. */
+const HEARS_S = 0.4;
+
+export interface Asked {
+	id: string;
+	pose: Held;
+	/** What is done instead, the one time that it goes wrong. */
+	wrong: Held | null;
+	/** It stands on a surface: as exactly as the surface is flat. */
+	stands: boolean;
+	/** This is the one that goes wrong. */
+	slips: boolean;
+}
+
+/**
+ * Hands that do what they are asked, a little sloppily. `attitude` is asked for once per twentieth of a second of the
+ * aircraft's time, which is how they count. `surface` is the tilt of what it stands on.
+ */
+export function obedientHands(mistake: HandsMistake, rng: Rng, surface: Mat3) {
+	let asked: Asked | null = null;
+	let sinceS = 0;
+	let from = surface;
+	let target = surface;
+	let wrong = surface;
+	const held = ({ yawDeg = 0, pitchDeg, rollDeg }: Held, stands: boolean): Mat3 => {
+		if (stands) return multiply(surface, fromYawPitchRoll(yawDeg * DEG, pitchDeg * DEG, rollDeg * DEG));
+		const sloppy = () => SLOPPY_DEG * rng.normal();
+		return fromYawPitchRoll(yawDeg * DEG, (pitchDeg + sloppy()) * DEG, (rollDeg + sloppy()) * DEG);
+	};
+	return {
+		turnable: false,
+		ask(next: Asked) {
+			if (next.id === asked?.id) return;
+			asked = next;
+			sinceS = 0;
+			from = target;
+			target = held(next.pose, next.stands);
+			wrong = next.wrong ? held(next.wrong, next.stands) : target;
+		},
+		attitude(): Mat3 {
+			sinceS += HAND_STEP_S;
+			if (sinceS < HEARS_S) return from;
+			if (asked?.slips && mistake === 'wrong-pose' && sinceS < WRONG_FOR_S + HEARS_S) return wrong;
+			if (asked?.slips && mistake === 'moves' && sinceS > MOVES_AFTER_S && sinceS < MOVES_AFTER_S + MOVES_FOR_S)
+				return multiply(target, rotationY(0.6 * Math.sin(8 * sinceS)));
+			return target;
 		},
 	};
 }

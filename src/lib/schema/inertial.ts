@@ -10,6 +10,8 @@ export const accelRequestSchema = z.object({
 	accel: seriesSchema,
 	rawUnit: z.enum(['m/s2', 'g']),
 	site: sitePointSchema.optional(),
+	/** The faces that the aircraft's own recipe asks for; all six where it is left out. */
+	faces: z.array(faceSchema).min(1).max(6).optional(),
 });
 export type AccelRequest = Omit<z.infer<typeof accelRequestSchema>, 'accel'> & { accel: Series };
 

@@ -1,3 +1,6 @@
+import { openMotion } from './deviceMotion';
+import { openSerial } from './serialLine';
+
 /** What is recorded live on this device: its own motion sensors, a radio as a game controller, a serial line. */
 export type RecorderKind = 'motion' | 'gamepad' | 'serial';
 
@@ -18,47 +21,22 @@ export interface RecorderOptions {
 }
 
 const NO_ANSWER_MS = 4000;
-const RAD = Math.PI / 180;
 
 const table = (name: string, header: string, rows: readonly string[]): File | null =>
 	rows.length > 0 ? new File([`${header}\n${rows.join('\n')}\n`], name, { type: 'text/csv' }) : null;
 
-interface AsksPermission {
-	requestPermission?: () => Promise<'granted' | 'denied'>;
-}
-
-/**
- * The motion sensors of the device in hand as an aircraft's: its top is the nose, its screen faces up. Specific force in
- * m/s² and rates in rad/s, axes x forward, y right, z down.
- */
+/** The motion sensors of the device in hand as a table: m/s² and rad/s, x forward, y right, z down. */
 async function recordMotion(events: RecorderEvents): Promise<Recorder> {
-	if (!('DeviceMotionEvent' in window)) throw new Error('This device has no motion sensors that a browser may read.');
-	const asks = DeviceMotionEvent as unknown as AsksPermission;
-	if (asks.requestPermission && (await asks.requestPermission()) !== 'granted')
-		throw new Error('The motion sensors were not allowed. Allow them in the browser’s settings for this page.');
 	const rows: string[] = [];
-	let first: number | null = null;
-	const take = ({ accelerationIncludingGravity: a, rotationRate: r, timeStamp }: DeviceMotionEvent) => {
-		if (!a || a.x === null || a.y === null || a.z === null) return;
-		first ??= timeStamp;
-		const rate = [r?.gamma ?? 0, r?.beta ?? 0, -(r?.alpha ?? 0)].map((v) => (v * RAD).toFixed(5));
-		const force = [a.y, a.x, -a.z].map((v) => v.toFixed(4));
-		rows.push([((timeStamp - first) / 1000).toFixed(4), ...force, ...rate].join(','));
+	const close = await openMotion(({ tS, accelMps2, gyroRadps }) => {
+		const force = accelMps2.map((v) => v.toFixed(4));
+		rows.push([tS.toFixed(4), ...force, ...gyroRadps.map((v) => v.toFixed(5))].join(','));
 		events.progress(rows.length, `${force.join('  ')} m/s²`);
-	};
-	window.addEventListener('devicemotion', take);
-	const silent = setTimeout(() => {
-		if (rows.length === 0)
-			events.failed('No motion sensor answers: this device has none, or the page is not opened over a secure address.');
-	}, NO_ANSWER_MS);
+	}, events.failed);
 	return {
 		async stop() {
-			clearTimeout(silent);
-			window.removeEventListener('devicemotion', take);
-			const header = 't [s],ax [m/s2],ay [m/s2],az [m/s2],gx [rad/s],gy [rad/s],gz [rad/s]';
-			// Two events may carry one time: the second says nothing more.
-			const apart = rows.filter((row, k) => k === 0 || row.split(',')[0] !== rows[k - 1].split(',')[0]);
-			return table('motion-sensors.csv', header, apart);
+			close();
+			return table('motion-sensors.csv', 't [s],ax [m/s2],ay [m/s2],az [m/s2],gx [rad/s],gy [rad/s],gz [rad/s]', rows);
 		},
 	};
 }
@@ -112,53 +90,22 @@ async function recordGamepad(events: RecorderEvents): Promise<Recorder> {
 	};
 }
 
-/** The part of the browser's serial interface that is used; it is not in the standard library's types yet. */
-interface SerialPortLike {
-	open(options: { baudRate: number }): Promise<void>;
-	close(): Promise<void>;
-	readable: ReadableStream<Uint8Array> | null;
-}
-interface SerialLike {
-	requestPort(): Promise<SerialPortLike>;
-}
-
 /** A serial line: text as it comes, lines of CSV or NMEA 0183. */
 async function recordSerial(events: RecorderEvents, { baud }: RecorderOptions): Promise<Recorder> {
-	const serial = (navigator as unknown as { serial?: SerialLike }).serial;
-	if (!serial)
-		throw new Error('This browser opens no serial lines. Record the line with another program and bring the file.');
-	const port = await serial.requestPort().catch(() => {
-		throw new Error('No line was chosen.');
-	});
-	await port.open({ baudRate: baud }).catch((error: unknown) => {
-		throw new Error(`The line did not open: ${error instanceof Error ? error.message : String(error)}`);
-	});
-	const reader = port.readable?.getReader();
-	// One byte one character: receivers do not write UTF-8.
-	const decoder = new TextDecoder('latin1');
 	let text = '';
-	let stopped = false;
-	const reading = (async () => {
-		let lines = 0;
-		for (;;) {
-			const chunk = await reader?.read();
-			if (!chunk || chunk.done) break;
-			const more = decoder.decode(chunk.value, { stream: true });
+	let lines = 0;
+	const close = await openSerial(
+		baud,
+		(more) => {
 			text += more;
 			lines += more.split('\n').length - 1;
 			events.progress(lines, text.slice(text.lastIndexOf('\n', text.length - 2) + 1).slice(0, 60));
-		}
-		if (!stopped) events.failed('The line ended. What was recorded until then is kept.');
-	})().catch(() => {
-		if (!stopped) events.failed('The line was lost. What was recorded until then is kept.');
-	});
+		},
+		events.failed,
+	);
 	return {
 		async stop() {
-			stopped = true;
-			await reader?.cancel().catch(() => undefined); // a lost line is closed already
-			await reading;
-			reader?.releaseLock();
-			await port.close().catch(() => undefined); // likewise
+			await close();
 			// The first and the last line may be cut.
 			const whole = text.slice(text.indexOf('\n') + 1, text.lastIndexOf('\n') + 1);
 			return whole.trim() === '' ? null : new File([whole], 'serial-line.txt', { type: 'text/plain' });

@@ -14,8 +14,8 @@ export interface RigOptions {
 	date: string;
 	/** How many seconds of the aircraft's time pass in a second of the clock: rehearsal may be quick. */
 	speed: number;
-	/** Whose hands turn it: a recipe's, still ones, or the pilot's own by pointer and keys. */
-	hands: RecipeName | 'still' | { attitude(): Mat3 };
+	/** Whose hands turn it: a recipe's, still ones, the pilot's own by pointer and keys, or others that follow. */
+	hands: RecipeName | 'still' | { turnable: boolean; attitude(): Mat3 };
 }
 
 const TICK_MS = 50;
@@ -68,7 +68,7 @@ export function rigSource(options: RigOptions): Source {
 	return {
 		name: 'practice aircraft',
 		live: true,
-		turnable: typeof hands === 'object',
+		turnable: typeof hands === 'object' && hands.turnable,
 		open(sink) {
 			const free = typeof hands === 'object' ? following(hands.attitude) : null;
 			const scripted =

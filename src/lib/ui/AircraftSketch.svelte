@@ -62,5 +62,10 @@
 		{/each}
 	{/if}
 	<path d={path([0, 0, 0], [0.75, 0, 0])} stroke={nose} stroke-width="5" />
-	<path d={path([0, 0, 0], [0, 0, 0.28])} stroke={ink} stroke-width="3" />
+	<!-- Skids: which side is down is told by them. -->
+	{#each [-0.3, 0.3] as side (side)}
+		<path d={path([0.2, side, 0], [0.2, side * 1.3, 0.42])} stroke={ink} stroke-width="2" />
+		<path d={path([-0.2, side, 0], [-0.2, side * 1.3, 0.42])} stroke={ink} stroke-width="2" />
+		<path d={path([0.45, side * 1.3, 0.42], [-0.45, side * 1.3, 0.42])} stroke={ink} stroke-width="3.4" />
+	{/each}
 </svg>

@@ -15,20 +15,24 @@
 		onstop: () => void;
 		onclose: () => void;
 		picture: Snippet;
+		/** False where the work itself speaks. */
+		speaks?: boolean;
 	};
-	let { label, clock, words, progress, figure, wanted, onstop, onclose, picture }: Props = $props();
+	let { label, clock, words, progress, figure, wanted, onstop, onclose, picture, speaks = true }: Props = $props();
 
 	const R = 150;
 	const length = 2 * Math.PI * R;
 	let spoken = '';
 
 	$effect(() => {
-		if (words === spoken) return;
+		if (!speaks || words === spoken) return;
 		if (spoken !== '') tone('step');
 		spoken = words;
 		say(words);
 	});
-	$effect(() => () => silence());
+	$effect(() => () => {
+		if (speaks) silence();
+	});
 	$effect(() => {
 		let lock: WakeLockSentinel | null = null;
 		let over = false;

@@ -28,6 +28,16 @@ export async function openScene(canvas: HTMLCanvasElement, rotors: number): Prom
 	arrow.rotation.z = -Math.PI / 2;
 	arrow.position.x = 0.72;
 	craft.add(body, arrow);
+	for (const side of [-0.3, 0.3]) {
+		const skid = new three.Mesh(new three.BoxGeometry(0.9, 0.06, 0.06), ink);
+		skid.position.set(0, -0.42, side * 1.3);
+		craft.add(skid);
+		for (const along of [-0.2, 0.2]) {
+			const leg = new three.Mesh(new three.BoxGeometry(0.05, 0.42, 0.05), ink);
+			leg.position.set(along, -0.21, side * 1.15);
+			craft.add(leg);
+		}
+	}
 	if (rotors === 0) {
 		const wing = new three.Mesh(new three.BoxGeometry(0.5, 0.06, 2.6), ink);
 		wing.position.x = -0.1;

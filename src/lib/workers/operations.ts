@@ -1,3 +1,4 @@
+import { checkHeadings, type HeadingPair } from '$lib/core/compass/headingCheck';
 import { comparePair } from '$lib/core/compass/pair';
 import { reviewInterference } from '$lib/core/compass/interference';
 import { checkSite } from '$lib/core/compass/site';
@@ -7,6 +8,7 @@ import { compareTurnedHovers, type Drifting } from '$lib/core/hover/twoHovers';
 import { fitAccelerometer } from '$lib/core/inertial/accelFit';
 import { reviewStillGyro } from '$lib/core/inertial/gyro';
 import { solveLevel } from '$lib/core/inertial/level';
+import { reviewLevelFlight } from '$lib/core/inertial/levelFlight';
 import { solveMounting } from '$lib/core/inertial/mounting';
 import { stillWindows } from '$lib/core/inertial/poses';
 import { reviewPressure } from '$lib/core/inertial/pressure';
@@ -58,6 +60,9 @@ export const operations = {
 	still: stillWindows,
 	survey: surveySite,
 	vibration: reviewVibration,
+	headings: ({ pairs, declinationDeg }: { pairs: readonly HeadingPair[]; declinationDeg: number }) =>
+		checkHeadings(pairs, declinationDeg),
+	levelFlight: ({ log, wanted }: LevelFlightInput) => reviewLevelFlight(log, wanted),
 	order: ({ gestures }: { gestures: Parameters<typeof solveOrder>[0] }) => solveOrder(gestures),
 	legs: ({ out, back, windMps }: { out: Leg; back: Leg | null; windMps: number | null }) =>
 		reviewLegs(out, back, windMps),
@@ -84,6 +89,10 @@ export const operations = {
 	texture: async ({ file }: { file: Blob }) => scoreTexture(await decodePicture(file, 900)),
 };
 
+type LevelFlightInput = {
+	log: Parameters<typeof reviewLevelFlight>[0];
+	wanted: Parameters<typeof reviewLevelFlight>[1];
+};
 type PairInput = {
 	first: Parameters<typeof comparePair>[0];
 	second: Parameters<typeof comparePair>[1];

@@ -24,6 +24,12 @@ export const compassLimits = {
 		why: 'Readings scattered this widely do not lie on the shell that a turned compass draws.',
 		source: 'Winglogos default',
 	},
+	headingShownDeg: {
+		value: 5,
+		unit: '°',
+		why: 'A nose pointed by eye is right to two or three degrees; more than this is not the eye.',
+		source: 'Winglogos default',
+	},
 	headingClearDeg: {
 		value: 1,
 		unit: '°',

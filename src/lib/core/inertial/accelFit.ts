@@ -6,9 +6,9 @@ import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
 import { DEG } from '../frames/angles';
 import { apply, type Mat3 } from '../frames/mat3';
 import { judge, reason } from '../frames/reasons';
-import type { Vec3 } from '../frames/vec3';
+import { angleBetween, type Vec3 } from '../frames/vec3';
 import { inertialLimits as limits } from './limits';
-import { FACES, posesOf, stillWindows, type Pose, type StillWindow } from './poses';
+import { FACE_UP, FACES, posesOf, stillWindows, type Pose, type StillWindow } from './poses';
 
 const STEPS = 60;
 /** Weak priors keep what the poses do not determine sane: 1 % on scales and cross terms, 1 m/s² on offsets. */
@@ -128,19 +128,19 @@ const faceWords = (faces: readonly Face[]) => faces.join(', ');
  * Which parameters are determined is told. Sources: six-position test (IEEE Std 1293), fit by weighted least squares.
  * @throws InputError with path `site.date` for a date outside the field model.
  */
-export function fitAccelerometer({ accel, rawUnit, site }: AccelRequest): AccelAnswer {
+export function fitAccelerometer({ accel, rawUnit, site, faces }: AccelRequest): AccelAnswer {
 	const unit = rawUnit === 'g' ? STANDARD_GRAVITY_MPS2 : 1;
 	const g = site ? fieldAtSite(site).gravityMps2 : STANDARD_GRAVITY_MPS2;
 	const column = (values: ArrayLike<number>) => Float64Array.from(values, (v) => v * unit);
 	const windows = stillWindows({ t: accel.t, x: column(accel.x), y: column(accel.y), z: column(accel.z) });
 	const { poses, between } = posesOf(windows);
-	const seen = new Set(poses.map(({ face }) => face));
-	const missingFaces = FACES.filter((face) => !seen.has(face));
-	const base = { poses: poses.map(poseAnswer), missingFaces, gravityMps2: g };
+	const asked: readonly Face[] = faces ?? FACES;
+	const missingFaces = asked.filter((face) => !poses.some((pose) => pose.face === face));
+	const base = { poses: oneOfEach(poses).map(poseAnswer), missingFaces, gravityMps2: g };
 	const again = (faces: readonly Face[]) => `Hold it still for two seconds with ${faceWords(faces)} down.`;
 	if (poses.length === 0)
 		return refusal(base, [
-			reason('fail', 'insufficient-poses', 'No pose was held still for a second.', 0, limits.stillS, again(FACES)),
+			reason('fail', 'insufficient-poses', 'No pose was held still for a second.', 0, limits.stillS, again(asked)),
 		]);
 	const off = Math.max(...poses.map(({ mean }) => Math.abs(Math.hypot(...mean) / g - 1)));
 	if (off > 2 * limits.plausibleScale.value)
@@ -154,6 +154,10 @@ export function fitAccelerometer({ accel, rawUnit, site }: AccelRequest): AccelA
 				'Say whether the readings are in m/s² or in g.',
 			),
 		]);
+	if (asked.length === 1 && missingFaces.length === 0) {
+		const flat = poses.find(({ face }) => face === asked[0]);
+		if (flat) return flatAnswer(flat, base);
+	}
 
 	const used = [...poses, ...between];
 	const noise = Math.max(
@@ -183,7 +187,48 @@ export function fitAccelerometer({ accel, rawUnit, site }: AccelRequest): AccelA
 	};
 	return {
 		...answer,
-		...judge(reasonsOf(rms, used.length, Math.max(...sigmas.slice(0, 3)), level, off, missingFaces, again)),
+		...judge(
+			reasonsOf(rms, used.length, Math.max(...sigmas.slice(0, 3)), level, off, { asked, missing: missingFaces, again }),
+		),
+	};
+}
+
+/** A face that was held twice is told once, by its longest hold; the fit uses both. */
+function oneOfEach(poses: readonly Pose[]): Pose[] {
+	const heldS = ({ tStart, tEnd }: Pose) => tEnd - tStart;
+	return poses.filter(
+		(pose) => pose === poses.filter(({ face }) => face === pose.face).reduce((a, b) => (heldS(b) > heldS(a) ? b : a)),
+	);
+}
+
+/** One hold on a surface that is taken for level: what it reads beside the face's own direction is called offset. */
+function flatAnswer(
+	{ face, mean, stillnessMps2 }: Pose,
+	base: Pick<AccelAnswer, 'poses' | 'missingFaces' | 'gravityMps2'>,
+): AccelAnswer {
+	const g = base.gravityMps2;
+	const up = FACE_UP[face];
+	const surface = g * Math.sin(limits.surfaceTiltDeg.value * DEG);
+	const tilt = angleBetween(mean, up) / DEG;
+	const sigma = (k: number) => Math.hypot(Math.abs(up[k]) > 0.5 ? NOISE_FLOOR_MPS2 : surface, stillnessMps2 / 10);
+	return {
+		offsetMps2: [mean[0] - g * up[0], mean[1] - g * up[1], mean[2] - g * up[2]],
+		matrix: matrixOf(NAMES.map(() => 0)).map((row) => [...row]) as AccelAnswer['matrix'],
+		determined: [],
+		...base,
+		residualRmsMps2: null,
+		uncertainty: { offsetMps2: [sigma(0), sigma(1), sigma(2)] },
+		levelErrorDeg: tilt,
+		...judge([
+			reason(
+				'caution',
+				'surface-in-it',
+				'One hold: the surface was taken for level, and its tilt is in the offsets.',
+				tilt,
+				limits.surfaceTiltDeg,
+				'Turn it half round on the same spot and measure with “Level trim”, or hold all six faces.',
+			),
+		]),
 	};
 }
 
@@ -215,25 +260,42 @@ function levelError(offset: Vec3, matrix: Mat3, g: number): number {
 	return Math.atan2(Math.hypot(a[0], a[1]), -a[2]) / DEG;
 }
 
+interface Faces {
+	asked: readonly Face[];
+	missing: readonly Face[];
+	again: (faces: readonly Face[]) => string;
+}
+
 function reasonsOf(
 	rms: number,
 	poses: number,
 	sigma: number,
 	level: number,
 	off: number,
-	missing: readonly Face[],
-	again: (faces: readonly Face[]) => string,
+	{ asked, missing, again }: Faces,
 ): Reason[] {
 	const out: Reason[] = [];
+	const left = FACES.filter((face) => !asked.includes(face));
 	if (missing.length > 0)
 		out.push(
 			reason(
 				'fail',
 				'insufficient-faces',
 				`Not held still: ${faceWords(missing)} down.`,
-				6 - missing.length,
-				{ value: 6, unit: 'faces', source: 'Six-position test' },
+				asked.length - missing.length,
+				{ value: asked.length, unit: 'faces', source: asked.length === 6 ? 'Six-position test' : 'The recipe chosen' },
 				again(missing),
+			),
+		);
+	else if (left.length > 0)
+		out.push(
+			reason(
+				'caution',
+				'faces-by-recipe',
+				`By this recipe it was never held ${faceWords(left)} down: that axis rests on what sensors usually are.`,
+				asked.length,
+				{ value: 6, unit: 'faces', source: 'Six-position test' },
+				again(left),
 			),
 		);
 	else out.push(reason('pass', 'six-faces', 'All six faces were held still.', 6));

@@ -97,6 +97,38 @@ describe('six faces', () => {
 		expect(answer.reasons[0].next).toContain('nose');
 	});
 
+	it('a face held twice is told once, and both holds count in the fit', () => {
+		const answer = fitAccelerometer({ accel: poses([...six, FACE_UP.belly, FACE_UP.nose]), rawUnit: 'm/s2' });
+		expect(answer.poses.map(({ face }) => face).toSorted()).toEqual([...FACES].toSorted());
+		expect(answer.reasons.map(({ code }) => code)).toContain('residual-small');
+	});
+
+	it('five by the recipe of the aircraft are never called whole; a face of the recipe that is missing fails', () => {
+		const faces: Face[] = ['belly', 'right', 'left', 'tail', 'back'];
+		const held = poses(faces.map((face) => FACE_UP[face]));
+		const answer = fitAccelerometer({ accel: held, rawUnit: 'm/s2', faces });
+		expect(answer.verdict).toBe('caution');
+		expect(answer.missingFaces).toEqual([]);
+		expect(answer.reasons.map(({ code }) => code)).toContain('faces-by-recipe');
+		expect(answer.determined).not.toContain('offset x');
+		expect(answer.uncertainty?.offsetMps2[0]).toBeGreaterThan(5 * (answer.uncertainty?.offsetMps2[1] ?? 1));
+		const short = fitAccelerometer({ accel: poses([FACE_UP.belly, FACE_UP.left]), rawUnit: 'm/s2', faces });
+		expect(short.verdict).toBe('fail');
+		expect([...short.missingFaces].toSorted()).toEqual(['back', 'right', 'tail']);
+	});
+
+	it('one flat hold gives offsets as loose as the surface is unknown', () => {
+		const answer = fitAccelerometer({
+			accel: poses([FACE_UP.belly], { offset: [0.2, -0.1, 0.05] }),
+			rawUnit: 'm/s2',
+			faces: ['belly'],
+		});
+		expect(answer.verdict).toBe('caution');
+		expect(answer.offsetMps2?.[0]).toBeCloseTo(0.2, 1);
+		expect(answer.uncertainty?.offsetMps2[0]).toBeGreaterThan(0.3);
+		expect(answer.levelErrorDeg).toBeCloseTo(Math.atan2(Math.hypot(0.2, 0.1), G) / DEG, 1);
+	});
+
 	it('nothing held still is refused', () => {
 		const rng = seededRng(1);
 		const t = Array.from({ length: 400 }, (_, k) => k / RATE);

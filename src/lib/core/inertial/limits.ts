@@ -104,6 +104,20 @@ export const inertialLimits = {
 		why: 'A trim known worse than this is not worth entering.',
 		source: 'Winglogos default',
 	},
+	levelFlightS: {
+		value: 20,
+		unit: 's',
+		why: 'A few seconds of level flight are one gust; twenty are several.',
+		source: 'Winglogos default',
+	},
+	levelClimbMps: { value: 0.5, unit: 'm/s', why: 'More is a climb or a descent.', source: 'Winglogos default' },
+	levelTurnDegps: { value: 3, unit: '°/s', why: 'More is a turn.', source: 'Winglogos default' },
+	levelFlightSigmaDeg: {
+		value: 0.7,
+		unit: '°',
+		why: 'A correction known worse than this is as likely to harm as to help.',
+		source: 'Winglogos default',
+	},
 	pressureNoiseM: {
 		value: 0.25,
 		unit: 'm',

@@ -119,14 +119,20 @@ function windowOf(axes: Float64Array[], t: ArrayLike<number>, a: number, b: numb
 	};
 }
 
+/** The face that a specific force at rest says is down, and how far off it; null where it is further than 30° from all. */
+export function faceOf(mean: Vec3): { face: Face; tiltDeg: number } | null {
+	const tilts = FACES.map((face) => ({ face, tiltDeg: angleBetween(mean, FACE_UP[face]) / DEG }));
+	const best = tilts.reduce((a, b) => (b.tiltDeg < a.tiltDeg ? b : a));
+	return best.tiltDeg <= limits.faceDeg.value ? best : null;
+}
+
 /** The face that a window rests on, null where it is further than thirty degrees from all; twice the same is merged. */
 export function posesOf(windows: readonly StillWindow[]): { poses: Pose[]; between: StillWindow[] } {
 	const poses: Pose[] = [];
 	const between: StillWindow[] = [];
 	for (const window of windows) {
-		const tilts = FACES.map((face) => ({ face, tiltDeg: angleBetween(window.mean, FACE_UP[face]) / DEG }));
-		const best = tilts.reduce((a, b) => (b.tiltDeg < a.tiltDeg ? b : a));
-		if (best.tiltDeg > limits.faceDeg.value) {
+		const best = faceOf(window.mean);
+		if (!best) {
 			between.push(window);
 			continue;
 		}

@@ -90,6 +90,12 @@ const MAG_ROLES = COMPASS_ROLES.filter(({ group }) => group === 'mag');
 /** Columns of logs of one sensor. */
 export const ACCEL_LOG: readonly Role[] = [time, ...ACCEL_ROLES];
 export const GYRO_LOG: readonly Role[] = [time, ...GYRO_ROLES];
+/** Accelerometer, and gyro where there is one. */
+export const MOTION_LOG: readonly Role[] = [
+	time,
+	...ACCEL_ROLES,
+	...COMPASS_ROLES.filter(({ group }) => group === 'gyro'),
+];
 
 /** A pressure height at rest, with what may disturb it. */
 export const PRESSURE_LOG: readonly Role[] = [

@@ -39,6 +39,7 @@
 	<InstrumentView
 		{work}
 		{site}
+		rotors={aircraft.rotors}
 		lead="{work.instrument.title} of {aircraft.name}"
 		onaccept={(payload) => void accept(payload)}
 	/>

@@ -1,7 +1,10 @@
-<script lang="ts">
+<script module lang="ts">
 	import type { RigFaults } from '$lib/rig/rig';
 
-	type Switch = 'offsets' | 'softIron' | 'metalNear' | 'mountingTurned' | 'weakSky';
+	export type Switch = Exclude<keyof RigFaults, 'headingErrorDeg' | 'windMps'>;
+</script>
+
+<script lang="ts">
 	let { faults = $bindable(), kinds }: { faults: RigFaults; kinds: Switch[] } = $props();
 
 	const WORDS: Record<Switch, string> = {
@@ -9,6 +12,8 @@
 		softIron: 'Iron that bends the field',
 		metalNear: 'Metal near this place',
 		mountingTurned: 'Compass mounted turned and upside down',
+		accelOff: 'Accelerometer offsets and scales',
+		boardTurned: 'Board turned a quarter to the right',
 		weakSky: 'Half the sky blocked',
 	};
 </script>

@@ -9,6 +9,10 @@
 	import Progress from '$lib/ui/Progress.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
+	import HoldCoach from '$lib/features/holds/HoldCoach.svelte';
+	import HoldStart from '$lib/features/holds/HoldStart.svelte';
+	import { HoldState } from '$lib/features/holds/holdState.svelte';
+	import { download } from '$lib/ui/download';
 	import FindingView from './FindingView.svelte';
 	import InstrumentForm from './InstrumentForm.svelte';
 	import type { InstrumentState } from './instrumentState.svelte';
@@ -25,11 +29,19 @@
 		work: InstrumentState;
 		site: Site;
 		lead: string;
+		/** Drawn where a pose is asked for. */
+		rotors?: number;
 		onsite?: (id: string) => void;
 		/** In a session the finding is accepted there; alone it is kept in an aircraft's bench book. */
 		onaccept?: (payload: TestPayload) => void;
 	};
-	let { work, site, lead, onsite, onaccept }: Props = $props();
+	let { work, site, lead, rotors = 4, onsite, onaccept }: Props = $props();
+
+	const holds = new HoldState((file, practice) => {
+		void work.takeFile(file, { practice, name: `${practice ? 'practice: ' : ''}${holds.recording.sourceName}` });
+	});
+	$effect(() => () => holds.dispose());
+	const date = new Date().toISOString().slice(0, 10);
 
 	let sheet = $state<HTMLElement>();
 	let saving = $state(false);
@@ -47,6 +59,7 @@
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
 		if (event.target !== document.body) return;
+		if (holds.running) return;
 		if (work.phase === 'result' && finding) (onaccept ? () => onaccept(payload()) : () => (saving = true))();
 		else if (work.phase === 'choose' && work.ready) void work.work();
 	}
@@ -54,7 +67,7 @@
 
 <svelte:window {onkeydown} />
 
-<Sheet title={work.title} {lead} name={instrument.title}>
+<Sheet title={holds.running ? holds.words : work.title} {lead} name={instrument.title}>
 	{#snippet corner()}
 		{#if finding && work.phase === 'result'}<span class="flex items-center gap-2"
 				><Gate mark={MARK_OF_VERDICT[finding.verdict]} size={34} />{MARK_WORDS[MARK_OF_VERDICT[finding.verdict]]}</span
@@ -71,7 +84,9 @@
 	{/snippet}
 
 	<div bind:this={sheet}>
-		{#if work.phase === 'busy'}
+		{#if holds.running}
+			<HoldCoach state={holds} {rotors} name={instrument.title.toLowerCase()} />
+		{:else if work.phase === 'busy'}
 			<div class="mt-8 grid max-w-md gap-4" role="status">
 				<Progress value={work.progress} label="Working it out" />
 				<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
@@ -82,6 +97,14 @@
 						Practice data, made on this device. Nothing of it is evidence.
 					</p>{/if}
 				<FindingView {finding} pictureUrl={work.pictureUrl} />
+				{#if work.recorded}
+					{@const { recorded } = work}
+					<div class="no-print mt-4">
+						<Button onclick={() => void recorded.text().then((text) => download(recorded.name, text, 'text/csv'))}
+							>Save the recording (CSV)</Button
+						>
+					</div>
+				{/if}
 				<KeepBar
 					id={instrument.id}
 					{finding}
@@ -100,31 +123,26 @@
 				>
 					{work.problem}
 				</p>{/if}
-			<div
-				class="no-print mt-5 grid gap-6 {instrument.file &&
-				!finding &&
-				(instrument.fields.length > 0 || instrument.live)
-					? 'xl:grid-cols-2'
-					: ''}"
-			>
-				{#if instrument.file && !finding}
-					<section class="border border-rule p-4">
-						<h2 class="m-0">A log of your aircraft</h2>
-						<p class="mt-1 mb-3 text-[15px] text-ink-2">{instrument.file.hint}</p>
-						<FileDrop {accept} onfile={(file) => void work.takeFile(file)} />
-					</section>
-				{/if}
-				{#if instrument.fields.length > 0}
-					<section class={finding ? 'hairline pt-4' : ''}>
-						<h2 class="m-0 mb-3">{finding ? 'What went in' : 'What it needs to know'}</h2>
-						<InstrumentForm {work} />
-						{#if work.ready}<div class="mt-4">
-								<Button kind={finding ? 'plain' : 'primary'} kbd={finding ? '' : '↵'} onclick={() => void work.work()}
-									>{finding ? 'Work it out again' : 'Work it out'}</Button
-								>
-							</div>{/if}
-					</section>
-				{/if}
+			<div class="no-print mt-5 grid items-start gap-6 {instrument.file && !finding ? 'xl:grid-cols-2' : ''}">
+				<div class="grid gap-6">
+					{#if instrument.file && !finding}
+						<section class="border border-rule p-4">
+							<h2 class="m-0">A log of your aircraft</h2>
+							<p class="mt-1 mb-3 text-[15px] text-ink-2">{instrument.file.hint}</p>
+							<FileDrop {accept} onfile={(file) => void work.takeFile(file)} />
+						</section>
+					{/if}
+					{#if instrument.fields.length > 0 && (instrument.coach || !instrument.file || finding)}{@render needed()}{/if}
+				</div>
+				{#if instrument.coach && !finding}
+					<HoldStart
+						state={holds}
+						plan={instrument.coach.plan(work.values)}
+						faults={instrument.coach.faults}
+						place={site}
+						{date}
+					/>
+				{:else if instrument.fields.length > 0 && instrument.file && !finding}{@render needed()}{/if}
 			</div>
 			<SampleList
 				samples={instrument.samples}
@@ -139,3 +157,15 @@
 </Sheet>
 
 {#if work.table}<MappingDialog flow={work.table} />{/if}
+
+{#snippet needed()}
+	<section class={finding ? 'hairline pt-4' : ''}>
+		<h2 class="m-0 mb-3">{finding ? 'What went in' : 'What it needs to know'}</h2>
+		<InstrumentForm {work} />
+		{#if work.ready}<div class="mt-4">
+				<Button kind={finding ? 'plain' : 'primary'} kbd={finding ? '' : '↵'} onclick={() => void work.work()}
+					>{finding ? 'Work it out again' : 'Work it out'}</Button
+				>
+			</div>{/if}
+	</section>
+{/snippet}

@@ -1,9 +1,11 @@
+import type { HoldPlan } from '$lib/core/guide/holds';
 import type { Quantity, UnitSystem } from '$lib/core/frames/units';
 import { InputError } from '$lib/core/frames/inputError';
 import type { Choices, Role } from '$lib/core/record/columns';
 import type { Reason, Verdict } from '$lib/schema/common';
 import type { Sensor, Site } from '$lib/schema/records';
 import type { RecorderKind } from '$lib/sources/recorder';
+import type { Switch } from './FaultPicker.svelte';
 import type { Taken } from './tableFlow.svelte';
 
 /** A number the pilot types; kept in SI (or the unit shown), shown in the pilot's own unit where `quantity` is given. */
@@ -202,6 +204,8 @@ export interface Instrument {
 	needsSite?: boolean;
 	fields: readonly Field[];
 	file?: FileInput;
+	/** A procedure that is followed live, hands free: which holds, and what the practice aircraft may have wrong. */
+	coach?: { plan: (values: Values) => HoldPlan; faults: readonly Switch[] };
 	/** What it can record on this device. */
 	live?: readonly RecorderKind[];
 	samples: readonly Sample[];

@@ -55,6 +55,8 @@ export class InstrumentState {
 	/** Address of the picture that was measured, to be drawn. */
 	pictureUrl = $state('');
 	problem = $state('');
+	/** What was recorded live, to be saved as a file. */
+	recorded = $state.raw<File | null>(null);
 	#taken: Taken | null = null;
 	#file: File | null = null;
 	#abort: AbortController | null = null;
@@ -103,10 +105,11 @@ export class InstrumentState {
 		}
 	}
 
-	async takeFile(file: File): Promise<void> {
+	async takeFile(file: File, from: { practice: boolean; name: string } | null = null): Promise<void> {
 		this.#clear();
-		this.practice = false;
-		this.sourceName = file.name;
+		this.practice = from?.practice ?? false;
+		this.sourceName = from?.name ?? file.name;
+		this.recorded = from ? file : null;
 		try {
 			if (await this.#read(file)) await this.work();
 		} catch (error) {
@@ -180,6 +183,7 @@ export class InstrumentState {
 		this.finding = null;
 		this.problem = '';
 		this.sourceName = '';
+		this.recorded = null;
 	}
 
 	/** Back to the beginning; what was typed stays. */

@@ -1,5 +1,9 @@
 import Papa from 'papaparse';
+import { InputError } from '$lib/core/frames/inputError';
 import type { Picture } from '$lib/core/payload/picture';
+import type { Axes } from '$lib/rig/inertial';
+import type { Input } from './instrument';
+import type { Taken } from './tableFlow.svelte';
 
 /** Columns of the simulated fleet as a CSV file, with units in its header. */
 export function csvFile(name: string, columns: Record<string, ArrayLike<number>>): File {
@@ -42,3 +46,18 @@ export function points(x: ArrayLike<number>, y: ArrayLike<number>): { x: number;
 
 export const has = (names: readonly string[]) => (choices: Record<string, { column: number }>) =>
 	names.every((name) => (choices[name]?.column ?? -1) >= 0);
+
+/** The columns that were read. @throws InputError where nothing was. */
+export function taken(input: Input): Taken {
+	if (!input.taken) throw new InputError('no-file', 'file', 'Choose a log first.');
+	return input.taken;
+}
+
+export const series = (c: Taken, prefix: string) => ({
+	t: c.t,
+	x: c[`${prefix}x`],
+	y: c[`${prefix}y`],
+	z: c[`${prefix}z`],
+});
+export const accelFile = (name: string, { t, x, y, z }: Axes) =>
+	csvFile(name, { 't [s]': t, 'ax [m/s2]': x, 'ay [m/s2]': y, 'az [m/s2]': z });

@@ -1,4 +1,5 @@
 import type { Instrument } from './instrument';
+import { HEADING } from './kinds/heading';
 import { COMPASS_EXTRAS } from './kinds/compass';
 import { FLIGHT } from './kinds/flight';
 import { INERTIAL } from './kinds/inertial';
@@ -37,6 +38,7 @@ export type LiveId = (typeof LIVE)[number]['id'];
 export const INSTRUMENTS: readonly Instrument[] = [
 	...INERTIAL,
 	...COMPASS_EXTRAS,
+	...HEADING,
 	...FLIGHT,
 	...RADIO,
 	...POWER,

@@ -10,8 +10,7 @@ import { COMPASS_ROLES, LOAD_LOG, PAIR_LOG, SURVEY_LOG } from '$lib/core/record/
 import { recordLoad, secondCompass, walkAbout, type Iron, type LoadTruth } from '$lib/rig/surroundings';
 import { run } from '$lib/workers/core';
 import { headlineOf, num, type Input, type Instrument } from '../instrument';
-import { csvFile, has, points } from '../make';
-import { taken } from './inertial';
+import { csvFile, has, points, taken } from '../make';
 
 /** The field that the samples are made in: that of Hollin Saltings. */
 const FIELD: Vec3 = [17.53, -0.42, 46.55];

@@ -1,42 +1,27 @@
-import { ACCEL_LOG, GYRO_LOG, PRESSURE_LOG } from '$lib/core/record/columns';
-import { InputError } from '$lib/core/frames/inputError';
-import { IDENTITY, multiply, type Mat3 } from '$lib/core/frames/mat3';
-import { seededRng } from '$lib/core/frames/random';
-import { aboutAxis, fromYawPitchRoll, rotationX, rotationZ } from '$lib/core/frames/rotation';
-import { DEG } from '$lib/core/frames/angles';
 import { STANDARD_GRAVITY_MPS2 } from '$lib/core/earth/gravity';
-import type { Vec3 } from '$lib/core/frames/vec3';
+import { DEG } from '$lib/core/frames/angles';
+import type { Mat3 } from '$lib/core/frames/mat3';
+import { seededRng } from '$lib/core/frames/random';
+import { FIVE_FACES, ONE_HOLD, REST, SETTLE, SIX_FACES } from '$lib/core/guide/holds';
 import { inertialLimits } from '$lib/core/inertial/limits';
+import { ACCEL_LOG, GYRO_LOG, PRESSURE_LOG } from '$lib/core/record/columns';
 import {
-	recordGestures,
 	recordGyro,
 	recordPoses,
 	recordPressure,
 	recordShake,
-	standing,
 	type AccelTruth,
-	type Axes,
 	type GyroTruth,
 	type PressureTruth,
 	type ShakeTruth,
 } from '$lib/rig/inertial';
 import { run } from '$lib/workers/core';
-import { headlineOf, num, opt, type Instrument, type Input } from '../instrument';
-import { csvFile, has, points } from '../make';
-import type { Taken } from '../tableFlow.svelte';
+import { headlineOf, opt, type Instrument, type Values } from '../instrument';
+import { accelFile, csvFile, has, points, series, taken } from '../make';
+import { ATTITUDE } from './attitude';
 
 const RAD = 1 / DEG;
 const faces = (answer: { poses: { face: string }[] }) => answer.poses.map(({ face }) => face).join(', ');
-
-/** The columns that were read. @throws InputError where nothing was. */
-export function taken(input: Input): Taken {
-	if (!input.taken) throw new InputError('no-file', 'file', 'Choose a log first.');
-	return input.taken;
-}
-
-const series = (c: Taken, prefix: string) => ({ t: c.t, x: c[`${prefix}x`], y: c[`${prefix}y`], z: c[`${prefix}z`] });
-const accelFile = (name: string, { t, x, y, z }: Axes) =>
-	csvFile(name, { 't [s]': t, 'ax [m/s2]': x, 'ay [m/s2]': y, 'az [m/s2]': z });
 
 const BENT: Mat3 = [
 	[1.012, 0.003, -0.002],
@@ -60,6 +45,8 @@ const poses = (name: string, more: Partial<AccelTruth>) => (seed: number) =>
 		),
 	);
 
+const recipeOf = (values: Values) => [FIVE_FACES, ONE_HOLD].find(({ id }) => id === values.recipe) ?? SIX_FACES;
+
 const sixFaces: Instrument = {
 	id: 'six-faces',
 	title: 'Six faces',
@@ -74,14 +61,22 @@ const sixFaces: Instrument = {
 	],
 	sensor: 'accelerometer',
 	needsSite: true,
-	fields: [],
+	fields: [
+		{
+			kind: 'choice',
+			id: 'recipe',
+			label: 'Recipe of the aircraft',
+			options: [SIX_FACES, FIVE_FACES, ONE_HOLD].map(({ id, name }) => ({ value: id, label: name })),
+			start: SIX_FACES.id,
+		},
+	],
+	coach: { plan: recipeOf, faults: ['accelOff'] },
 	file: {
 		kind: 'table',
 		hint: 'CSV with time and three accelerometer axes, in m/s² or g. No marks are needed: the poses are found.',
 		roles: ACCEL_LOG,
 		complete: has(['t', 'ax', 'ay', 'az']),
 	},
-	live: ['motion', 'serial'],
 	samples: [
 		{
 			id: 'good',
@@ -107,7 +102,12 @@ const sixFaces: Instrument = {
 		const { latDeg, lonDeg, altM } = input.site;
 		const answer = await run(
 			'accel',
-			{ accel, rawUnit: 'm/s2', site: { latDeg, lonDeg, altM, date: input.date } },
+			{
+				accel,
+				rawUnit: 'm/s2',
+				site: { latDeg, lonDeg, altM, date: input.date },
+				faces: recipeOf(input.values).holds.flatMap(({ wanted }) => (wanted.kind === 'face' ? [wanted.face] : [])),
+			},
 			context,
 		);
 		const offset = answer.offsetMps2;
@@ -194,14 +194,25 @@ const gyro: Instrument = {
 		'Mean; overlapping Allan deviation (IEEE Std 952); white noise from its −½ slope, bias instability from its floor ÷ 0.664; moved or not by a robust test of pieces.',
 	],
 	sensor: 'gyro',
-	fields: [],
+	fields: [
+		{
+			kind: 'choice',
+			id: 'how',
+			label: 'How long',
+			options: [
+				{ value: REST.id, label: 'A minute at rest' },
+				{ value: SETTLE.id, label: 'The settle after power-on' },
+			],
+			start: REST.id,
+		},
+	],
+	coach: { plan: ({ how }) => (how === SETTLE.id ? SETTLE : REST), faults: [] },
 	file: {
 		kind: 'table',
 		hint: 'CSV with time and three gyro axes, in rad/s or °/s: half a minute at rest, a minute is better.',
 		roles: GYRO_LOG,
 		complete: has(['t', 'gx', 'gy', 'gz']),
 	},
-	live: ['motion', 'serial'],
 	samples: [
 		{ id: 'good', label: 'Dunlin left alone on the bench', file: rest('dunlin-gyro.csv', {}) },
 		{
@@ -267,226 +278,6 @@ const gyro: Instrument = {
 					]),
 				},
 			],
-			answer,
-		};
-	},
-};
-
-const onSurface = (surfaceDeg: number, rollDeg: number, pitchDeg: number) => {
-	const surface = aboutAxis([0.6, 0.8, 0], surfaceDeg * DEG);
-	const askew = fromYawPitchRoll(0, pitchDeg * DEG, rollDeg * DEG);
-	return [0, Math.PI].map((turn) => multiply(multiply(surface, rotationZ(turn)), askew));
-};
-const levelLog =
-	(name: string, surfaceDeg: number, rollDeg: number, pitchDeg: number, once = false) =>
-	(seed: number) =>
-		accelFile(name, standing(onSurface(surfaceDeg, rollDeg, pitchDeg).slice(0, once ? 1 : 2), seededRng(seed)));
-
-const level: Instrument = {
-	id: 'level',
-	title: 'Level trim',
-	group: 'Sensors',
-	does: 'What level reads, with the surface’s own tilt taken out by turning the aircraft half round.',
-	calls: 'level trim horizon creep lean drift half turn surface wing nose-up attitude offset bubble',
-	opening: 'Stand it on a firm surface, read, turn it half round on the spot, read again',
-	caution: 'A wing flies a little nose-up: enter its own flying attitude, from its sheet.',
-	method: [
-		'Measured twice on one surface, turned by half a turn: the sum of both directions of gravity lies along the surface’s normal as the aircraft feels it, whatever the tilt; half the angle between them is the tilt.',
-		'roll = atan2(−f_y, −f_z), pitch = asin(f_x/g). One degree pushes sideways with 0.17 m/s²: two metres after five seconds where nothing corrects it.',
-	],
-	sensor: 'level',
-	fields: [
-		{ kind: 'number', id: 'wantedRoll', label: 'Roll wanted', unit: '°', min: -20, max: 20, start: 0 },
-		{
-			kind: 'number',
-			id: 'wantedPitch',
-			label: 'Pitch wanted, nose-up',
-			unit: '°',
-			min: -20,
-			max: 20,
-			start: 0,
-			note: 'a wing: its flying attitude',
-		},
-	],
-	file: {
-		kind: 'table',
-		hint: 'CSV with time and three accelerometer axes: stand, turn half round on the spot, stand again. Both stands are found.',
-		roles: ACCEL_LOG,
-		complete: has(['t', 'ax', 'ay', 'az']),
-	},
-	live: ['motion', 'serial'],
-	samples: [
-		{
-			id: 'good',
-			label: 'Dunlin: level is right, the bench is not',
-			file: levelLog('dunlin-level.csv', 1.4, 0.1, -0.2),
-		},
-		{
-			id: 'off',
-			label: 'Curlew leans right and noses down',
-			bad: true,
-			file: levelLog('curlew-level.csv', 0.8, 1.2, -0.9),
-		},
-		{
-			id: 'wing',
-			label: 'Avocet: four degrees nose-up, as it flies',
-			values: { wantedRoll: 0, wantedPitch: 4 },
-			file: levelLog('avocet-level.csv', 0.6, 0.1, 4.1),
-		},
-		{
-			id: 'once',
-			label: 'Measured once only',
-			bad: true,
-			file: levelLog('dunlin-level-once.csv', 1.4, 0.1, -0.2, true),
-		},
-	],
-	async work(input, context) {
-		const c = taken(input);
-		const windows = await run('still', series(c, 'a'), context);
-		const stands = windows.filter(({ mean }) => mean[2] < 0);
-		if (stands.length === 0)
-			throw new InputError('no-stand', 'file', 'No stretch of a second at rest on the belly was found in this log.');
-		const [first] = stands;
-		const second = stands.length > 1 ? stands[stands.length - 1] : null;
-		const wanted = {
-			rollDeg: num(input.values, 'wantedRoll', 'Roll wanted'),
-			pitchDeg: num(input.values, 'wantedPitch', 'Pitch wanted'),
-		};
-		const sigmaMps2 = Math.max(
-			...stands.map(({ stillnessMps2, samples }) => stillnessMps2 / Math.sqrt(Math.min(samples, 50))),
-		);
-		const answer = await run(
-			'level',
-			{ first: [...first.mean], second: second ? [...second.mean] : null, wanted, sigmaMps2 },
-			context,
-		);
-		const { trim } = answer;
-		return {
-			headline: headlineOf(answer, 'It reads level as wanted'),
-			verdict: answer.verdict,
-			reasons: answer.reasons,
-			figures: [
-				{ label: 'Roll to trim, right positive', value: trim?.rollDeg ?? null, unit: '°', sigma: answer.sigmaDeg },
-				{ label: 'Pitch to trim, nose-up positive', value: trim?.pitchDeg ?? null, unit: '°', sigma: answer.sigmaDeg },
-				{
-					label: 'Tilt of the surface',
-					value: answer.surfaceTiltDeg,
-					unit: '°',
-					digits: 1,
-					note:
-						answer.surfaceTowardDeg === null ? '' : `falls toward ${answer.surfaceTowardDeg.toFixed(0)}° from the nose`,
-				},
-				{ label: 'Untrimmed it would push', value: answer.driftMps2, unit: 'm/s²' },
-				{ label: 'and after 5 s be away', value: answer.driftAfter5sM, unit: 'm', quantity: 'height', digits: 1 },
-			],
-			plots: [
-				{
-					kind: 'lines',
-					title: `${stands.length} stands were found`,
-					xLabel: 'time, s',
-					yLabel: 'm/s²',
-					lines: (['x', 'y'] as const).map((k) => ({ label: k, points: points(c.t, c[`a${k}`]) })),
-					marks: [
-						{ x: (first.tStart + first.tEnd) / 2, label: 'first' },
-						...(second ? [{ x: (second.tStart + second.tEnd) / 2, label: 'turned' }] : []),
-					],
-				},
-			],
-			tables: [],
-			answer,
-		};
-	},
-};
-
-const gestureLog =
-	(name: string, mounting: Mat3, nose = 45, right = 45) =>
-	(seed: number) =>
-		accelFile(name, recordGestures(mounting, nose, right, seededRng(seed)));
-const QUARTER = rotationZ(Math.PI / 2);
-
-const mounting: Instrument = {
-	id: 'mounting',
-	title: 'Board mounting',
-	group: 'Sensors',
-	does: 'How the board sits, from three gestures: which axes are exchanged or reversed.',
-	calls: 'board orientation mounting rotation rotated upside down exchanged axes flip arrow yaw 90 180',
-	opening: 'Hold it level, then nose up, then right side down, still each time',
-	caution: 'Propellers off. After a firmware change always look again: it may have forgotten the mounting.',
-	method: [
-		'z from level, x from the change when the nose is lifted, y = z × x; the nearest of the 24 right-angle rotations, the runner-up beside it. The right-down gesture must agree.',
-	],
-	sensor: 'mounting',
-	fields: [],
-	file: {
-		kind: 'table',
-		hint: 'CSV with time and three accelerometer axes in the sensor’s own axes: level, nose up by 30 to 90°, right side down by 30 to 90°, still for two seconds each.',
-		roles: ACCEL_LOG,
-		complete: has(['t', 'ax', 'ay', 'az']),
-	},
-	live: ['motion', 'serial'],
-	samples: [
-		{ id: 'good', label: 'Mounted straight', file: gestureLog('dunlin-mounting.csv', IDENTITY) },
-		{ id: 'turned', label: 'Turned by a quarter, found', file: gestureLog('curlew-mounting.csv', QUARTER) },
-		{
-			id: 'flipped',
-			label: 'Upside down and turned',
-			file: gestureLog('avocet-mounting.csv', multiply(QUARTER, rotationX(Math.PI))),
-		},
-		{
-			id: 'small',
-			label: 'The nose was hardly lifted',
-			bad: true,
-			file: gestureLog('dunlin-mounting-small.csv', IDENTITY, 8),
-		},
-		{
-			id: 'wrong',
-			label: 'Left side down instead of right',
-			bad: true,
-			file: gestureLog('dunlin-mounting-left.csv', IDENTITY, 45, -45),
-		},
-	],
-	async work(input, context) {
-		const c = taken(input);
-		const windows = await run('still', series(c, 'a'), context);
-		if (windows.length < 3)
-			throw new InputError(
-				'gestures',
-				'file',
-				`Three still gestures are needed, ${windows.length} were found: level, nose up, right side down.`,
-			);
-		const [a, b, d] = windows;
-		const accel = (v: Vec3) => ({ accel: [...v] as [number, number, number] });
-		const answer = await run(
-			'mounting',
-			{ gestures: { level: accel(a.mean), noseUp: accel(b.mean), rightDown: accel(d.mean) } },
-			context,
-		);
-		return {
-			headline: headlineOf(answer, answer.steps),
-			verdict: answer.verdict,
-			reasons: answer.reasons,
-			figures: [
-				{ label: 'Yaw', value: answer.yawDeg, unit: '°', digits: 0 },
-				{ label: 'Pitch', value: answer.pitchDeg, unit: '°', digits: 0 },
-				{ label: 'Roll', value: answer.rollDeg, unit: '°', digits: 0 },
-				{
-					label: 'Gestures off by',
-					value: answer.agreementDeg,
-					unit: '°',
-					digits: 0,
-					note: `next mounting ${answer.runnerUpDeg?.toFixed(0) ?? '–'}° off`,
-				},
-			],
-			plots: [],
-			tables: answer.rotation
-				? [
-						{
-							title: 'Rotation from the sensor’s axes into the aircraft’s, R = Rz·Ry·Rx',
-							columns: ['', 'sensor x', 'sensor y', 'sensor z'],
-							rows: ['forward', 'right', 'down'].map((name, i) => [name, ...(answer.rotation?.[i] ?? [])]),
-						},
-					]
-				: [],
 			answer,
 		};
 	},
@@ -697,4 +488,4 @@ const pressure: Instrument = {
 	},
 };
 
-export const INERTIAL: readonly Instrument[] = [sixFaces, gyro, level, mounting, vibration, pressure];
+export const INERTIAL: readonly Instrument[] = [sixFaces, gyro, ...ATTITUDE, vibration, pressure];

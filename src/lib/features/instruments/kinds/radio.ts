@@ -7,9 +7,8 @@ import { switchesRequestSchema } from '$lib/schema/radio';
 import { run } from '$lib/workers/core';
 import { checked } from '../check';
 import { headlineOf, num, rows, word, type Instrument } from '../instrument';
-import { csvFile, has, points } from '../make';
+import { csvFile, has, points, taken } from '../make';
 import type { Taken } from '../tableFlow.svelte';
-import { taken } from './inertial';
 
 const CHANNELS = Array.from({ length: 8 }, (_, k) => `c${k + 1}`);
 const channelsOf = (c: Taken) =>

@@ -1,0 +1,136 @@
+import type { Reason, Verdict } from '../../schema/common';
+import { judge, reason } from '../frames/reasons';
+import { median } from '../frames/statistics';
+import { inertialLimits as limits } from './limits';
+
+export interface LevelFlight {
+	/** Attitude shown while it flew straight and level, degrees. */
+	shown: { rollDeg: number; pitchDeg: number } | null;
+	/** What to add to the trim so that straight and level reads as wanted. */
+	correction: { rollDeg: number; pitchDeg: number } | null;
+	sigmaDeg: { rollDeg: number; pitchDeg: number } | null;
+	/** Seconds of straight, level flight that were found, in how many stretches. */
+	levelS: number;
+	stretches: { fromS: number; toS: number }[];
+	verdict: Verdict;
+	reasons: Reason[];
+}
+
+interface FlightLog {
+	t: ArrayLike<number>;
+	rollDeg: ArrayLike<number>;
+	pitchDeg: ArrayLike<number>;
+	heightM: ArrayLike<number>;
+	/** Course or heading, degrees; a turn is not straight. Left out where the log has none. */
+	headingDeg?: ArrayLike<number> | undefined;
+}
+
+const PIECE_S = 2;
+
+const slope = (t: ArrayLike<number>, y: (i: number) => number, from: number, to: number) => {
+	const n = to - from;
+	let [mt, my] = [0, 0];
+	for (let i = from; i < to; i++) {
+		mt += t[i] / n;
+		my += y(i) / n;
+	}
+	let [a, b] = [0, 0];
+	for (let i = from; i < to; i++) {
+		a += (t[i] - mt) * (y(i) - my);
+		b += (t[i] - mt) ** 2;
+	}
+	return b > 0 ? a / b : 0;
+};
+
+/**
+ * Level correction from a flight: pieces of two seconds in which height and course hold are taken for straight and level;
+ * what attitude they show beside what is wanted is the correction. A wing that climbs when "level" is held shows it here.
+ * Sigma from the spread between pieces, which includes gusts.
+ */
+export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pitchDeg: number }): LevelFlight {
+	const { t } = log;
+	const unwrapped = log.headingDeg ? unwrap(log.headingDeg) : null;
+	const rolls: number[] = [];
+	const pitches: number[] = [];
+	const stretches: { fromS: number; toS: number }[] = [];
+	for (let from = 0; from < t.length;) {
+		let to = from;
+		while (to < t.length && t[to] - t[from] < PIECE_S) to++;
+		if (to >= t.length || to - from < 4) break;
+		const climb = Math.abs(slope(t, (i) => log.heightM[i], from, to));
+		const turn = unwrapped ? Math.abs(slope(t, (i) => unwrapped[i], from, to)) : 0;
+		if (climb <= limits.levelClimbMps.value && turn <= limits.levelTurnDegps.value) {
+			const mean = (values: ArrayLike<number>) => {
+				let sum = 0;
+				for (let i = from; i < to; i++) sum += values[i];
+				return sum / (to - from);
+			};
+			rolls.push(mean(log.rollDeg));
+			pitches.push(mean(log.pitchDeg));
+			const last = stretches.at(-1);
+			if (last && last.toS === t[from]) last.toS = t[to];
+			else stretches.push({ fromS: t[from], toS: t[to] });
+		}
+		from = to;
+	}
+	const levelS = rolls.length * PIECE_S;
+	const base = { levelS, stretches };
+	if (levelS < limits.levelFlightS.value)
+		return {
+			shown: null,
+			correction: null,
+			sigmaDeg: null,
+			...base,
+			...judge([
+				reason(
+					'fail',
+					'insufficient-level-flight',
+					'Too little of this flight is straight and level.',
+					levelS,
+					limits.levelFlightS,
+					'Fly straight legs at one height and one speed, half a minute in all, and bring that log.',
+				),
+			]),
+		};
+	const shown = { rollDeg: median(rolls), pitchDeg: median(pitches) };
+	const sigma = (values: number[], middle: number) =>
+		(1.2533 * 1.4826 * median(values.map((v) => Math.abs(v - middle)))) / Math.sqrt(values.length);
+	const sigmaDeg = { rollDeg: sigma(rolls, shown.rollDeg), pitchDeg: sigma(pitches, shown.pitchDeg) };
+	const correction = { rollDeg: wanted.rollDeg - shown.rollDeg, pitchDeg: wanted.pitchDeg - shown.pitchDeg };
+	const size = Math.hypot(correction.rollDeg, correction.pitchDeg);
+	const loose = Math.max(sigmaDeg.rollDeg, sigmaDeg.pitchDeg);
+	return {
+		shown,
+		correction,
+		sigmaDeg,
+		...base,
+		...judge([
+			loose > limits.levelFlightSigmaDeg.value
+				? reason(
+						'caution',
+						'flight-rough',
+						'Gusts leave the attitude of level flight loose.',
+						loose,
+						limits.levelFlightSigmaDeg,
+						'Fly longer legs, or in calmer air.',
+					)
+				: reason('pass', 'flight-smooth', 'The legs agree with one another.', loose, limits.levelFlightSigmaDeg),
+			size > limits.levelErrorDeg.value
+				? reason(
+						'caution',
+						'level-off-in-flight',
+						'Straight and level does not read as wanted.',
+						size,
+						limits.levelErrorDeg,
+						'Enter the correction, at most two degrees at a time, and fly the legs again.',
+					)
+				: reason('pass', 'level-right-in-flight', 'Straight and level reads as wanted.', size, limits.levelErrorDeg),
+		]),
+	};
+}
+
+function unwrap(deg: ArrayLike<number>): Float64Array {
+	const out = Float64Array.from(deg);
+	for (let i = 1; i < out.length; i++) out[i] += 360 * Math.round((out[i - 1] - out[i]) / 360);
+	return out;
+}

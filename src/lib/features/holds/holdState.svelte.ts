@@ -1,0 +1,163 @@
+import { coachHolds, type Accepted, type CoachView } from '$lib/core/guide/coach';
+import type { Held, Hold, HoldPlan } from '$lib/core/guide/holds';
+import { fromYawPitchRoll } from '$lib/core/frames/rotation';
+import type { Mat3 } from '$lib/core/frames/mat3';
+import { Recording } from '$lib/features/instruments/recording.svelte';
+import { csvFile } from '$lib/features/instruments/make';
+import type { obedientHands } from '$lib/rig/turning';
+import type { Source } from '$lib/sources/source';
+import { say, silence, tone } from '$lib/ui/speech';
+
+const TICK_MS = 100;
+/** What is wrong is said once, and again only after this long. */
+const REPEAT_MS = 5000;
+
+const PHONE = '(max-width: 767px)';
+
+type Hands = ReturnType<typeof obedientHands>;
+
+/** What hands do instead when they get a hold wrong: another face, a quarter instead of a half, hardly a tilt. */
+function wrongPose({ wanted, pose }: Hold): Held | null {
+	if (wanted.kind === 'face') return { ...pose, rollDeg: pose.rollDeg + 90 };
+	if (wanted.kind === 'turned') return { ...pose, yawDeg: 90 };
+	if (wanted.kind === 'lifted') return { pitchDeg: pose.pitchDeg / 4, rollDeg: pose.rollDeg / 4 };
+	return null;
+}
+
+/** A procedure of holds, followed live: cues are spoken, what is held is counted, and the recording is handed on. */
+export class HoldState {
+	readonly recording = new Recording();
+	plan = $state.raw<HoldPlan | null>(null);
+	view = $state.raw<CoachView | null>(null);
+	running = $state(false);
+	big = $state(false);
+	/** Where the data are the practice aircraft's. */
+	practice = $state(false);
+	#accepted: Accepted[] = [];
+	#hands: Hands | null = null;
+	#timer: ReturnType<typeof setInterval> | null = null;
+	#said = '';
+	#saidAt = 0;
+	#onfinished: (file: File, practice: boolean) => void;
+
+	constructor(onfinished: (file: File, practice: boolean) => void) {
+		this.#onfinished = onfinished;
+	}
+
+	get words(): string {
+		return this.view?.words ?? 'Waiting for the first reading';
+	}
+
+	/** Share of all holds that is in, the one being held included. */
+	progress = $derived.by(() => {
+		const { plan, view } = this;
+		if (!plan || !view) return 0;
+		const held = view.asked ? Math.min(1, view.heldS / view.asked.holdS) : 0;
+		return (view.accepted.length + (view.asked ? held : 0)) / plan.holds.length;
+	});
+
+	/** How it is held now: what the source knows, else what gravity says. */
+	attitude = $derived.by((): Mat3 | null => {
+		if (this.recording.attitude) return this.recording.attitude;
+		const down = this.view?.down;
+		if (!down) return null;
+		return fromYawPitchRoll(0, Math.asin(Math.max(-1, Math.min(1, -down[0]))), Math.atan2(down[1], down[2]));
+	});
+
+	begin(plan: HoldPlan, source: Source, hands: Hands | null, practice: boolean): void {
+		this.#halt();
+		this.plan = plan;
+		this.practice = practice;
+		this.#hands = hands;
+		this.#accepted = [];
+		this.#said = '';
+		this.running = true;
+		// On a phone the screen is small and both hands are taken: one cue, nothing else.
+		this.big = !source.turnable && window.matchMedia(PHONE).matches;
+		this.recording.start(source);
+		this.#follow();
+		this.#timer = setInterval(() => this.#follow(), TICK_MS);
+	}
+
+	#follow(): void {
+		const { plan, recording } = this;
+		if (!plan || !this.running) return;
+		const before = this.view;
+		const view = coachHolds(plan, { accel: recording.accel, gyro: recording.gyro }, this.#accepted);
+		const more = view.accepted.length > this.#accepted.length;
+		this.#accepted = view.accepted;
+		this.view = view;
+		this.#askHands(view.asked);
+		if (!view.asked) {
+			tone('done');
+			say('All of it is in. Put it down.');
+			this.finish();
+		} else if (more) {
+			tone('done');
+			this.#speak(
+				`${plan.holds.find(({ id }) => id === view.accepted.at(-1)?.id)?.name ?? ''} is in. ${view.asked.say}.`,
+			);
+		} else if (view.fault) {
+			if (this.#said !== view.words || performance.now() - this.#saidAt > REPEAT_MS) tone('wrong');
+			this.#speak(view.words);
+		} else if (view.holding && !before?.holding) tone('step');
+		else if (this.#said === '') this.#speak(view.asked.say);
+	}
+
+	#askHands(asked: Hold | null): void {
+		const { plan } = this;
+		if (!plan || !asked) return;
+		const stands = plan.id === 'half-turn' || (asked.wanted.kind === 'still' && plan.holds.length === 1);
+		const slips = asked.id === plan.holds[Math.min(1, plan.holds.length - 1)].id;
+		this.#hands?.ask({ id: asked.id, pose: asked.pose, wrong: wrongPose(asked), stands, slips });
+	}
+
+	#speak(words: string): void {
+		const now = performance.now();
+		if (words === this.#said && now - this.#saidAt < REPEAT_MS) return;
+		this.#said = words;
+		this.#saidAt = now;
+		say(words);
+	}
+
+	/** Asks for a hold again that is in already. */
+	again(id: string): void {
+		this.#accepted = this.#accepted.filter((a) => a.id !== id);
+		this.#follow();
+	}
+
+	/** Ends here and hands on what was recorded: what is missing is said by the finding. */
+	finish(): void {
+		this.#halt();
+		const { accel, gyro } = this.recording;
+		if (accel.t.length < 2) return;
+		const named = (axes: typeof accel, prefix: string, unit: string) =>
+			Object.fromEntries((['x', 'y', 'z'] as const).map((k) => [`${prefix}${k} [${unit}]`, axes[k]]));
+		const columns = {
+			't [s]': accel.t,
+			...named(accel, 'a', 'm/s2'),
+			...(gyro.t.length === accel.t.length ? named(gyro, 'g', 'rad/s') : {}),
+		};
+		this.#onfinished(csvFile(`${this.plan?.id ?? 'holds'}.csv`, columns), this.practice);
+	}
+
+	/** Ends without a finding. */
+	cancel(): void {
+		this.#halt();
+		this.recording.clear();
+		this.view = null;
+	}
+
+	#halt(): void {
+		if (this.#timer !== null) clearInterval(this.#timer);
+		this.#timer = null;
+		this.recording.stop();
+		this.running = false;
+		this.big = false;
+	}
+
+	dispose(): void {
+		this.#halt();
+		silence();
+	}
+}

@@ -1,0 +1,102 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { expectAccessible, listen } from './support';
+
+const heading = (page: Page) => page.getByRole('heading', { level: 1 });
+const begin = async (page: Page, instrument: string, ...choices: string[]) => {
+	await page.goto(`/instruments/${instrument}`);
+	for (const name of ['4 ×', ...choices]) await page.getByRole('radio', { name, exact: true }).click();
+	await page.getByRole('button', { name: 'Begin, hands free' }).click();
+};
+
+test('six faces are held by cues alone; what moved is asked again, and the recording can be kept and read', async ({
+	page,
+}) => {
+	const heard = await listen(page);
+	await begin(page, 'six-faces', 'Restless once');
+	await expect(page.getByText('Wanted: Left side down')).toBeVisible({ timeout: 20_000 });
+	await expectAccessible(page, 'holds');
+	await expect(heading(page)).toContainText('Raw level is off', { timeout: 60_000 });
+	const { words, tones } = await heard();
+	expect(words[0]).toBe('Set it down on its belly');
+	expect(words).toContain('Belly down is in. Left side down.');
+	expect(words.at(-1)).toBe('All of it is in. Put it down.');
+	expect(tones.filter((tone) => tone === 'done').length).toBeGreaterThanOrEqual(6);
+	await expect(page.getByText('All six faces were held still.')).toBeVisible();
+	await expect(page.getByText('Practice data, made on this device.')).toBeVisible();
+
+	const download = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'Save the recording (CSV)' }).click();
+	const text = readFileSync(await (await download).path());
+	const title = (await heading(page).textContent()) ?? '';
+	await page.getByRole('button', { name: 'Start over' }).click();
+	await page
+		.locator('input[type=file]')
+		.setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+	await expect(heading(page)).toHaveText(title);
+});
+
+test('a face that is not the one is named, and one that is in can be held again', async ({ page }) => {
+	const heard = await listen(page);
+	await begin(page, 'six-faces', 'Wrong once', 'Five faces');
+	await expect
+		.poll(async () => (await heard()).words.some((w) => w.startsWith('Belly down is in. Right')), { timeout: 20_000 })
+		.toBe(true);
+	await expect.poll(async () => (await heard()).tones.includes('wrong'), { timeout: 20_000 }).toBe(true);
+	await page.getByRole('button', { name: 'Hold again: Belly down' }).click();
+	await expect(heading(page)).toContainText('By this recipe it was never held nose down', { timeout: 60_000 });
+});
+
+test('a quarter is not a half turn, and the half turn takes the surface out', async ({ page }) => {
+	const heard = await listen(page);
+	await begin(page, 'level', 'Wrong once');
+	await expect(heading(page)).toContainText(/^At the attitude wanted it reads/, { timeout: 60_000 });
+	expect((await heard()).words.some((w) => /It was turned by (8|9)\d°/.test(w))).toBe(true);
+	await expect(page.getByText(/surface’s tilt was taken out/)).toBeVisible();
+});
+
+test('gestures tell how the board sits and what the setting must become', async ({ page }) => {
+	const heard = await listen(page);
+	await begin(page, 'mounting', 'Wrong once');
+	await expect(heading(page)).toHaveText(
+		'Change the setting from yaw 0°, pitch 0°, roll 0° to yaw 90°, pitch 0°, roll 0°.',
+		{ timeout: 60_000 },
+	);
+	expect((await heard()).words.some((w) => w.startsWith('It is tilted by 1'))).toBe(true);
+	await page.getByLabel('Setting now: yaw').fill('90');
+	await page.getByRole('button', { name: 'Work it out again' }).click();
+	await expect(heading(page)).toHaveText('The setting is right as it is: yaw 90°, pitch 0°, roll 0°.');
+});
+
+test('the pilot’s own hands, the big cue, and ending early: what is missing is named', async ({ page }) => {
+	await begin(page, 'six-faces', 'Yours');
+	await expect(page.getByRole('application', { name: /Practice aircraft/ })).toBeVisible();
+	await expect(heading(page)).toContainText('Left side down', { timeout: 20_000 });
+	await page.keyboard.press('b');
+	await expect(page.getByRole('dialog', { name: 'Big cue' })).toContainText('Left side down');
+	await page.keyboard.press('Escape');
+	await page.getByRole('button', { name: 'Finish now' }).click();
+	await expect(heading(page)).toHaveText('Not held still: left, right, nose, tail, back down.');
+});
+
+test('a live serial line without a header says how one looks; one with a header is followed', async ({ page }) => {
+	await page.addInitScript(() => {
+		const port = (text: string) => ({
+			open: async () => undefined,
+			close: async () => undefined,
+			readable: new ReadableStream({ start: (c) => c.enqueue(new TextEncoder().encode(text)) }),
+		});
+		const rows = Array.from({ length: 400 }, (_, k) => `${k * 20},0.01,${k % 2 ? 0.001 : 0},-1`).join('\n');
+		const texts = ['boot\n1,2,3,4\n', `t [ms],ax [g],ay [g],az [g]\n${rows}\n`];
+		Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => port(texts.shift() ?? '') } });
+	});
+	await page.goto('/instruments/six-faces');
+	await page.getByRole('radio', { name: 'Serial line' }).click();
+	await page.getByRole('button', { name: 'Begin, hands free' }).click();
+	await expect(page.getByRole('alert')).toContainText('must begin with a header');
+	await page.getByRole('button', { name: 'Cancel', exact: true }).click();
+	await page.getByRole('radio', { name: 'Serial line' }).click();
+	await page.getByRole('button', { name: 'Begin, hands free' }).click();
+	await expect(heading(page)).toHaveText('Left side down', { timeout: 20_000 });
+	await expect(page.getByText('is in', { exact: true })).toBeVisible();
+});
