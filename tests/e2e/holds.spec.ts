@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, listen } from './support';
+import { expectAccessible, listen, openDemo } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const begin = async (page: Page, instrument: string, ...choices: string[]) => {
@@ -99,4 +99,31 @@ test('a live serial line without a header says how one looks; one with a header 
 	await page.getByRole('button', { name: 'Begin, hands free' }).click();
 	await expect(heading(page)).toHaveText('Left side down', { timeout: 20_000 });
 	await expect(page.getByText('is in', { exact: true })).toBeVisible();
+});
+
+test('calibrations of a sensor stand beside one another, by date and by temperature, in the record and at the bench', async ({
+	page,
+}) => {
+	await openDemo(page);
+	await page.goto('/aircraft/demo-dunlin/due');
+	await page.getByRole('link', { name: /^History: Accelerometer/ }).click();
+	await expect(heading(page)).toHaveText(/offset z moved by 0\.04\d* m\/s², more than it is uncertain/);
+	await page.getByRole('radio', { name: 'Temperature' }).click();
+	await expect(page.getByText(/Offset z changes by 0\.006\d* ± 0\.0\d+ m\/s² per °C/)).toBeVisible();
+	await expectAccessible(page, 'history');
+	await page.goto('/aircraft/demo-dunlin/history/vision');
+	await expect(heading(page)).toContainText('nothing is on record yet');
+
+	await page.goto('/session/demo-open/bench/measure-six-faces');
+	await page.getByLabel('Temperature, where known').fill('7');
+	await page
+		.getByRole('button', { name: /^Try it/ })
+		.first()
+		.click();
+	await expect(page.getByRole('columnheader', { name: 'now' })).toBeVisible();
+	await expect(page.getByText('Beside the earlier ones')).toBeVisible();
+	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page.getByText('practice: counts in this session only')).toBeVisible();
+	await page.goto('/aircraft/demo-dunlin/history/accelerometer');
+	await expect(page.getByText('practice, not evidence · 7 °C')).toBeVisible();
 });

@@ -1,6 +1,7 @@
 import { sensorsOf } from '../core/due/due';
 import { IDENTITY } from '../core/frames/mat3';
 import { seededRng } from '../core/frames/random';
+import { accelKept } from '../core/inertial/kept';
 import { fitAccelerometer } from '../core/inertial/accelFit';
 import { reviewStillGyro } from '../core/inertial/gyro';
 import type { Aircraft, Backup, Pack, Site } from '../schema/records';
@@ -142,7 +143,11 @@ export function makeDemo(now: Date): Backup {
 		pack('demo-c1', 'C-1', 'demo-curlew', 8, '2026-07-15', 16_000, 6),
 	];
 	const made = [
-		...aircraft.map((craft, k) => benchBook(craft, sites[2], day(46 - 2 * k, 15), 71 + k)),
+		...aircraft.map((craft, k) =>
+			k === 0
+				? benchBook(craft, sites[2], day(46 + COLD.length * DAYS_BETWEEN, 15), 71, COLD)
+				: benchBook(craft, sites[2], day(46 - 2 * k, 15), 71 + k),
+		),
 		cleanSession(aircraft[0], sites[0], 'demo-d3', day(24, 9, 10)),
 		stoppedSession(aircraft[0], sites[0], 'demo-d3', day(16, 13, 40)),
 		windySession(aircraft[1], sites[1], 'demo-a2', day(10, 10, 20)),
@@ -217,8 +222,14 @@ const openSession = (aircraft: Aircraft, site: Site, packId: string, at: string)
 		.station('site')
 		.siteField(61, { ...NO_FAULTS, offsets: false });
 
+/** The accelerometer of the made-up fleet changes with temperature, m/s² per °C, along z. */
+const OFFSET_PER_C = 0.006;
+const DAYS_BETWEEN = 4;
+/** Temperatures of the mornings on which Dunlin's was measured before, °C. */
+const COLD = [3, 24, 9] as const;
+
 /** What was measured and done on an aircraft's bench before the season: its bench book. */
-function benchBook(aircraft: Aircraft, site: Site, at: string, seed: number) {
+function benchBook(aircraft: Aircraft, site: Site, at: string, seed: number, mornings: readonly number[] = []) {
 	const scribe = new Scribe(
 		`bench-${aircraft.id}`,
 		`Bench book of ${aircraft.name}`,
@@ -230,35 +241,42 @@ function benchBook(aircraft: Aircraft, site: Site, at: string, seed: number) {
 		'bench',
 	);
 	const rng = seededRng(seed);
+	const sixFaces = (temperatureC: number) => {
+		const accel = recordPoses(
+			{
+				faces: ['belly', 'back', 'left', 'right', 'nose', 'tail', 'belly'],
+				holdS: 2.5,
+				offsetMps2: [0.2, -0.1, 0.25 + OFFSET_PER_C * (temperatureC - 16)],
+				matrix: IDENTITY,
+				noiseMps2: 0.03,
+				sloppyDeg: 3,
+			},
+			rng,
+		);
+		const found = fitAccelerometer({ accel, rawUnit: 'm/s2' });
+		const level = { label: 'Raw level is off by', value: found.levelErrorDeg, unit: '°' };
+		scribe.bench(
+			'six-faces',
+			'accelerometer',
+			'bench log',
+			{
+				...found,
+				headline: `Raw level is off by ${found.levelErrorDeg?.toFixed(1)}°; corrected it is right`,
+				figures: [level, ...accelKept(found)],
+			},
+			temperatureC,
+		);
+	};
+	// Dunlin was measured on colder and warmer mornings first.
+	for (const temperatureC of mornings) {
+		sixFaces(temperatureC);
+		scribe.wait(DAYS_BETWEEN);
+	}
 	const temperatureC = 16;
 	for (const sensor of sensorsOf(aircraft)) {
 		if (sensor === 'compass') continue;
-		if (sensor === 'accelerometer') {
-			const accel = recordPoses(
-				{
-					faces: ['belly', 'back', 'left', 'right', 'nose', 'tail'],
-					holdS: 2.5,
-					offsetMps2: [0.2, -0.1, 0.25],
-					matrix: IDENTITY,
-					noiseMps2: 0.03,
-					sloppyDeg: 3,
-				},
-				rng,
-			);
-			const found = fitAccelerometer({ accel, rawUnit: 'm/s2' });
-			const figures = [{ label: 'Raw level is off by', value: found.levelErrorDeg, unit: '°' }];
-			scribe.bench(
-				'six-faces',
-				sensor,
-				'bench log',
-				{
-					...found,
-					headline: `Raw level is off by ${found.levelErrorDeg?.toFixed(1)}°; corrected it is right`,
-					figures,
-				},
-				temperatureC,
-			);
-		} else if (sensor === 'gyro') {
+		if (sensor === 'accelerometer') sixFaces(temperatureC);
+		else if (sensor === 'gyro') {
 			const gyro = recordGyro(
 				{ forS: 30, biasRadps: [0.004, -0.003, 0.002], noiseRadps: 0.004, walk: 3e-5, warmUpRadps: 0, knocked: false },
 				rng,

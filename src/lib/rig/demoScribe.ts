@@ -72,6 +72,12 @@ export class Scribe {
 		return new Date(this.#at).toISOString().slice(0, 10);
 	}
 
+	/** Days go by before the next entry. */
+	wait(days: number): this {
+		this.#at += days * 86_400_000;
+		return this;
+	}
+
 	write(station: StationId, payload: EntryPayload): this {
 		this.#at += 70_000;
 		const seq = this.entries.length;

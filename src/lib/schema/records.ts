@@ -150,6 +150,8 @@ export const calibrationSchema = z.object({
 	accepted: z.enum(['accepted', 'kept-aside']),
 	sourceName: z.string().max(200),
 	hardIronUt: z.tuple([z.number(), z.number(), z.number()]),
+	/** One standard deviation of each offset; older records have none. */
+	hardIronSigmaUt: z.tuple([z.number(), z.number(), z.number()]).optional(),
 	softIron: z.array(z.array(z.number()).length(3)).length(3),
 	fieldUt: z.number(),
 	headingSigmaDeg: z.number(),

@@ -1,4 +1,5 @@
 import { CHAIN_START, link } from '$lib/core/record/chain';
+import { keptOf, type Kept } from '$lib/core/record/history';
 import {
 	aircraftSchema,
 	entryBodySchema,
@@ -81,6 +82,17 @@ export async function lastDone(aircraftId: string, asOf = now(), except?: string
 			found.set(payload.sensor, entry);
 	}
 	return found;
+}
+
+/** All that the record holds of a sensor of an aircraft, oldest first: kept aside and practice too. */
+export async function listKept(aircraftId: string, sensor: Sensor): Promise<Kept[]> {
+	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
+	return all
+		.toSorted((a, b) => (a.at < b.at ? -1 : 1))
+		.flatMap((entry) => {
+			const kept = keptOf(entry, sensor);
+			return kept ? [kept] : [];
+		});
 }
 
 const benchId = (aircraftId: string) => `bench-${aircraftId}`;

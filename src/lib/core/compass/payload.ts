@@ -16,6 +16,7 @@ export function calibrationPayload(
 		accepted,
 		sourceName,
 		hardIronUt,
+		hardIronSigmaUt: uncertainty.hardIronUt,
 		softIron,
 		fieldUt,
 		headingSigmaDeg: uncertainty.headingDeg,

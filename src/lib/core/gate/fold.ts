@@ -1,3 +1,4 @@
+import { showSigma } from '../frames/words';
 import type { Reason, Verdict } from '../../schema/common';
 import type { Aircraft, Entry, Mark, StationId } from '../../schema/records';
 import { latestByTask, runChecklist } from '../checklist/run';
@@ -128,7 +129,7 @@ function compassState(evidence: SessionEvidence, latest: Map<string, Entry>): Ta
 			title:
 				verdict === 'fail'
 					? 'The accepted compass calibration does not hold'
-					: `The heading is known to ±${headingSigmaDeg.toFixed(1)}°`,
+					: `The heading is known to ±${showSigma(headingSigmaDeg)}°`,
 			detail: `Wanted ±${limit.toFixed(1)}°. Calibrated from ${entry.payload.sourceName}.`,
 			reasons,
 			next: verdict === 'pass' && !loose ? '' : 'Calibrate the compass again',

@@ -65,6 +65,7 @@
 			done={view.bundle.done}
 			{measureHref}
 			guideHref={(s) => view.href('bench', `guide-${s}`)}
+			historyHref={(s) => `/aircraft/${aircraft.id}/history/${s}`}
 		/>
 	</div>
 	{#if here.length > 0}

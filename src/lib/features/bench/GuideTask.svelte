@@ -4,12 +4,14 @@
 	import { recipesFor } from '$lib/core/guide/recipes';
 	import GuideBody from '$lib/features/guide/GuideBody.svelte';
 	import { GuideState } from '$lib/features/guide/guideState.svelte';
+	import TemperatureField from '$lib/features/instruments/TemperatureField.svelte';
 	import Sheet from '$lib/features/session/Sheet.svelte';
 	import { getSessionView } from '$lib/features/session/sessionView.svelte';
 	import { sensorSchema, type StationId } from '$lib/schema/records';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { done, failed } from '$lib/ui/notify';
+	import { lastTemperature } from './warmth';
 
 	/** The aircraft's own routine as a procedure of the session. */
 	let { station, sensor: asked }: { station: StationId; sensor: string } = $props();
@@ -32,11 +34,14 @@
 					: work.finding.headline,
 	);
 
+	let temperatureC = $state(lastTemperature(view.bundle.entries));
+
 	async function keep() {
 		if (!work || !sensor) return;
 		try {
 			const { latDeg, lonDeg, altM } = site;
-			await view.record(station, { ...work.payload(sensor), place: { latDeg, lonDeg, altM } });
+			const warm = temperatureC === null ? {} : { temperatureC };
+			await view.record(station, { ...work.payload(sensor), ...warm, place: { latDeg, lonDeg, altM } });
 			done('Recorded');
 			await goto(view.href('bench', 'bench-due'));
 		} catch (error) {
@@ -49,6 +54,7 @@
 	<Sheet {title} lead="Guided · {name.toLowerCase()} of {aircraft.name}" name="Guided: {name}">
 		{#snippet margin()}
 			<Caution>The maker’s manual stands above this routine. Anything strange: stop, disconnect.</Caution>
+			<div class="mt-4"><TemperatureField bind:value={temperatureC} /></div>
 			{#if aircraft.manual}<p class="mt-4"><b>Manual:</b> {aircraft.manual}</p>{/if}
 			<p class="text-ink-2">
 				No data leave this aircraft: the record says what was done and what it showed. The verification hover tells

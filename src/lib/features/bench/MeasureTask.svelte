@@ -1,14 +1,20 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
 	import { InstrumentState } from '$lib/features/instruments/instrumentState.svelte';
 	import InstrumentView from '$lib/features/instruments/InstrumentView.svelte';
+	import { payloadOf } from '$lib/features/instruments/payload';
 	import { findInstrument } from '$lib/features/instruments/registry';
+	import TemperatureField from '$lib/features/instruments/TemperatureField.svelte';
 	import { getSessionView } from '$lib/features/session/sessionView.svelte';
 	import type { StationId, TestPayload } from '$lib/schema/records';
+	import { live } from '$lib/store/live.svelte';
+	import { listKept } from '$lib/store/repository';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { done, failed } from '$lib/ui/notify';
+	import { lastTemperature } from './warmth';
 
-	/** An instrument as a procedure of the session: its finding becomes an entry of it. */
+	/** An instrument as a procedure of the session: its finding becomes an entry of it, beside the earlier ones. */
 	let { station, id }: { station: StationId; id: string } = $props();
 	const view = getSessionView();
 	const { aircraft, site } = view.bundle;
@@ -23,15 +29,28 @@
 			() => date,
 		);
 	$effect(() => () => work?.dispose());
+	let temperatureC = $state(lastTemperature(view.bundle.entries));
+	const sensor = instrument?.sensor;
+	const earlier = live(
+		async () => (sensor ? listKept(aircraft.id, sensor) : []),
+		() => sensor,
+	);
 
 	async function accept(payload: TestPayload) {
 		try {
-			await view.record(station, payload);
+			await view.record(station, { ...payload, ...(temperatureC === null ? {} : { temperatureC }) });
 			done('Recorded');
 			await goto(view.href('bench', 'bench-due'));
 		} catch (error) {
 			failed(error);
 		}
+	}
+	/** The finding as the history would take it, so that it stands beside the earlier ones before it is kept. */
+	function withNow() {
+		if (!work) return [];
+		const { figures, verdict, headline, sourceName } = payloadOf(work.instrument, work, site);
+		const at = new Date().toISOString();
+		return [...(earlier.current ?? []), { at, figures, verdict, headline, sourceName, temperatureC, practice: false }];
 	}
 </script>
 
@@ -42,7 +61,15 @@
 		rotors={aircraft.rotors}
 		lead="{work.instrument.title} of {aircraft.name}"
 		onaccept={(payload) => void accept(payload)}
-	/>
+	>
+		{#snippet aside()}<div class="mt-4"><TemperatureField bind:value={temperatureC} /></div>{/snippet}
+		{#snippet beside()}
+			{#if sensor && (earlier.current ?? []).length > 0}
+				<h2 class="mt-6 mb-1">Beside the earlier ones</h2>
+				<EarlierFigures kept={withNow()} now />
+			{/if}
+		{/snippet}
+	</InstrumentView>
 {:else}
 	<Empty title="There is no such instrument"><a href={view.href('bench')}>Back to the bench</a></Empty>
 {/if}

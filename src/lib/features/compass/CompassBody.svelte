@@ -1,8 +1,9 @@
 <script lang="ts">
+	import { showSigma } from '$lib/core/frames/words';
 	import { compassLimits } from '$lib/core/compass/limits';
 	import type { Mat3 } from '$lib/core/frames/mat3';
 	import { cross, normalise, type Vec3 } from '$lib/core/frames/vec3';
-	import type { CalibrationPayload } from '$lib/schema/records';
+	import type { Kept } from '$lib/core/record/history';
 	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';
 	import BigCue from '$lib/ui/BigCue.svelte';
 	import Button from '$lib/ui/Button.svelte';
@@ -24,10 +25,10 @@
 		date: string;
 		aircraftName: string;
 		rotors: number;
-		last: CalibrationPayload | null;
+		earlier?: readonly Kept[];
 		onaccept?: (accepted: 'accepted' | 'kept-aside') => void;
 	};
-	let { state: work, place, date, aircraftName, rotors, last, onaccept }: Props = $props();
+	let { state: work, place, date, aircraftName, rotors, earlier = [], onaccept }: Props = $props();
 
 	/** The pose asked for, nose to the north: what the sketch shows. */
 	const poseAttitude = $derived.by((): Mat3 => {
@@ -97,7 +98,7 @@
 		<div>
 			<Figure
 				label="Heading would be known to"
-				value={sigma === null ? '–' : `±${sigma < 10 ? sigma.toFixed(1) : sigma.toFixed(0)}`}
+				value={sigma === null ? '–' : `±${sigma < 10 ? showSigma(sigma) : sigma.toFixed(0)}`}
 				unit="°"
 				size="huge"
 			/>
@@ -141,7 +142,7 @@
 	<CompassResult
 		answer={work.answer}
 		points={work.points}
-		{last}
+		{earlier}
 		{aircraftName}
 		recording={work.recording}
 		{onaccept}
@@ -155,7 +156,7 @@
 		clock={showClock(work.recording.atS)}
 		words="{work.title}."
 		progress={work.progress}
-		figure={sigma === null ? '' : `±${sigma.toFixed(1)}°`}
+		figure={sigma === null ? '' : `±${showSigma(sigma)}°`}
 		wanted="until ±{work.limitDeg.toFixed(1)}°"
 		onstop={() => void work.finish()}
 		onclose={() => (work.big = false)}

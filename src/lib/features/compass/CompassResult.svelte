@@ -1,55 +1,37 @@
 <script lang="ts">
 	import type { CompassAnswer } from '$lib/schema/compass';
-	import type { CalibrationPayload } from '$lib/schema/records';
+	import { calibrationPayload } from '$lib/core/compass/payload';
+	import { keptOf, type Kept } from '$lib/core/record/history';
+	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
 	import type { Recording } from '$lib/features/instruments/recording.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import LinePlot from '$lib/ui/LinePlot.svelte';
 	import SphereMap from '$lib/ui/SphereMap.svelte';
 	import { download } from '$lib/ui/download';
+	import { showSigma } from '$lib/core/frames/words';
 
 	type Props = {
 		answer: CompassAnswer;
 		points: (readonly [number, number, number])[];
-		last: CalibrationPayload | null;
+		/** Calibrations of this aircraft on record. */
+		earlier: readonly Kept[];
 		aircraftName: string;
 		recording: Recording;
 		onaccept?: (accepted: 'accepted' | 'kept-aside') => void;
 		onrepeat: () => void;
 	};
-	let { answer, points, last, aircraftName, recording, onaccept, onrepeat }: Props = $props();
+	let { answer, points, earlier, aircraftName, recording, onaccept, onrepeat }: Props = $props();
 
 	const refused = $derived(answer.hardIronUt === null);
 	const errors = $derived(
 		(answer.headingErrors ?? []).map(({ headingDeg, errorDeg }) => ({ x: headingDeg, y: errorDeg })),
 	);
-	const rows = $derived.by(() => {
-		const { hardIronUt, softIron, fieldUt, uncertainty } = answer;
-		if (!hardIronUt || !softIron || !uncertainty || fieldUt === null) return [];
-		const axis = ['x', 'y', 'z'];
-		return [
-			...axis.map((k, i) => ({
-				label: `Offset ${k}, µT`,
-				now: hardIronUt[i].toFixed(1),
-				sigma: uncertainty.hardIronUt[i].toFixed(2),
-				before: last?.hardIronUt[i].toFixed(1) ?? '–',
-				moved: last ? (hardIronUt[i] - last.hardIronUt[i]).toFixed(1) : '–',
-			})),
-			...axis.map((k, i) => ({
-				label: `Gain ${k}`,
-				now: softIron[i][i].toFixed(3),
-				sigma: '',
-				before: last?.softIron[i][i].toFixed(3) ?? '–',
-				moved: last ? (softIron[i][i] - last.softIron[i][i]).toFixed(3) : '–',
-			})),
-			{
-				label: 'Strength found, µT',
-				now: fieldUt.toFixed(1),
-				sigma: '',
-				before: last?.fieldUt.toFixed(1) ?? '–',
-				moved: last ? (fieldUt - last.fieldUt).toFixed(1) : '–',
-			},
-		];
+	/** These values among the earlier ones, as the history would take them. */
+	const beside = $derived.by((): Kept[] => {
+		const payload = calibrationPayload(answer, 'accepted', recording.sourceName, { latDeg: 0, lonDeg: 0, altM: 0 });
+		const now = payload && keptOf({ at: new Date().toISOString(), payload }, 'compass');
+		return now ? [...earlier, now] : [];
 	});
 
 	function saveSamples() {
@@ -82,7 +64,7 @@
 	<div class="mt-4 flex flex-wrap gap-x-12 gap-y-3">
 		<Figure
 			label="Heading known to"
-			value="±{answer.uncertainty?.headingDeg.toFixed(1)}"
+			value="±{showSigma(answer.uncertainty?.headingDeg ?? 0)}"
 			unit="°"
 			size="huge"
 			note="one standard deviation, worst heading"
@@ -128,8 +110,9 @@
 </div>
 {#if onaccept && answer.verdict !== 'fail'}
 	<p class="mt-2 text-[15px] text-ink-2">
-		Enter them in the aircraft and restart it, or let its own routine do so here and now; the old values stay at hand in
-		the record. A verification hover is asked for at the Hover station.
+		Enter them in the aircraft, or let its own routine do so here and now. <b>Then switch it off and on again:</b> many aircraft
+		take new values only then. The old ones stay at hand in the record, and a verification hover is asked for at the Hover
+		station.
 	</p>
 {/if}
 
@@ -145,34 +128,6 @@
 			height={210}
 		/>
 	{/if}
-	{#if rows.length > 0}
-		<div>
-			<p class="m-0 font-semibold">
-				{last ? 'Beside the last accepted values' : 'Values found; there are none to compare with'}
-			</p>
-			<table class="mt-1">
-				<thead>
-					<tr
-						><th scope="col">value</th><th scope="col" class="num">now</th><th scope="col" class="num">±</th><th
-							scope="col"
-							class="num">last</th
-						><th scope="col" class="num">moved</th></tr
-					>
-				</thead>
-				<tbody>
-					{#each rows as row (row.label)}
-						<tr>
-							<td>{row.label}</td>
-							<td class="num font-bold">{row.now}</td>
-							<td class="num text-[14px] text-ink-2">{row.sigma}</td>
-							<td class="num">{row.before}</td>
-							<td class="num">{row.moved}</td>
-						</tr>
-					{/each}
-				</tbody>
-			</table>
-		</div>
-	{/if}
 	{#if points.length > 0}
 		<div>
 			<p class="m-0 mb-1 font-semibold">
@@ -184,3 +139,30 @@
 		</div>
 	{/if}
 </div>
+
+{#if beside.length > 0}
+	<section class="hairline mt-5 pt-4">
+		<h2 class="mt-0 mb-1">
+			{earlier.length > 0 ? 'Beside the earlier calibrations' : 'Values found; there are none to compare with'}
+		</h2>
+		{#if earlier.length > 0}
+			<EarlierFigures kept={beside} now />
+		{:else}
+			<table class="mt-1">
+				<thead
+					><tr><th scope="col">value</th><th scope="col" class="num">now</th><th scope="col" class="num">±</th></tr
+					></thead
+				>
+				<tbody>
+					{#each beside[0].figures as { label, value, unit, sigma } (label)}
+						<tr>
+							<td>{label}{unit ? `, ${unit}` : ''}</td>
+							<td class="num font-bold">{value?.toFixed(unit === '' ? 3 : 1) ?? '–'}</td>
+							<td class="num text-[14px] text-ink-2">{sigma?.toFixed(2) ?? ''}</td>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+		{/if}
+	</section>
+{/if}

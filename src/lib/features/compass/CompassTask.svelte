@@ -1,6 +1,8 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { calibrationPayload } from '$lib/core/compass/payload';
+	import { live } from '$lib/store/live.svelte';
+	import { listKept } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import Sheet from '$lib/features/session/Sheet.svelte';
@@ -15,6 +17,10 @@
 	const date = new Date().toISOString().slice(0, 10);
 	const work = new CompassState(() => ({ ...place, date, limitDeg: aircraft.compassHeadingLimitDeg }));
 	const last = $derived(view.compassInForce);
+	const earlier = live(
+		() => listKept(aircraft.id, 'compass'),
+		() => aircraft.id,
+	);
 
 	$effect(() => () => work.dispose());
 
@@ -48,7 +54,7 @@
 		{date}
 		aircraftName={aircraft.name}
 		rotors={aircraft.rotors}
-		{last}
+		earlier={earlier.current ?? []}
 		onaccept={accept}
 	/>
 </Sheet>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { showSigma } from '$lib/core/frames/words';
 	import type { CalibrationPayload } from '$lib/schema/records';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
@@ -32,7 +33,7 @@
 	{/if}
 	{#if last}
 		<p class="text-[15px] text-ink-2">
-			In force: heading known to ±{last.headingSigmaDeg.toFixed(1)}°, from {last.sourceName}.
+			In force: heading known to ±{showSigma(last.headingSigmaDeg)}°, from {last.sourceName}.
 		</p>
 	{/if}
 {/if}

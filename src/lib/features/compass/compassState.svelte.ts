@@ -1,3 +1,4 @@
+import { showSigma } from '$lib/core/frames/words';
 import type { Cue } from '$lib/core/compass/cue';
 import { compassLimits } from '$lib/core/compass/limits';
 import { fieldAt } from '$lib/core/earth/field';
@@ -90,7 +91,7 @@ export class CompassState {
 		if (answer.verdict === 'fail') return answer.reasons[0].text;
 		const sigma = answer.uncertainty?.headingDeg ?? NaN;
 		const before = answer.headingErrorDeg?.before ?? NaN;
-		return `The heading is known to ±${sigma.toFixed(1)}°; uncorrected it would be wrong by up to ${before.toFixed(0)}°`;
+		return `The heading is known to ±${showSigma(sigma)}°; uncorrected it would be wrong by up to ${before.toFixed(0)}°`;
 	});
 
 	begin(source: Source): void {

@@ -16,9 +16,11 @@
 		/** Null where it cannot be measured. */
 		measureHref: (sensor: Sensor) => string | null;
 		guideHref: (sensor: Sensor) => string;
+		/** All calibrations of it on record. */
+		historyHref: (sensor: Sensor) => string;
 		more?: Snippet<[SensorDue]>;
 	};
-	let { list, done, measureHref, guideHref, more }: Props = $props();
+	let { list, done, measureHref, guideHref, historyHref, more }: Props = $props();
 	let opened = $state<Sensor | null>(null);
 </script>
 
@@ -48,7 +50,11 @@
 						{#if item.due}<p class="m-0 text-[14px] text-ink-2">{item.chosen.reasons[0]?.text}</p>{/if}
 						{#if item.notHere}<p class="m-0 text-[14px] font-semibold text-hold">{item.notHere.text}</p>{/if}
 					</td>
-					<td class="text-ink-2">{last ? showDate(last.at) : 'not on record'}</td>
+					<td class="text-ink-2">
+						{#if last}<a href={historyHref(item.sensor)} aria-label="History: {item.name}, last {showDate(last.at)}"
+								>{showDate(last.at)}</a
+							>{:else}not on record{/if}
+					</td>
 					{#each item.schools as { school, due } (school)}
 						<td class="text-center! {school === item.chosen.school ? 'bg-action-soft font-semibold' : ''}">
 							<span class="inline-flex flex-col items-center gap-0.5"

@@ -1,7 +1,9 @@
 <script lang="ts">
+	import { showSigma } from '$lib/core/frames/words';
 	import { thresholdsFor, type DueThresholds } from '$lib/core/due/due';
 	import { dueCalendar } from '$lib/core/record/calendarFile';
 	import FieldInput from '$lib/features/instruments/FieldInput.svelte';
+	import TemperatureField from '$lib/features/instruments/TemperatureField.svelte';
 	import type { NumberField } from '$lib/features/instruments/instrument';
 	import SitePicker from '$lib/features/instruments/SitePicker.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
@@ -11,6 +13,8 @@
 	import { listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
+	import { formatQuantity } from '$lib/core/frames/units';
+	import { units } from '$lib/ui/preferences.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
 	import { download } from '$lib/ui/download';
 	import { showDate } from '$lib/ui/format';
@@ -145,21 +149,7 @@
 		{#snippet actions()}<Button href="/aircraft/{id}">The aircraft</Button>{/snippet}
 		{#snippet margin()}
 			<SitePicker {site} onsite={(next) => (siteId = next)} />
-			<FieldInput
-				field={{
-					kind: 'number',
-					id: 't',
-					label: 'Temperature now',
-					unit: '°C',
-					quantity: 'temperature',
-					min: -40,
-					max: 60,
-					optional: true,
-					start: null,
-				}}
-				value={temperatureC}
-				onchange={(v) => (temperatureC = typeof v === 'number' ? v : null)}
-			/>
+			<TemperatureField bind:value={temperatureC} label="Temperature now" />
 			<h2 class="mt-5 mb-1">Three schools</h2>
 			{#each list[0]?.schools ?? [] as school (school.school)}
 				<p class="mt-0 mb-2 text-[15px]">
@@ -197,6 +187,7 @@
 			done={stored.current?.done ?? new Map()}
 			measureHref={(sensor) => (INSTRUMENT_OF[sensor] ? `/instruments/${INSTRUMENT_OF[sensor]}` : null)}
 			guideHref={(sensor) => `/aircraft/${id}/guide/${sensor}`}
+			historyHref={(sensor) => `/aircraft/${id}/history/${sensor}`}
 		>
 			{#snippet more(item)}
 				<label class="grid content-start gap-1">
@@ -229,14 +220,14 @@
 								<p class="m-0">
 									{payload.kind === 'test'
 										? payload.headline
-										: `Heading known to ±${payload.headingSigmaDeg.toFixed(1)}°`}
+										: `Heading known to ±${showSigma(payload.headingSigmaDeg)}°`}
 								</p>
 								<p class="m-0 text-[14px] text-ink-2">
 									{payload.task.replaceAll('-', ' ')} · {showDate(entry.at)} · {entry.by} · {payload.sourceName}{payload.kind ===
 										'test' && payload.practice
 										? ' · practice, not evidence'
 										: ''}{payload.kind === 'test' && payload.temperatureC !== undefined
-										? ` · ${payload.temperatureC.toFixed(0)} °C`
+										? ` · ${formatQuantity(payload.temperatureC, 'temperature', units())}`
 										: ''}
 								</p>
 							</div>

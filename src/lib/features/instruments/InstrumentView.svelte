@@ -2,6 +2,7 @@
 	import Sheet from '$lib/features/session/Sheet.svelte';
 	import { inField } from '$lib/features/shell/keys';
 	import type { TestPayload } from '$lib/schema/records';
+	import type { Snippet } from 'svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
@@ -32,10 +33,13 @@
 		/** Drawn where a pose is asked for. */
 		rotors?: number;
 		onsite?: (id: string) => void;
+		/** More for the margin, and what stands below a finding. */
+		aside?: Snippet;
+		beside?: Snippet;
 		/** In a session the finding is accepted there; alone it is kept in an aircraft's bench book. */
 		onaccept?: (payload: TestPayload) => void;
 	};
-	let { work, site, lead, rotors = 4, onsite, onaccept }: Props = $props();
+	let { work, site, lead, rotors = 4, onsite, aside, beside, onaccept }: Props = $props();
 
 	const holds = new HoldState((file, practice) => {
 		void work.takeFile(file, { practice, name: `${practice ? 'practice: ' : ''}${holds.recording.sourceName}` });
@@ -75,6 +79,7 @@
 	{/snippet}
 	{#snippet margin()}
 		{#if instrument.caution}<Caution>{instrument.caution}</Caution>{/if}
+		{@render aside?.()}
 		{#if instrument.needsSite && onsite}<div class="mt-4"><SitePicker {site} {onsite} /></div>{/if}
 		{#if finding}<h2 class="mt-5 mb-1">Why</h2>
 			<Reasons reasons={[...finding.reasons]} />{/if}
@@ -97,6 +102,7 @@
 						Practice data, made on this device. Nothing of it is evidence.
 					</p>{/if}
 				<FindingView {finding} pictureUrl={work.pictureUrl} />
+				{@render beside?.()}
 				{#if work.recorded}
 					{@const { recorded } = work}
 					<div class="no-print mt-4">

@@ -143,7 +143,7 @@
 	{/snippet}
 	<div bind:this={sheet}>
 		{#if id === 'compass'}
-			<CompassBody state={compass} place={site} {date} aircraftName="aircraft" rotors={4} last={null} />
+			<CompassBody state={compass} place={site} {date} aircraftName="aircraft" rotors={4} />
 		{:else if id === 'position'}
 			<PositionBody state={position} place={site} {date} />
 		{:else}

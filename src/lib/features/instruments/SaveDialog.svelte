@@ -7,7 +7,7 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
-	import FieldInput from './FieldInput.svelte';
+	import TemperatureField from './TemperatureField.svelte';
 
 	/** Keeps a finding in the bench book of an aircraft, signed, with the temperature it was made at. */
 	type Props = {
@@ -75,21 +75,7 @@
 			<span class="text-[15px] text-ink-2">Measured by</span>
 			<input class="field-input" bind:value={pilot} maxlength="120" />
 		</label>
-		<FieldInput
-			field={{
-				kind: 'number',
-				id: 'temperature',
-				label: 'Temperature, where known',
-				unit: '°C',
-				quantity: 'temperature',
-				min: -40,
-				max: 60,
-				optional: true,
-				start: null,
-			}}
-			value={temperatureC}
-			onchange={(v) => (temperatureC = typeof v === 'number' ? v : null)}
-		/>
+		<TemperatureField bind:value={temperatureC} />
 		{#if missing}<p class="m-0 font-semibold text-hold" role="alert">{missing}</p>{/if}
 		<div class="flex gap-3"><Button kind="primary" type="submit">Keep it</Button></div>
 	</form>

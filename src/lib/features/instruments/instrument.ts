@@ -3,7 +3,7 @@ import type { Quantity, UnitSystem } from '$lib/core/frames/units';
 import { InputError } from '$lib/core/frames/inputError';
 import type { Choices, Role } from '$lib/core/record/columns';
 import type { Reason, Verdict } from '$lib/schema/common';
-import type { Sensor, Site } from '$lib/schema/records';
+import type { RecordedFigure, Sensor, Site } from '$lib/schema/records';
 import type { RecorderKind } from '$lib/sources/recorder';
 import type { Switch } from './FaultPicker.svelte';
 import type { Taken } from './tableFlow.svelte';
@@ -151,6 +151,8 @@ export interface Finding {
 	verdict: Verdict;
 	reasons: readonly Reason[];
 	figures: readonly ShownFigure[];
+	/** Values that are kept in the record beside the figures, to be compared later. */
+	kept?: readonly RecordedFigure[];
 	plots: readonly Plot[];
 	tables: readonly Table[];
 	/** The core's own answer, for the JSON export. */

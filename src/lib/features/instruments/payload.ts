@@ -3,6 +3,7 @@ import type { Instrument } from './instrument';
 import type { InstrumentState } from './instrumentState.svelte';
 
 const MOST_HEADLINE = 400;
+const MOST_FIGURES = 40;
 
 /** A finding as it is kept: headline, figures and reasons, whose data they were, and where. */
 export function payloadOf(instrument: Instrument, work: InstrumentState, site: Site): TestPayload {
@@ -17,12 +18,14 @@ export function payloadOf(instrument: Instrument, work: InstrumentState, site: S
 		...(site.id ? { place: { latDeg, lonDeg, altM } } : {}),
 		sourceName: work.sourceName.slice(0, 200),
 		headline: finding.headline.slice(0, MOST_HEADLINE),
-		figures: finding.figures.slice(0, 40).map(({ label, value, unit, sigma }) => ({
-			label,
-			value,
-			unit,
-			...(typeof sigma === 'number' ? { sigma } : {}),
-		})),
+		figures: [...finding.figures, ...(finding.kept ?? [])]
+			.slice(0, MOST_FIGURES)
+			.map(({ label, value, unit, sigma }) => ({
+				label,
+				value,
+				unit,
+				...(typeof sigma === 'number' ? { sigma } : {}),
+			})),
 		verdict: finding.verdict,
 		reasons: [...finding.reasons],
 	};

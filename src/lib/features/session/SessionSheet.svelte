@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { showSigma } from '$lib/core/frames/words';
 	import { verifyChain } from '$lib/core/record/chain';
 	import { packSession } from '$lib/core/record/archive';
 	import { stationTitle } from '$lib/core/gate/stations';
@@ -34,7 +35,7 @@
 				return `${item?.text ?? payload.task}:${value} ${outcome}${payload.reason ? ` (${payload.reason})` : ''}`;
 			}
 			case 'calibration':
-				return `Compass ${payload.accepted === 'accepted' ? 'accepted' : 'kept aside'}: heading ±${payload.headingSigmaDeg.toFixed(1)}°, offsets ${payload.hardIronUt.map((v) => v.toFixed(1)).join(', ')} µT, from ${payload.sourceName}`;
+				return `Compass ${payload.accepted === 'accepted' ? 'accepted' : 'kept aside'}: heading ±${showSigma(payload.headingSigmaDeg)}°, offsets ${payload.hardIronUt.map((v) => v.toFixed(1)).join(', ')} µT, from ${payload.sourceName}`;
 			case 'test':
 				return `${payload.headline} (${payload.figures
 					.filter(({ value }) => value !== null)

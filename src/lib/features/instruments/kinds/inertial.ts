@@ -3,6 +3,7 @@ import { DEG } from '$lib/core/frames/angles';
 import type { Mat3 } from '$lib/core/frames/mat3';
 import { seededRng } from '$lib/core/frames/random';
 import { FIVE_FACES, ONE_HOLD, REST, SETTLE, SIX_FACES } from '$lib/core/guide/holds';
+import { accelKept } from '$lib/core/inertial/kept';
 import { inertialLimits } from '$lib/core/inertial/limits';
 import { ACCEL_LOG, GYRO_LOG, PRESSURE_LOG } from '$lib/core/record/columns';
 import {
@@ -21,6 +22,7 @@ import { accelFile, csvFile, has, points, series, taken } from '../make';
 import { ATTITUDE } from './attitude';
 
 const RAD = 1 / DEG;
+const AXES = ['x', 'y', 'z'] as const;
 const faces = (answer: { poses: { face: string }[] }) => answer.poses.map(({ face }) => face).join(', ');
 
 const BENT: Mat3 = [
@@ -134,6 +136,7 @@ const sixFaces: Instrument = {
 				},
 				{ label: 'Faces held', value: 6 - answer.missingFaces.length, unit: 'of 6', digits: 0, note: faces(answer) },
 			],
+			kept: accelKept(answer),
 			plots: [
 				{
 					kind: 'lines',
@@ -254,6 +257,13 @@ const gyro: Instrument = {
 					note: `limit ${(inertialLimits.gyroDriftRadps.value * RAD).toFixed(2)}`,
 				},
 			],
+			kept: AXES.map((k, i) => ({
+				label: `Bias ${k}`,
+				value: answer.biasRadps ? answer.biasRadps[i] * RAD : null,
+				unit: '°/s',
+				// A bias is as uncertain as it wanders.
+				...(answer.biasInstabilityRadps ? { sigma: answer.biasInstabilityRadps[i] * RAD } : {}),
+			})),
 			plots: allan
 				? [
 						{

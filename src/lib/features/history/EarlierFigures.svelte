@@ -1,0 +1,114 @@
+<script lang="ts">
+	import { historyOf, type FigureHistory, type Kept } from '$lib/core/record/history';
+	import Choice from '$lib/ui/Choice.svelte';
+	import LinePlot from '$lib/ui/LinePlot.svelte';
+	import { showDate } from '$lib/ui/format';
+
+	/** The figures of a sensor through its calibrations: what moved, and by more than it is uncertain or not. */
+	let { kept, now = false }: { kept: readonly Kept[]; /** The last is not on record yet. */ now?: boolean } = $props();
+
+	const MOST_COLUMNS = 3;
+	const DAY_MS = 86_400_000;
+	const figures = $derived(historyOf(kept).filter(({ points }) => points.length > 1));
+	const dates = $derived(
+		[...new Set(figures.flatMap(({ points }) => points.map(({ at }) => at)))].toSorted().slice(-MOST_COLUMNS),
+	);
+	let chosen = $state('');
+	let over = $state<'date' | 'temperature'>('date');
+	const figure = $derived(
+		figures.find(({ label }) => label === chosen) ?? figures.find(({ moved }) => moved?.real) ?? figures.at(0),
+	);
+	const warm = $derived(figure?.points.filter(({ temperatureC }) => temperatureC !== null) ?? []);
+	const byWarmth = $derived(over === 'temperature' && warm.length > 1);
+
+	const minus = (text: string) => text.replace('-', '−');
+	/** As many decimals as the uncertainty has a meaning, or three digits. */
+	const show = (v: number, sigma: number | null = null) => {
+		if (v === 0) return '0';
+		const digits = sigma ? 1 - Math.floor(Math.log10(sigma)) : 2 - Math.floor(Math.log10(Math.abs(v)));
+		return minus(v.toFixed(Math.max(0, Math.min(5, digits))));
+	};
+	const cell = ({ points }: FigureHistory, at: string) => {
+		const point = points.find((p) => p.at === at);
+		if (!point) return '–';
+		const { value, sigma } = point;
+		return sigma === null ? show(value) : `${show(value, sigma)} ± ${show(sigma, sigma)}`;
+	};
+	const lastAt = $derived(kept.at(-1)?.at);
+	const said = ({ moved }: FigureHistory) =>
+		!moved ? '' : moved.real === null ? 'unknown noise' : moved.real ? 'moved' : 'within noise';
+	const first = $derived(Date.parse(figure?.points[0]?.at ?? ''));
+	const plotted = $derived(
+		(byWarmth ? warm : (figure?.points ?? [])).map(({ at, value, temperatureC }) => ({
+			x: byWarmth ? (temperatureC ?? 0) : (Date.parse(at) - first) / DAY_MS,
+			y: value,
+		})),
+	);
+	const plotTitle = $derived.by(() => {
+		if (!figure) return '';
+		if (!byWarmth) return `${figure.label} since ${showDate(figure.points[0].at)}`;
+		const { perDegree } = figure;
+		return perDegree
+			? `${figure.label} changes by ${show(perDegree.slope)} ± ${show(perDegree.sigma)} ${figure.unit} per °C`
+			: `${figure.label} by temperature; too few, or too alike, to tell how it follows`;
+	});
+</script>
+
+{#if figures.length === 0}
+	<p class="text-ink-2">There is no earlier one with the same figures to compare with.</p>
+{:else}
+	<div class="overflow-x-auto">
+		<table class="text-[15px]">
+			<thead>
+				<tr>
+					<th scope="col">figure</th>
+					{#each dates as at (at)}<th scope="col" class="num">{now && at === lastAt ? 'now' : showDate(at)}</th>{/each}
+					<th scope="col" class="num">moved by</th><th scope="col"><span class="sr-only">judged</span></th>
+				</tr>
+			</thead>
+			<tbody>
+				{#each figures as row (row.label + row.unit)}
+					<tr>
+						<td class="min-w-32">{row.label}{row.unit ? `, ${row.unit}` : ''}</td>
+						{#each dates as at (at)}<td class="num whitespace-nowrap">{cell(row, at)}</td>{/each}
+						<td class="num {row.moved?.real ? 'font-bold' : ''}"
+							>{row.moved ? show(row.moved.by, row.moved.sigma) : ''}</td
+						>
+						<td class="text-[14px] whitespace-nowrap {row.moved?.real ? 'font-bold' : 'text-ink-2'}">{said(row)}</td>
+					</tr>
+				{/each}
+			</tbody>
+		</table>
+	</div>
+	<p class="mt-1 text-[14px] text-ink-2">
+		Moved: the last two differ by more than twice their uncertainty together. Practice is left out.
+	</p>
+	{#if figure && figure.points.length > 1}
+		<div class="no-print mt-4 mb-2 flex flex-wrap items-end gap-4">
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">Draw</span>
+				<select class="field-input" value={figure.label} onchange={(e) => (chosen = e.currentTarget.value)}>
+					{#each figures as { label, unit } (label + unit)}<option value={label}>{label}</option>{/each}
+				</select>
+			</label>
+			{#if warm.length > 1}
+				<Choice
+					label="Over"
+					value={over}
+					options={[
+						{ value: 'date', label: 'Date' },
+						{ value: 'temperature', label: 'Temperature' },
+					]}
+					onchange={(next) => (over = next)}
+				/>
+			{/if}
+		</div>
+		<LinePlot
+			title={plotTitle}
+			xLabel={byWarmth ? 'temperature, °C' : 'days'}
+			yLabel={figure.unit}
+			lines={[{ label: '', points: byWarmth ? plotted.toSorted((a, b) => a.x - b.x) : plotted }]}
+			height={200}
+		/>
+	{/if}
+{/if}

@@ -1,0 +1,88 @@
+<script lang="ts">
+	import { SENSOR_RULES } from '$lib/core/due/due';
+	import { historyOf, historyTitle } from '$lib/core/record/history';
+	import { INSTRUMENT_OF } from '$lib/features/due/fleetDue';
+	import Page from '$lib/features/shell/Page.svelte';
+	import type { Sensor } from '$lib/schema/records';
+	import { live } from '$lib/store/live.svelte';
+	import { findAircraft, listKept } from '$lib/store/repository';
+	import Button from '$lib/ui/Button.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
+	import Gate from '$lib/ui/Gate.svelte';
+	import { formatQuantity } from '$lib/core/frames/units';
+	import { showDate } from '$lib/ui/format';
+	import { units } from '$lib/ui/preferences.svelte';
+	import { MARK_OF_VERDICT } from '$lib/ui/marks';
+	import EarlierFigures from './EarlierFigures.svelte';
+
+	/** All calibrations of one sensor of an aircraft: the old values stay at hand, and what moved is told. */
+	let { id, sensor }: { id: string; sensor: Sensor } = $props();
+	const aircraft = live(
+		() => findAircraft(id),
+		() => id,
+	);
+	const stored = live(
+		() => listKept(id, sensor),
+		() => `${id} ${sensor}`,
+	);
+	const kept = $derived(stored.current ?? []);
+	const name = $derived(SENSOR_RULES[sensor].name);
+	const title = $derived(historyTitle(kept, historyOf(kept), name));
+	const instrument = $derived(INSTRUMENT_OF[sensor]);
+</script>
+
+{#if aircraft.ready && !aircraft.current}
+	<Page title="This aircraft is not on this device" name="History"
+		><Empty title="Nothing here"><Button href="/aircraft">All aircraft</Button></Empty></Page
+	>
+{:else if aircraft.current && stored.ready}
+	<Page {title} name="History: {name}" lead="{name} of {aircraft.current.name}, every calibration on record.">
+		{#snippet actions()}<Button href="/aircraft/{id}/due">What is due</Button>{/snippet}
+		{#snippet margin()}
+			<h2 class="mt-0 mb-1">What to make of it</h2>
+			<p>
+				A value that moved has a cause: a part, a knock, a place, the cold. One that moves every time is not held down
+				by the routine, whatever the screen said.
+			</p>
+			<p class="text-[15px] text-ink-2">
+				Some pilots calibrate cold and swear by it: whether it helps shows in hovers, compared with <a
+					href="/instruments/repeats">Before and after</a
+				>.
+			</p>
+		{/snippet}
+		{#if kept.length === 0}
+			<Empty title="Nothing of this sensor is on record">
+				{#if instrument}<Button href="/instruments/{instrument}">Measure it</Button>{/if}
+				<Button href="/aircraft/{id}/guide/{sensor}">By its own routine</Button>
+			</Empty>
+		{:else}
+			<EarlierFigures {kept} />
+			<h2 class="mt-7 mb-1">On record, newest first</h2>
+			<ul class="m-0 list-none p-0">
+				{#each kept.toReversed() as entry (entry.at)}
+					<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-1 py-2.5">
+						<Gate mark={MARK_OF_VERDICT[entry.verdict]} size={26} />
+						<div class="min-w-0 flex-1 basis-72">
+							<p class="m-0">{entry.headline}</p>
+							<p class="m-0 text-[14px] text-ink-2">
+								{showDate(entry.at)} · {entry.sourceName}{entry.practice
+									? ' · practice, not evidence'
+									: ''}{entry.temperatureC === null
+									? ''
+									: ` · ${formatQuantity(entry.temperatureC, 'temperature', units())}`}
+							</p>
+							{#if entry.figures.length > 0}
+								<p class="m-0 font-mono text-[14px] text-ink-2">
+									{entry.figures
+										.filter(({ value }) => value !== null)
+										.map(({ label, value, unit }) => `${label} ${Number(value?.toPrecision(4))} ${unit}`.trim())
+										.join(' · ')}
+								</p>
+							{/if}
+						</div>
+					</li>
+				{/each}
+			</ul>
+		{/if}
+	</Page>
+{/if}
