@@ -41,22 +41,25 @@ export interface SessionBundle {
 	lastCompass: Entry | null;
 	/** What was last done well for each sensor, before this session. */
 	done: Map<Sensor, Entry>;
+	/** The last test hover before this session. */
+	lastHover: Entry | null;
 }
 
 export async function loadSession(id: string): Promise<SessionBundle | null> {
 	const session = await db.sessions.get(id);
 	if (!session) return null;
 	const asOf = session.endedAt ?? now();
-	const [aircraft, site, pack, entries, lastCompass, done] = await Promise.all([
+	const [aircraft, site, pack, entries, lastCompass, done, lastHover] = await Promise.all([
 		db.aircraft.get(session.aircraftId),
 		db.sites.get(session.siteId),
 		session.packId ? db.packs.get(session.packId) : undefined,
 		db.entries.where('sessionId').equals(id).sortBy('seq'),
 		lastAcceptedCompass(session.aircraftId, asOf, id),
 		lastDone(session.aircraftId, asOf, id),
+		lastHoverOf(session.aircraftId, asOf, id),
 	]);
 	if (!aircraft || !site) return null;
-	return { session, aircraft, site, pack: pack ?? null, entries, lastCompass, done };
+	return { session, aircraft, site, pack: pack ?? null, entries, lastCompass, done, lastHover };
 }
 
 /** The compass calibration in force for an aircraft, as of an ISO time; entries of `except` (a session) are not looked at. */
@@ -82,6 +85,16 @@ export async function lastDone(aircraftId: string, asOf = now(), except?: string
 			found.set(payload.sensor, entry);
 	}
 	return found;
+}
+
+/** The last test hover of an aircraft that was not practice; entries of `except` (a session) are not looked at. */
+async function lastHoverOf(aircraftId: string, asOf: string, except: string): Promise<Entry | null> {
+	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
+	const flown = all.filter(
+		({ payload, sessionId, at }) =>
+			payload.kind === 'test' && payload.task === 'hover' && !payload.practice && sessionId !== except && at <= asOf,
+	);
+	return flown.sort((a, b) => (a.at < b.at ? 1 : -1))[0] ?? null;
 }
 
 /** All that the record holds of a sensor of an aircraft, oldest first: kept aside and practice too. */

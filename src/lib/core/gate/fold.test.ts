@@ -33,6 +33,7 @@ const fold = (list: Entry[], more: Partial<SessionEvidence> = {}) =>
 		due: null,
 		benchDue: [],
 		compassSince: null,
+		unverified: [],
 		units: 'metric',
 		...more,
 	});
@@ -266,5 +267,34 @@ describe('what is due on the bench', () => {
 				.stations.flatMap(({ tasks }) => tasks)
 				.some(({ task: t }) => t === 'bench-due'),
 		).toBe(false);
+	});
+});
+
+describe('a calibration', () => {
+	const hover = (list: Entry[], more: Partial<SessionEvidence> = {}) =>
+		fold(list, more)
+			.stations.flatMap(({ tasks }) => tasks)
+			.find(({ task }) => task === 'hover');
+	const level = (verdict: 'pass' | 'fail'): EntryPayload =>
+		({ ...test('hover', verdict), task: 'level', sensor: 'level' }) as EntryPayload;
+
+	it('asks for a hover that verifies it, and for another where it came after one', () => {
+		expect(hover(entries(['site', compass('pass', 'accepted')]))?.reasons[0].text).toContain('compass');
+		const before = entries(['site', compass('pass', 'accepted')], ['hover', test('hover', 'pass')]);
+		expect(hover(before)?.mark).toBe('clear');
+		const after = hover(entries(['hover', test('hover', 'pass')], ['bench', level('pass')]));
+		expect(after?.mark).toBe('unseen');
+		expect(after?.title).toBe('Hover again: calibrated since the hover: level');
+	});
+
+	it('that failed or was kept aside asks for none; one from the bench book does', () => {
+		const list = entries(
+			['hover', test('hover', 'pass')],
+			['bench', level('fail')],
+			['site', compass('pass', 'kept-aside')],
+		);
+		expect(hover(list)?.mark).toBe('clear');
+		expect(hover([], { unverified: ['gyro'] })?.detail).toContain('gyro');
+		expect(hover(entries(['hover', test('hover', 'pass')]), { unverified: ['gyro'] })?.mark).toBe('clear');
 	});
 });

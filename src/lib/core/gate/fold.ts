@@ -1,9 +1,9 @@
 import { showSigma } from '../frames/words';
 import type { Reason, Verdict } from '../../schema/common';
-import type { Aircraft, Entry, Mark, StationId } from '../../schema/records';
+import type { Aircraft, Entry, Mark, Sensor, StationId } from '../../schema/records';
 import { latestByTask, runChecklist } from '../checklist/run';
 import { checklistFor } from '../checklist/items';
-import type { SensorDue } from '../due/due';
+import { SENSOR_RULES, type SensorDue } from '../due/due';
 import { dayOf } from '../frames/calendar';
 import { reason } from '../frames/reasons';
 import { formatQuantity, type UnitSystem } from '../frames/units';
@@ -49,11 +49,24 @@ export interface SessionEvidence {
 	benchDue: readonly SensorDue[];
 	/** Date of the compass calibration in force from an earlier session, if any. */
 	compassSince: string | null;
+	/** What was calibrated in earlier records and has not flown a test hover since. */
+	unverified: readonly Sensor[];
 	units: UnitSystem;
 }
 
 /** Worst first; what nobody saw stands before what was seen as a caution. */
 const RANK: Record<Mark, number> = { hold: 0, unseen: 1, caution: 2, aside: 3, clear: 4 };
+
+/** Calibrations whose proof is how the aircraft hovers. */
+export const VERIFIED_BY_HOVER: readonly Sensor[] = [
+	'compass',
+	'accelerometer',
+	'gyro',
+	'level',
+	'mounting',
+	'vision',
+	'speed-controllers',
+];
 
 const MARK_OF: Record<Verdict, Mark> = { pass: 'clear', caution: 'caution', fail: 'hold' };
 
@@ -152,6 +165,42 @@ function compassState(evidence: SessionEvidence, latest: Map<string, Entry>): Ta
 		reasons: evidence.due?.chosen.reasons ?? [],
 		next: 'Calibrate the compass',
 	});
+}
+
+/** The sensor whose calibration an entry accepts, where a hover is what verifies it. */
+function calibrates({ payload }: Entry): Sensor | null {
+	if (payload.kind === 'calibration') return payload.accepted === 'accepted' ? 'compass' : null;
+	if (payload.kind !== 'test' || !payload.sensor || payload.verdict === 'fail') return null;
+	return VERIFIED_BY_HOVER.includes(payload.sensor) ? payload.sensor : null;
+}
+
+/** The test hover: it verifies every calibration before it, and a calibration after it asks for it again. */
+function hoverState({ unverified }: SessionEvidence, entries: readonly Entry[], latest: Map<string, Entry>): TaskState {
+	const found = measuredState('hover', latest);
+	const flownAt = found.entry?.seq ?? -1;
+	const since = new Set(entries.filter(({ seq }) => seq > flownAt).flatMap((entry) => calibrates(entry) ?? []));
+	if (!found.entry) for (const sensor of unverified) since.add(sensor);
+	if (since.size === 0 || found.mark === 'aside') return found;
+	const names = [...since].map((sensor) => SENSOR_RULES[sensor].name.toLowerCase()).join(', ');
+	return {
+		...found,
+		mark: 'unseen',
+		title: found.entry ? `Hover again: calibrated since the hover: ${names}` : found.title,
+		detail: `It verifies what was calibrated: ${names}. The values before stay in the record.`,
+		reasons: [
+			reason(
+				'caution',
+				'unverified',
+				`Calibrated and not flown since: ${names}.`,
+				since.size,
+				undefined,
+				'Review a hover',
+			),
+			...found.reasons,
+		],
+		next: 'Review a hover',
+		entry: null,
+	};
 }
 
 /** The bench: what is due and was not done in this session; done here, the worst finding speaks. */
@@ -318,7 +367,7 @@ export function foldSession(evidence: SessionEvidence): GateState {
 	if (aircraft.hasPosition) tasks.push(measuredState('position', latest));
 	if (aircraft.hasPosition && aircraft.kind !== 'racer' && aircraft.kind !== 'toy')
 		tasks.push(windState(evidence, latest));
-	if (aircraft.rotors > 0) tasks.push(measuredState('hover', latest));
+	if (aircraft.rotors > 0) tasks.push(hoverState(evidence, entries, latest));
 
 	const before = tasks.filter(({ station }) => station !== 'close');
 	const blocking = before.filter(({ mark }) => mark !== 'clear').toSorted((a, b) => RANK[a.mark] - RANK[b.mark]);

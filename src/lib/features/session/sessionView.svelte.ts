@@ -1,7 +1,7 @@
 import { createContext } from 'svelte';
 import { sensorDue } from '$lib/core/due/due';
 import { aircraftDue } from '$lib/features/due/fleetDue';
-import { foldSession } from '$lib/core/gate/fold';
+import { foldSession, VERIFIED_BY_HOVER } from '$lib/core/gate/fold';
 import { runChecklist } from '$lib/core/checklist/run';
 import { checklistFor } from '$lib/core/checklist/items';
 import type { CalibrationPayload, EntryPayload, StationId } from '$lib/schema/records';
@@ -53,6 +53,12 @@ export class SessionView {
 		return aircraftDue(aircraft, done, site, session.endedAt ?? this.#now).filter(({ sensor }) => sensor !== 'compass');
 	});
 
+	/** Calibrated before this session and not flown a test hover since. */
+	unverified = $derived.by(() => {
+		const { done, lastHover } = this.bundle;
+		return VERIFIED_BY_HOVER.filter((sensor) => lastHover && (done.get(sensor)?.at ?? '') > lastHover.at);
+	});
+
 	gate = $derived.by(() => {
 		const { aircraft, entries, lastCompass } = this.bundle;
 		return foldSession({
@@ -61,6 +67,7 @@ export class SessionView {
 			due: this.due,
 			benchDue: this.benchDue,
 			compassSince: lastCompass?.at ?? null,
+			unverified: this.unverified,
 			units: units(),
 		});
 	});
