@@ -39,6 +39,15 @@ export const aircraftEventSchema = z.object({
 });
 export type AircraftEvent = z.infer<typeof aircraftEventSchema>;
 
+const indoorSettingSchema = z.object({
+	id,
+	name,
+	outdoors: z.string().max(80),
+	indoors: z.string().max(80),
+	back: z.boolean(),
+});
+export type IndoorSetting = z.infer<typeof indoorSettingSchema>;
+
 export const aircraftSchema = z.object({
 	id,
 	name,
@@ -70,6 +79,8 @@ export const aircraftSchema = z.object({
 		})
 		.partial()
 		.optional(),
+	/** Settings changed for flying under a roof, to be put back before flying outdoors. */
+	indoor: z.object({ since: isoTime, settings: z.array(indoorSettingSchema).max(40) }).optional(),
 	lights: note.default(''),
 	manual: note.default(''),
 	events: z.array(aircraftEventSchema).max(2000),

@@ -270,6 +270,37 @@ describe('what is due on the bench', () => {
 	});
 });
 
+describe('an aircraft set for indoors', () => {
+	const settings = [
+		{ id: 'link-loss', name: 'When the link is lost', outdoors: 'return', indoors: 'hover', back: false },
+	];
+	const indoor = (back: boolean) => ({
+		aircraft: aircraft({
+			indoor: { since: '2026-05-01T08:00:00.000Z', settings: settings.map((s) => ({ ...s, back })) },
+		}),
+	});
+	const task = (list: Entry[], back: boolean) =>
+		fold(list, indoor(back))
+			.stations.flatMap(({ tasks }) => tasks)
+			.find(({ task: name }) => name === 'indoor');
+
+	it('holds until everything is back, unless it is set aside with a reason', () => {
+		expect(task([], false)?.mark).toBe('hold');
+		expect(task([], false)?.detail).toContain('when the link is lost');
+		expect(task([], true)).toBeUndefined();
+		const aside: EntryPayload = {
+			kind: 'decision',
+			task: 'measurement-aside',
+			decision: 'aside',
+			about: 'indoor',
+			reason: 'flying in the hall',
+			signedBy: 'Pilot',
+			marks: [],
+		};
+		expect(task(entries(['power-up', aside]), false)?.mark).toBe('aside');
+	});
+});
+
 describe('a calibration', () => {
 	const hover = (list: Entry[], more: Partial<SessionEvidence> = {}) =>
 		fold(list, more)

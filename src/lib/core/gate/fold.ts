@@ -7,6 +7,7 @@ import { SENSOR_RULES, type SensorDue } from '../due/due';
 import { dayOf } from '../frames/calendar';
 import { reason } from '../frames/reasons';
 import { formatQuantity, type UnitSystem } from '../frames/units';
+import { toRestore } from '../radio/indoor';
 import { windLimits } from './limits';
 import { STATIONS } from './stations';
 
@@ -164,6 +165,35 @@ function compassState(evidence: SessionEvidence, latest: Map<string, Entry>): Ta
 		detail: evidence.due?.chosen.reasons[0]?.text ?? '',
 		reasons: evidence.due?.chosen.reasons ?? [],
 		next: 'Calibrate the compass',
+	});
+}
+
+/** Settings of a room that are still set; null where there are none. */
+function indoorState({ aircraft }: SessionEvidence, latest: Map<string, Entry>): TaskState | null {
+	const left = toRestore(aircraft);
+	if (left.length === 0) return null;
+	const title = `${aircraft.name} is still set for indoors`;
+	const aside = latest.get('measurement-aside:indoor');
+	const set = aside && asideState(aside, 'indoor', 'power-up', title);
+	if (set) return set;
+	const names = left.map(({ name }) => name.toLowerCase()).join(', ');
+	return state({
+		task: 'indoor',
+		station: 'power-up',
+		mark: 'hold',
+		title,
+		detail: `To put back: ${names}.`,
+		reasons: [
+			reason(
+				'fail',
+				'indoor-settings',
+				'Outdoors, an aircraft that hovers when the link is lost does not come home.',
+				left.length,
+				{ value: 0, unit: 'settings', source: 'The list kept when it went indoors' },
+				'Put them back, or set this aside where you fly under a roof today.',
+			),
+		],
+		next: 'Put them back',
 	});
 }
 
@@ -363,6 +393,8 @@ export function foldSession(evidence: SessionEvidence): GateState {
 	const latest = latestByTask(entries);
 	const tasks: TaskState[] = itemStates(evidence);
 	if (evidence.benchDue.length > 0) tasks.push(benchState(evidence, entries, latest));
+	const indoor = indoorState(evidence, latest);
+	if (indoor) tasks.push(indoor);
 	if (aircraft.compasses > 0) tasks.push(measuredState('site-field', latest), compassState(evidence, latest));
 	if (aircraft.hasPosition) tasks.push(measuredState('position', latest));
 	if (aircraft.hasPosition && aircraft.kind !== 'racer' && aircraft.kind !== 'toy')

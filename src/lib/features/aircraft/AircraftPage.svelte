@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/frames/units';
+	import { toRestore } from '$lib/core/radio/indoor';
 	import { aircraftDue } from '$lib/features/due/fleetDue';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { newAircraft } from '$lib/schema/newAircraft';
@@ -95,6 +96,12 @@
 					{/each}
 				</ul>
 				<p><Button href="/aircraft/{id}/due">Why, and do it</Button></p>
+				<h2 class="mt-5 mb-2">Under a roof</h2>
+				<p>
+					{#if craft && toRestore(craft).length > 0}<b>Still set for indoors.</b>{:else}Settings for a room, with the
+						list that puts them back.{/if}
+				</p>
+				<p><Button href="/aircraft/{id}/indoor">Indoor settings</Button></p>
 			{:else}
 				<h2 class="mt-0">What follows from the kind</h2>
 				<p>

@@ -14,7 +14,7 @@
 	import { units } from '$lib/ui/preferences.svelte';
 	import { inField } from '$lib/features/shell/keys';
 	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { getSessionView, OWN_PAGE } from '$lib/features/session/sessionView.svelte';
 	import AsideDialog from './AsideDialog.svelte';
 	import ItemAnswer from './ItemAnswer.svelte';
 	import WindCard from './WindCard.svelte';
@@ -48,8 +48,6 @@
 	const lead = $derived(
 		`${stationTitle(station)} of ${view.bundle.aircraft.name} · ${states.filter(({ mark }) => mark !== 'unseen').length} of ${states.length} answered`,
 	);
-	/** Tasks on their own page; the wind against the return is judged here. */
-	const OPENS = new Set(['compass', 'site-field', 'position', 'hover', 'bench-due']);
 
 	async function accept(value: number | null, waitedS: number | null) {
 		if (!chosen || busy) return;
@@ -182,8 +180,8 @@
 							{task.detail}{#if task.entry}&nbsp;{showTime(task.entry.at)}.{/if}
 						</p>{/if}
 				</div>
-				{#if OPENS.has(task.task)}
-					<Button kind={!chosen && task === measureNext ? 'primary' : 'plain'} href={view.href(station, task.task)}>
+				{#if OWN_PAGE.includes(task.task)}
+					<Button kind={!chosen && task === measureNext ? 'primary' : 'plain'} href={view.taskHref(task)}>
 						{task.next || 'Open'}
 					</Button>
 				{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import WideTable from '$lib/ui/WideTable.svelte';
 	import type { Snippet } from 'svelte';
 	import type { SensorDue } from '$lib/core/due/due';
 	import type { Entry, Sensor } from '$lib/schema/records';
@@ -24,7 +25,7 @@
 	let opened = $state<Sensor | null>(null);
 </script>
 
-<div class="overflow-x-auto">
+<WideTable label="What is due">
 	<table class="text-[15px]">
 		<thead>
 			<tr>
@@ -87,4 +88,4 @@
 			{/each}
 		</tbody>
 	</table>
-</div>
+</WideTable>

@@ -5,7 +5,7 @@
 	import { MARK_TEXT } from '$lib/ui/marks';
 	import { showDay, showTime } from '$lib/ui/format';
 	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { getSessionView, OWN_PAGE } from '$lib/features/session/sessionView.svelte';
 	import AsideDialog from '$lib/features/checklist/AsideDialog.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import DecisionBox from './DecisionBox.svelte';
@@ -16,8 +16,10 @@
 	let showClear = $state(false);
 	let asideOf = $state<TaskState | null>(null);
 
-	const MEASURED = new Set(['compass', 'site-field', 'position', 'hover']);
-	const target = (task: TaskState) => view.href(task.station, MEASURED.has(task.task) ? task.task : undefined);
+	const target = (task: TaskState) => view.taskHref(task);
+	/** What may be set aside here: measurements that nobody made, and a list for another place. */
+	const asidable = ({ task, mark }: TaskState) =>
+		(OWN_PAGE.includes(task) && mark === 'unseen') || (task === 'indoor' && mark === 'hold');
 
 	async function setAside(reason: string) {
 		const task = asideOf;
@@ -85,7 +87,7 @@
 				<div class="flex gap-1 max-md:pl-11 md:w-56 md:flex-col md:items-end">
 					{#if task.next}<Button kind="quiet" class="text-left md:text-right" href={target(task)}>{task.next}</Button
 						>{/if}
-					{#if MEASURED.has(task.task) && task.mark === 'unseen'}
+					{#if asidable(task)}
 						<Button kind="quiet" onclick={() => (asideOf = task)}>Set aside</Button>
 					{/if}
 				</div>

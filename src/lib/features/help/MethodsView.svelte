@@ -1,4 +1,5 @@
 <script lang="ts">
+	import WideTable from '$lib/ui/WideTable.svelte';
 	import { compassLimits } from '$lib/core/compass/limits';
 	import { earthLimits } from '$lib/core/earth/limits';
 	import { hoverLimits } from '$lib/core/hover/limits';
@@ -85,7 +86,7 @@
 		<section {id} class="mb-8 max-w-5xl">
 			<h2 class="m-0">{title}</h2>
 			<p class="mt-1 max-w-[75ch]">{text}</p>
-			<div class="overflow-x-auto">
+			<WideTable label="Limits">
 				<table>
 					<thead
 						><tr
@@ -104,7 +105,7 @@
 						{/each}
 					</tbody>
 				</table>
-			</div>
+			</WideTable>
 		</section>
 	{/each}
 </Page>

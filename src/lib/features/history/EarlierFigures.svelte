@@ -1,4 +1,5 @@
 <script lang="ts">
+	import WideTable from '$lib/ui/WideTable.svelte';
 	import { historyOf, type FigureHistory, type Kept } from '$lib/core/record/history';
 	import Choice from '$lib/ui/Choice.svelte';
 	import LinePlot from '$lib/ui/LinePlot.svelte';
@@ -57,7 +58,7 @@
 {#if figures.length === 0}
 	<p class="text-ink-2">There is no earlier one with the same figures to compare with.</p>
 {:else}
-	<div class="overflow-x-auto">
+	<WideTable label="Figures through the calibrations">
 		<table class="text-[15px]">
 			<thead>
 				<tr>
@@ -79,7 +80,7 @@
 				{/each}
 			</tbody>
 		</table>
-	</div>
+	</WideTable>
 	<p class="mt-1 text-[14px] text-ink-2">
 		Moved: the last two differ by more than twice their uncertainty together. Practice is left out.
 	</p>

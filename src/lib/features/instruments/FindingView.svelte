@@ -1,4 +1,5 @@
 <script lang="ts">
+	import WideTable from '$lib/ui/WideTable.svelte';
 	import { toUnit, unitSymbol } from '$lib/core/frames/units';
 	import Figure from '$lib/ui/Figure.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
@@ -57,7 +58,7 @@
 </div>
 
 {#snippet listed(table: Table)}
-	<div class="overflow-x-auto">
+	<WideTable label={table.title}>
 		<p class="m-0 mb-1 font-semibold">{table.title}</p>
 		<table class="max-w-3xl text-[15px]">
 			<thead
@@ -76,5 +77,5 @@
 					>{/each}
 			</tbody>
 		</table>
-	</div>
+	</WideTable>
 {/snippet}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import WideTable from '$lib/ui/WideTable.svelte';
 	import type { Choices } from '$lib/core/record/columns';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -40,7 +41,7 @@
 	description={table ? `${table.fileName}, ${table.rows} rows. Asked once for logs of this layout.` : ''}
 >
 	{#if table}
-		<div class="overflow-x-auto">
+		<WideTable label="First rows">
 			<table class="text-[13px]">
 				<thead
 					><tr
@@ -55,7 +56,7 @@
 					{/each}
 				</tbody>
 			</table>
-		</div>
+		</WideTable>
 		{#each groups as group (group)}
 			{@const roles = flow.roles.filter((r) => r.group === group)}
 			{@const unitNames = Object.keys(roles[0].units)}

@@ -1,7 +1,7 @@
 import { createContext } from 'svelte';
 import { sensorDue } from '$lib/core/due/due';
 import { aircraftDue } from '$lib/features/due/fleetDue';
-import { foldSession, VERIFIED_BY_HOVER } from '$lib/core/gate/fold';
+import { foldSession, VERIFIED_BY_HOVER, type TaskState } from '$lib/core/gate/fold';
 import { runChecklist } from '$lib/core/checklist/run';
 import { checklistFor } from '$lib/core/checklist/items';
 import type { CalibrationPayload, EntryPayload, StationId } from '$lib/schema/records';
@@ -11,6 +11,9 @@ import { units } from '$lib/ui/preferences.svelte';
 
 export const calibrationOf = (payload: EntryPayload | undefined): CalibrationPayload | null =>
 	payload?.kind === 'calibration' ? payload : null;
+
+/** Tasks that have a page of their own. */
+export const OWN_PAGE: readonly string[] = ['compass', 'site-field', 'position', 'hover', 'bench-due', 'indoor'];
 
 /** One session as its pages see it: the records, and everything that follows from them. */
 export class SessionView {
@@ -92,6 +95,12 @@ export class SessionView {
 	record(station: StationId, payload: EntryPayload, corrects: string | null = null) {
 		const { session } = this.bundle;
 		return appendEntry(session.id, station, session.pilot, payload, corrects);
+	}
+
+	/** Where a task of the gate is done: its own page, or its place in the station's list. */
+	taskHref({ task, station }: Pick<TaskState, 'task' | 'station'>): string {
+		if (task === 'indoor') return `/aircraft/${this.bundle.aircraft.id}/indoor`;
+		return this.href(station, OWN_PAGE.includes(task) ? task : undefined);
 	}
 
 	href(station: StationId, task?: string): string {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import WideTable from '$lib/ui/WideTable.svelte';
 	import { fieldAt } from '$lib/core/earth/field';
 	import { formatQuantity } from '$lib/core/frames/units';
 	import Page from '$lib/features/shell/Page.svelte';
@@ -64,7 +65,7 @@
 			><p>A site needs a name, latitude, longitude and height. Everything about the field follows.</p></Empty
 		>
 	{:else}
-		<div class="overflow-x-auto">
+		<WideTable label="Sites">
 			<table>
 				<thead>
 					<tr
@@ -97,7 +98,7 @@
 					{/each}
 				</tbody>
 			</table>
-		</div>
+		</WideTable>
 	{/if}
 </Page>
 
