@@ -35,6 +35,9 @@ export const RECIPES = {
 		turn(35, -45),
 	],
 	'two turns': [turn(0, 0, 9, 45), turn(85, 0, 9, 45)],
+	'three turns': [turn(0, 0, 6.5, 60), turn(0, 88, 6.5, 60), turn(-88, 0, 12, 60)],
+	'tilted second': [turn(0, 0, 9, 45), turn(0, 60, 10, 45)],
+	'not tilted enough': [turn(0, 0, 9, 45), turn(0, 30, 10, 45), turn(0, 60, 10, 45)],
 	'level only': [turn(0, 0, 20, 45)],
 } as const satisfies Record<string, readonly Turn[]>;
 export type RecipeName = keyof typeof RECIPES;

@@ -6,9 +6,9 @@
 
 	let { reasons }: { reasons: Reason[] } = $props();
 
-	/** Shares are shown in per cent: "of the model" is a unit that a share has. */
+	/** Shares are shown in per cent: "of the model" is a unit that a share has, "of 255" is not. */
 	const number = (value: number, unit = '') =>
-		unit.startsWith('of ') ? showShare(value) : `${showNumber(value)}${unit === '°' ? unit : ''}`;
+		/^of \D/.test(unit) ? showShare(value) : `${showNumber(value)}${unit === '°' ? unit : ''}`;
 	const figures = ({ value, limit, unit = '' }: Reason) => {
 		const parts = [
 			...(value === undefined ? [] : [number(value, unit)]),

@@ -1,5 +1,9 @@
 <script lang="ts">
 	import { showSigma } from '$lib/core/frames/words';
+	import { DEG } from '$lib/core/frames/angles';
+	import { fromYawPitchRoll } from '$lib/core/frames/rotation';
+	import { TURN_PLANS } from '$lib/core/guide/turns';
+	import Choice from '$lib/ui/Choice.svelte';
 	import { compassLimits } from '$lib/core/compass/limits';
 	import type { Mat3 } from '$lib/core/frames/mat3';
 	import { cross, normalise, type Vec3 } from '$lib/core/frames/vec3';
@@ -31,7 +35,9 @@
 	let { state: work, place, date, aircraftName, rotors, earlier = [], onaccept }: Props = $props();
 
 	/** The pose asked for, nose to the north: what the sketch shows. */
+	const turn = $derived(work.plan?.turns[Math.min(work.turns.done, work.plan.turns.length - 1)]);
 	const poseAttitude = $derived.by((): Mat3 => {
+		if (turn) return fromYawPitchRoll(0.4, turn.pose.pitchDeg * DEG, turn.pose.rollDeg * DEG);
 		const down: Vec3 = work.cue?.pose.down ?? [0, 0, 1];
 		const side = normalise(cross(down, Math.abs(down[0]) < 0.9 ? [1, 0, 0] : [0, 1, 0]));
 		const north = cross(side, down);
@@ -41,7 +47,7 @@
 	const now = $derived(work.points.at(-1) ?? null);
 	const aim = $derived.by(() => {
 		const ring = work.cue?.ring ?? [];
-		if (ring.length === 0) return null;
+		if (ring.length === 0 || work.plan) return null;
 		// The part of the ring that is furthest from what was seen.
 		const gap = (u: Vec3) =>
 			Math.min(...work.points.map((p) => 1 - (p[0] * u[0] + p[1] * u[1] + p[2] * u[2]) / (Math.hypot(...p) || 1)), 2);
@@ -65,6 +71,17 @@
 <svelte:window {onkeydown} />
 
 {#if work.phase === 'choose'}
+	<div class="mt-4">
+		<Choice
+			label="How it is turned"
+			value={work.plan?.id ?? 'data'}
+			options={[
+				{ value: 'data', label: 'By what the data need', note: 'the default: every cue is the turn that tells most' },
+				...TURN_PLANS.map(({ id, name, note }) => ({ value: id, label: name, note })),
+			]}
+			onchange={(id) => (work.plan = TURN_PLANS.find((plan) => plan.id === id) ?? null)}
+		/>
+	</div>
 	<SourcePicker
 		{place}
 		{date}
@@ -79,13 +96,19 @@
 {:else if work.phase === 'turning'}
 	<div class="mt-3 flex flex-wrap items-start gap-6">
 		<div class="min-w-0 flex-[1_1_420px]">
-			<SphereMap points={work.points} ring={work.cue?.ring ?? []} {now} {aim} />
+			<SphereMap points={work.points} ring={work.plan ? [] : (work.cue?.ring ?? [])} {now} {aim} />
 		</div>
 		<div class="w-36">
 			<p class="m-0 text-[15px] text-ink-2">Aim for</p>
 			<AircraftSketch attitude={poseAttitude} {rotors} size={130} />
-			<p class="m-0 text-[15px]">{work.cue?.pose.label ?? 'level'}, turning right</p>
-			{#if work.cue && work.cue.awayDeg !== null}
+			<p class="m-0 text-[15px]">{turn?.name ?? work.cue?.pose.label ?? 'level'}, turning right</p>
+			{#if work.plan}
+				<p class="figure-mono m-0 text-[15px] text-ink-2">
+					turn {Math.min(work.turns.done + 1, work.plan.turns.length)} of {work.plan.turns.length}, {Math.abs(
+						work.turns.turnedDeg,
+					).toFixed(0)}°
+				</p>
+			{:else if work.cue && work.cue.awayDeg !== null}
 				<p class="figure-mono m-0 text-[15px] text-ink-2">{work.cue.awayDeg.toFixed(0)}° away</p>
 			{/if}
 		</div>
@@ -129,8 +152,9 @@
 		<Button kind="primary" onclick={() => void work.finish()} kbd="↵">Finish now</Button>
 		<Button onclick={() => work.repeat()} class="min-h-14">Start over</Button>
 		<p class="m-0 flex-1 basis-52 text-[15px] text-ink-2">
-			{work.recording.samples} samples · {showClock(work.recording.atS)}. It keeps measuring until the aim is reached,
-			then tells you to hold still.
+			{work.recording.samples} samples · {showClock(work.recording.atS)}. {work.plan
+				? 'It ends when all turns are in; whether they were enough is what the data say.'
+				: 'It keeps measuring until the aim is reached, then tells you to hold still.'}
 		</p>
 	</div>
 {:else if work.busy || !work.answer}

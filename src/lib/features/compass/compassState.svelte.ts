@@ -1,6 +1,7 @@
 import { showSigma } from '$lib/core/frames/words';
 import type { Cue } from '$lib/core/compass/cue';
 import { compassLimits } from '$lib/core/compass/limits';
+import { followTurns, TURNS_BEGIN, type TurnPlan, type TurnView } from '$lib/core/guide/turns';
 import { fieldAt } from '$lib/core/earth/field';
 import { COMPASS_ROLES, type Choices } from '$lib/core/record/columns';
 import { apply, IDENTITY, type Mat3 } from '$lib/core/frames/mat3';
@@ -30,6 +31,7 @@ const UPDATE_MS = 300;
 const POINTS_SHOWN = 900;
 const LIVE_READINGS = 3000;
 const NO_SITE_DIP = 60;
+const WHOLE_TURN_DEG = 360;
 const SIDES_MARGIN = 0.8;
 const PHONE = '(max-width: 767px)';
 
@@ -46,6 +48,9 @@ export class CompassState {
 	readonly recording = new Recording();
 	readonly table = new TableFlow('compass', COMPASS_ROLES, complete);
 	phase = $state<Phase>('choose');
+	/** The aircraft's own recipe of turning; null where the data say which turn tells most. */
+	plan = $state.raw<TurnPlan | null>(null);
+	turns = $state.raw<TurnView>(TURNS_BEGIN);
 	big = $state(false);
 	busy = $state(false);
 	answer = $state.raw<CompassAnswer | null>(null);
@@ -77,6 +82,9 @@ export class CompassState {
 
 	/** How near the heading is to being known well enough, 0..1: on a logarithmic scale from ten times the aim. */
 	progress = $derived.by(() => {
+		const { plan, turns } = this;
+		if (plan && turns.lastT !== null)
+			return Math.min(1, (turns.done + Math.abs(turns.turnedDeg) / WHOLE_TURN_DEG) / plan.turns.length);
 		const sigma = this.sigmaDeg;
 		if (sigma === null || !(sigma > 0)) return 0;
 		const times = sigma / this.limitDeg;
@@ -85,6 +93,7 @@ export class CompassState {
 
 	title = $derived.by(() => {
 		if (this.phase === 'choose') return 'Turn the compass through the field';
+		if (this.phase === 'turning' && this.plan) return this.turns.words || this.plan.turns[0].say;
 		if (this.phase === 'turning') return this.cue?.words ?? 'Hold it level and turn right, slowly';
 		const { answer } = this;
 		if (!answer) return 'Working it out…';
@@ -98,6 +107,7 @@ export class CompassState {
 		this.answer = null;
 		this.cue = null;
 		this.points = [];
+		this.turns = TURNS_BEGIN;
 		this.phase = 'turning';
 		this.recording.start(source, () => void this.finish());
 		// On a phone the screen is small and both hands are taken: one cue, nothing else.
@@ -132,6 +142,17 @@ export class CompassState {
 				failed(error);
 			}
 			if (this.phase !== 'turning') return;
+			if (this.plan && this.turns.lastT !== null) {
+				// The recipe ends the turning; whether it was enough is what the fit says.
+				if (this.turns.over) {
+					tone('done');
+					say('All turns are in. Put it down.');
+					await this.finish();
+					return;
+				}
+				await new Promise((resolve) => setTimeout(resolve, UPDATE_MS));
+				continue;
+			}
 			const sigma = this.answer?.uncertainty?.headingDeg;
 			if (
 				this.answer &&
@@ -153,7 +174,8 @@ export class CompassState {
 	#sidesSeen = () => (this.answer?.coverage?.largestGapDeg ?? 180) <= SIDES_MARGIN * compassLimits.coverageGapDeg.value;
 
 	async #update(): Promise<void> {
-		const { mag } = this.recording;
+		const { mag, accel, gyro } = this.recording;
+		if (this.plan) this.turns = followTurns(this.plan, this.turns, { accel, gyro });
 		const step = Math.ceil(mag.t.length / LIVE_READINGS);
 		const few = every(mag, step);
 		const down = this.recording.down();

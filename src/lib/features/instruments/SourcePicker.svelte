@@ -72,6 +72,9 @@
 					options={[
 						{ value: 'thorough', label: 'Eight poses' },
 						{ value: 'two turns', label: 'Two turns' },
+						{ value: 'three turns', label: 'Three turns' },
+						{ value: 'tilted second', label: 'Second tilted' },
+						{ value: 'not tilted enough', label: 'Tilted too little first' },
 						{ value: 'level only', label: 'Level only' },
 						{ value: 'own', label: 'Yours' },
 					]}

@@ -73,6 +73,12 @@ const sticks: Instrument = {
 			file: sticksLog('radio-worn.csv', four({ centre: 0.05, hysteresis: 0.045, noise: 0.012 })),
 		},
 		{
+			id: 'still',
+			label: 'The yaw stick was left alone',
+			bad: true,
+			file: sticksLog('radio-still.csv', [...four().slice(0, 3), stick('yaw', { low: 0, high: 0, hysteresis: 0 })]),
+		},
+		{
 			id: 'short',
 			label: 'Roll does not reach its right end',
 			bad: true,

@@ -1,0 +1,59 @@
+import { expect, test } from '@playwright/test';
+
+/** What each refusal says, reached as a pilot reaches it: by an instrument and a log that is wrong. */
+const REFUSALS: readonly [instrument: string, sample: string, says: RegExp, next: RegExp][] = [
+	[
+		'six-faces',
+		'The back was forgotten',
+		/^Not held still: back down\./,
+		/Hold it still for two seconds with back down/,
+	],
+	['six-faces', 'The left side was moved while it was held', /^Not held still: left down\./, /with left down/],
+	[
+		'gyro',
+		'Somebody leant on the table',
+		/^It was moved while it should have been at rest/,
+		/hands off, and record again/,
+	],
+	['level', 'Measured once only', /^Measured once: the surface’s own tilt/, /half a turn on the same spot/],
+	['level-flight', 'Turns and climbs only', /^Too little of this flight is straight/, /Fly straight legs/],
+	['mounting', 'The nose was hardly lifted', /^A gesture hardly differs from level/, /at least thirty degrees/],
+	['mounting', 'Left side down instead of right', /an axis is mirrored, or a gesture/, /^Repeat the gestures/],
+	['site-field', 'Beside the steel sluice', /^63\.7 µT here, 49\.\d µT by the model/, /./],
+	[
+		'pair',
+		'The inner one sits beside the power board',
+		/^The two compasses disagree/,
+		/Calibrate both again, away from steel/,
+	],
+	['interference', 'The stand slipped', /^The readings moved for another reason than the load/, /stand|again/],
+	['sticks', 'The yaw stick was left alone', /^channel 4 was never moved/, /Move channel 4 to both ends/],
+	['horizon', 'Fog: no horizon', /^No clear horizon was found/, /Take a picture of open sea/],
+	['texture', 'Still water', /^There is next to nothing on this surface/, /Put a patterned mat down/],
+	['heading-check', 'Curlew: the arrow points to the tail', /turned by half a turn/, /Look where the arrow/],
+	[
+		'compass-module',
+		'Arrow to the tail, flipped; the setting is at nought',
+		/^Change the setting/,
+		/^Enter it, restart/,
+	],
+];
+
+test('every refusal is reached in the interface, says why, and says what to do next', async ({ page }) => {
+	test.setTimeout(240_000);
+	for (const [instrument, sample, says, next] of REFUSALS) {
+		await page.goto(`/instruments/${instrument}`);
+		await page.getByRole('button', { name: `Try it: ${sample}` }).click();
+		const at = `${instrument}: ${sample}`;
+		await expect(page.getByRole('button', { name: 'Keep it in the record' }), at).toBeVisible();
+		await expect(page.getByRole('heading', { level: 1 }), at).toHaveText(says);
+		await expect(
+			page
+				.locator('main')
+				.getByText(/^(hold|caution)$/)
+				.first(),
+			at,
+		).toBeVisible();
+		await expect(page.locator('aside, main').getByText(next).first(), at).toBeVisible();
+	}
+});
