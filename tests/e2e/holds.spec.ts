@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
+import { receiverText } from './logs';
 import { expectAccessible, listen, openDemo } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -126,4 +127,31 @@ test('calibrations of a sensor stand beside one another, by date and by temperat
 	await expect(page.getByText('practice: counts in this session only')).toBeVisible();
 	await page.goto('/aircraft/demo-dunlin/history/accelerometer');
 	await expect(page.getByText('practice, not evidence · 7 °C')).toBeVisible();
+});
+
+test('a receiver on a serial line is watched live until it locks; a line that breaks is told, and what came is kept', async ({
+	page,
+}) => {
+	await page.addInitScript((sentences: string) => {
+		const port = (sent: string, lost: boolean) => ({
+			open: async () => undefined,
+			close: async () => undefined,
+			readable: new ReadableStream({
+				start(controller) {
+					controller.enqueue(new TextEncoder().encode(sent));
+					if (lost) setTimeout(() => controller.error(new Error('unplugged')), 1500);
+				},
+			}),
+		});
+		const ports = [port(sentences.slice(0, 900), true), port(`${sentences}\r\n`, false)];
+		Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => ports.shift() } });
+	}, receiverText());
+	await page.goto('/instruments/position');
+	await page.getByRole('button', { name: 'Listen to the line' }).click();
+	await expect(page.getByRole('alert')).toHaveText('The line was lost. What was recorded until then is kept.');
+	await page.getByRole('button', { name: 'Stop and judge now' }).click();
+	await expect(heading(page)).not.toContainText('Locked');
+	await page.getByRole('button', { name: 'Watch again' }).click();
+	await page.getByRole('button', { name: 'Listen to the line' }).click();
+	await expect(heading(page)).toContainText('Locked: 15 satellites', { timeout: 20_000 });
 });

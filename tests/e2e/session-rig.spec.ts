@@ -112,7 +112,7 @@ test('a hover with a wrong compass holds the flight, and says why and what to do
 test('level turning only is refused and cannot be accepted', async ({ page }) => {
 	await openDemo(page);
 	await page.goto('/session/demo-open/site/compass');
-	await page.getByRole('radio', { name: 'Level only' }).click();
+	await page.getByLabel('Whose hands turn it').selectOption('Level only');
 	await page.getByRole('radio', { name: '16 ×' }).click();
 	await page.getByRole('button', { name: 'Start turning' }).click();
 	await expect(page.getByText(/\d+ samples/)).toBeVisible();

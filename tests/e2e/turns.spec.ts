@@ -5,7 +5,7 @@ const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 async function turn(page: Page, plan: RegExp, hands: string) {
 	await page.goto('/instruments/compass');
 	await page.getByRole('radio', { name: plan }).click();
-	await page.getByRole('radio', { name: hands, exact: true }).click();
+	await page.getByLabel('Whose hands turn it').selectOption(hands);
 	await page.getByRole('radio', { name: '4 ×' }).click();
 	await page.getByRole('button', { name: 'Start turning' }).click();
 }

@@ -19,6 +19,7 @@
 	import { inField } from '$lib/features/shell/keys';
 	import HandsPad from '$lib/features/instruments/HandsPad.svelte';
 	import MappingDialog from '$lib/features/instruments/MappingDialog.svelte';
+	import SourceFailure from '$lib/features/instruments/SourceFailure.svelte';
 	import SourcePicker from '$lib/features/instruments/SourcePicker.svelte';
 	import CompassResult from './CompassResult.svelte';
 	import type { CompassState } from './compassState.svelte';
@@ -88,12 +89,14 @@
 		turning
 		accept=".csv,.txt,.tsv,text/csv,text/plain"
 		fileHint="CSV with time and the three magnetometer axes; accelerometer and gyro beside them tell dip and mounting. Columns and units are recognised, or asked once."
+		serialHint="Rows of text with a header: t [s], mx [uT], my [uT], mz [uT], and accelerometer and gyro where there are."
 		onsource={(source) => work.begin(source)}
 		onfile={(file) => void work.beginFile(file)}
 		startWords="Start turning"
 	/>
 	{#if work.table.busy}<div class="mt-4"><Progress value={null} label="Reading the log" /></div>{/if}
 {:else if work.phase === 'turning'}
+	<SourceFailure failure={work.recording.failure} />
 	<div class="mt-3 flex flex-wrap items-start gap-6">
 		<div class="min-w-0 flex-[1_1_420px]">
 			<SphereMap points={work.points} ring={work.plan ? [] : (work.cue?.ring ?? [])} {now} {aim} />

@@ -8,6 +8,7 @@
 	import { COMPASS_ROLES } from '$lib/core/record/columns';
 	import { Recording } from '$lib/features/instruments/recording.svelte';
 	import MappingDialog from '$lib/features/instruments/MappingDialog.svelte';
+	import SourceFailure from '$lib/features/instruments/SourceFailure.svelte';
 	import SourcePicker from '$lib/features/instruments/SourcePicker.svelte';
 	import { TableFlow } from '$lib/features/instruments/tableFlow.svelte';
 	import Sheet from '$lib/features/session/Sheet.svelte';
@@ -194,6 +195,7 @@
 				>
 			</p>
 			<Progress value={recording.atS / stillS} label="Standing still" />
+			<SourceFailure failure={recording.failure} />
 			<div><Button onclick={() => ((measuring = false), recording.stop())}>Stop</Button></div>
 		</div>
 	{:else}
@@ -202,6 +204,7 @@
 			{date}
 			accept=".csv,.txt,.tsv,text/csv"
 			fileHint="CSV of at least five seconds standing still: time, magnetometer, accelerometer beside it for the dip."
+			serialHint="Rows of text with a header: t [s], mx [uT], my [uT], mz [uT], accelerometer beside them."
 			onsource={begin}
 			onfile={(file) => void beginFile(file)}
 			startWords="Stand still and measure"

@@ -3,6 +3,7 @@
 	import { multiply } from '$lib/core/frames/mat3';
 	import { fromYawPitchRoll, rotationZ } from '$lib/core/frames/rotation';
 	import type { Held } from '$lib/core/guide/holds';
+	import SourceFailure from '$lib/features/instruments/SourceFailure.svelte';
 	import HandsPad from '$lib/features/instruments/HandsPad.svelte';
 	import { inField } from '$lib/features/shell/keys';
 	import Aircraft3d from '$lib/ui/Aircraft3d.svelte';
@@ -89,9 +90,7 @@
 	{/each}
 </ul>
 
-{#if work.recording.failure}
-	<p class="mt-4 border-l-4 border-hold bg-hold-soft px-3 py-2 font-semibold" role="alert">{work.recording.failure}</p>
-{/if}
+<SourceFailure failure={work.recording.failure} />
 <div class="mt-5 flex flex-wrap items-center gap-3">
 	<Button kind="primary" kbd="↵" disabled={!view?.down} onclick={() => work.finish()}>Finish now</Button>
 	<Button class="min-h-14" onclick={() => work.cancel()}>Cancel</Button>

@@ -19,7 +19,6 @@
 	import { failed } from '$lib/ui/notify';
 	import type { Finding, Sample } from './instrument';
 	import KeepBar from './KeepBar.svelte';
-	import LiveRecorder from './LiveRecorder.svelte';
 	import { LIVE_SAMPLES } from './liveSamples';
 	import type { LiveId } from './registry';
 	import SampleList from './SampleList.svelte';
@@ -151,9 +150,6 @@
 		{/if}
 		{#if finding}
 			<KeepBar {id} {finding} {sourceName} siteId={site.id} {payload} {sheet} onrepeat={repeat} bind:saving />
-		{/if}
-		{#if idle && id === 'position'}
-			<div class="mt-6"><LiveRecorder kinds={['serial']} onfile={(file) => void position.beginFile(file)} /></div>
 		{/if}
 		{#if idle}<SampleList samples={LIVE_SAMPLES[id]} ontry={(sample, seed) => void tryIt(sample, seed)} />{/if}
 	</div>

@@ -1,7 +1,10 @@
 <script lang="ts">
+	import { COMPASS_ROLES } from '$lib/core/record/columns';
+	import { serialSource } from '$lib/sources/deviceSource';
+	import { BAUDS } from '$lib/sources/serialLine';
 	import type { RigFaults, RigPlace } from '$lib/rig/rig';
 	import { NO_FAULTS } from '$lib/rig/rig';
-	import { RECIPES, type RecipeName } from '$lib/rig/turning';
+	import type { RecipeName } from '$lib/rig/turning';
 	import { rigSource } from '$lib/sources/rigSource';
 	import type { Source } from '$lib/sources/source';
 	import Button from '$lib/ui/Button.svelte';
@@ -16,6 +19,8 @@
 		date: string;
 		accept: string;
 		fileHint: string;
+		/** What the line must send. */
+		serialHint: string;
 		/** Recipes of turning are offered where it must be turned; still hands otherwise. */
 		turning?: boolean;
 		onsource: (source: Source) => void;
@@ -27,6 +32,7 @@
 		date,
 		accept,
 		fileHint,
+		serialHint,
 		turning = false,
 		onsource,
 		onfile,
@@ -35,6 +41,7 @@
 
 	let faults = $state<RigFaults>({ ...NO_FAULTS });
 	let recipe = $state<RecipeName | 'own'>('thorough');
+	let baud = $state<string>('57600');
 	let speed = $state<'1' | '4' | '16'>('1');
 
 	function start() {
@@ -50,15 +57,38 @@
 			}),
 		);
 	}
-	const isRecipe = (name: string): name is RecipeName => name in RECIPES;
+	const HANDS: readonly { value: RecipeName | 'own'; label: string }[] = [
+		{ value: 'thorough', label: 'Eight poses' },
+		{ value: 'two turns', label: 'Two turns' },
+		{ value: 'three turns', label: 'Three turns' },
+		{ value: 'tilted second', label: 'Second tilted' },
+		{ value: 'not tilted enough', label: 'Tilted too little first' },
+		{ value: 'level only', label: 'Level only' },
+		{ value: 'own', label: 'Yours' },
+	];
 </script>
 
 <div class="mt-5 grid gap-6 xl:grid-cols-2">
-	<section class="border border-rule p-4">
-		<h2 class="m-0">A log of your aircraft</h2>
-		<p class="mt-1 mb-3 text-[15px] text-ink-2">{fileHint}</p>
-		<FileDrop {accept} {onfile} />
-	</section>
+	<div class="grid content-start gap-6">
+		<section class="border border-rule p-4">
+			<h2 class="m-0">A log of your aircraft</h2>
+			<p class="mt-1 mb-3 text-[15px] text-ink-2">{fileHint}</p>
+			<FileDrop {accept} {onfile} />
+		</section>
+		<section class="border border-rule p-4">
+			<h2 class="m-0">Live, by a serial line</h2>
+			<p class="mt-1 mb-3 text-[15px] text-ink-2">{serialHint}</p>
+			<Choice
+				label="Baud"
+				value={baud}
+				options={BAUDS.map((value) => ({ value, label: value }))}
+				onchange={(next) => (baud = next)}
+			/>
+			<div class="mt-3">
+				<Button onclick={() => onsource(serialSource(Number(baud), COMPASS_ROLES))}>Listen to the line</Button>
+			</div>
+		</section>
+	</div>
 	<section class="border border-rule p-4">
 		<h2 class="m-0">The practice aircraft</h2>
 		<p class="mt-1 mb-3 text-[15px] text-ink-2">
@@ -66,20 +96,12 @@
 		</p>
 		<div class="grid gap-4">
 			{#if turning}
-				<Choice
-					label="Whose hands turn it"
-					value={recipe}
-					options={[
-						{ value: 'thorough', label: 'Eight poses' },
-						{ value: 'two turns', label: 'Two turns' },
-						{ value: 'three turns', label: 'Three turns' },
-						{ value: 'tilted second', label: 'Second tilted' },
-						{ value: 'not tilted enough', label: 'Tilted too little first' },
-						{ value: 'level only', label: 'Level only' },
-						{ value: 'own', label: 'Yours' },
-					]}
-					onchange={(next) => (recipe = next === 'own' || isRecipe(next) ? next : 'thorough')}
-				/>
+				<label class="grid gap-1">
+					<span class="text-[15px] text-ink-2">Whose hands turn it</span>
+					<select class="field-input" bind:value={recipe}>
+						{#each HANDS as { value, label } (value)}<option {value}>{label}</option>{/each}
+					</select>
+				</label>
 			{/if}
 			<Choice
 				label="Pace"

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { GnssAnswer } from '$lib/schema/gnss';
+	import SourceFailure from '$lib/features/instruments/SourceFailure.svelte';
 	import SourcePicker from '$lib/features/instruments/SourcePicker.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
@@ -62,6 +63,7 @@
 		{date}
 		accept=".nmea,.txt,.log,.ubx,text/plain"
 		fileHint="Text of a receiver in NMEA 0183, as it came off the line. Broken lines are counted, not fatal."
+		serialHint="Sentences of a receiver in NMEA 0183, watched until the lock has held."
 		onsource={(source) => work.begin(source)}
 		onfile={(file) => void work.beginFile(file)}
 		startWords="Watch the lock"
@@ -72,6 +74,7 @@
 		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
 	</div>
 {:else}
+	<SourceFailure failure={work.recording.failure} />
 	<div class="mt-4 flex flex-wrap gap-x-12 gap-y-3">
 		<Figure
 			label="Satellites used"
