@@ -1,4 +1,5 @@
 import type { Aircraft, Sensor } from '../../schema/records';
+import { FACE_POSE, type Held } from './holds';
 
 /** One step of an aircraft's own routine: what to do, for how long, what to watch for, and the caution before it. */
 export interface GuideStep {
@@ -10,8 +11,10 @@ export interface GuideStep {
 	/** What the pilot reads off the aircraft, answered as it showed it. */
 	watch?: string;
 	caution?: string;
+	/** Nothing goes on unless this showed what it should: anything else ends the routine. */
+	gate?: boolean;
 	/** How it is held, for the drawing: pitch nose-up and roll right, degrees. */
-	pose?: { pitchDeg: number; rollDeg: number };
+	pose?: Held;
 }
 
 export interface Recipe {
@@ -32,13 +35,13 @@ const KEEP = 'The values before stay in the record: they can be compared, and en
 const RESTART = 'Save, and restart the aircraft';
 const SHOWN = 'What did the aircraft show?';
 
-const HELD: Record<string, { pitchDeg: number; rollDeg: number }> = {
-	'Belly down': { pitchDeg: 0, rollDeg: 0 },
-	'Left side down': { pitchDeg: 0, rollDeg: -90 },
-	'Right side down': { pitchDeg: 0, rollDeg: 90 },
-	'Nose down': { pitchDeg: -90, rollDeg: 0 },
-	'Tail down': { pitchDeg: 90, rollDeg: 0 },
-	'Back down': { pitchDeg: 0, rollDeg: 180 },
+const HELD: Record<string, Held> = {
+	'Belly down': FACE_POSE.belly,
+	'Left side down': FACE_POSE.left,
+	'Right side down': FACE_POSE.right,
+	'Nose down': FACE_POSE.nose,
+	'Tail down': FACE_POSE.tail,
+	'Back down': FACE_POSE.back,
 };
 const FACES = Object.keys(HELD);
 const FLAT = HELD['Belly down'];
@@ -56,6 +59,13 @@ const turn = (words: string, held = FLAT, holdS = 12): GuideStep => ({
 	holdS,
 	watch: SHOWN,
 	pose: held,
+});
+
+const propellersOff = (caution: string): GuideStep => ({
+	do: 'Are the propellers off? Look at each motor',
+	watch: 'Is every propeller off?',
+	caution,
+	gate: true,
 });
 
 /** Routines by sensor. Each is a common way of doing it; the aircraft's own is chosen, and its manual stands above it. */
@@ -241,11 +251,7 @@ const RECIPES: Record<Sensor, readonly Recipe[]> = {
 			note: 'throttle top before power, then bottom',
 			before: [MANUAL, 'PROPELLERS OFF. There is no other way to do this'],
 			steps: [
-				{
-					do: 'Are the propellers off? Look at each motor',
-					watch: 'Is every propeller off?',
-					caution: 'With a propeller on, this step starts the motor at full power.',
-				},
+				propellersOff('With a propeller on, this routine starts the motor at full power.'),
 				{ do: 'Main power off. Enable the motor output. Throttle at the top' },
 				{ do: 'Connect the pack', watch: 'Did you hear its tones?' },
 				{ do: 'Throttle to the bottom', watch: 'Did you hear the tone that confirms it?' },
@@ -261,6 +267,7 @@ const RECIPES: Record<Sensor, readonly Recipe[]> = {
 			note: 'the stronger test: motors are seen to stop',
 			before: [MANUAL, PROPS, 'Throttle stays at the bottom'],
 			steps: [
+				propellersOff('Armed motors turn, and go on turning where the link loss does not stop them.'),
 				{ do: 'Pack in, radio on, wait for the link', watch: 'Is it linked?' },
 				{ do: 'Arm', watch: 'Do the motors turn?' },
 				{

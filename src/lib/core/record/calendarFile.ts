@@ -1,5 +1,6 @@
 import { createEvents, type EventAttributes } from 'ics';
 import { InputError } from '../frames/inputError';
+import type { ColdSoak } from '../guide/coldSoak';
 
 export interface DueDate {
 	/** Stable: an event exported twice replaces itself. */
@@ -29,6 +30,45 @@ export function dueCalendar(dates: readonly DueDate[], madeAt: string): string {
 			calName: 'Winglogos: due',
 		};
 	});
+	return written(events);
+}
+
+/**
+ * A cold soak as an iCalendar file: when to put the aircraft out, and when its routine begins, each with a reminder.
+ * Times of the plan are ISO and written as UTC.
+ */
+export function soakCalendar(
+	aircraftName: string,
+	{ outAt, runAt }: Pick<ColdSoak, 'outAt' | 'runAt'>,
+	madeAt: string,
+): string {
+	const event = (at: string, id: string, title: string): EventAttributes & { timestamp: number } => {
+		const when = new Date(at);
+		return {
+			uid: `${id}-${Date.parse(runAt)}@winglogos`,
+			title,
+			start: [
+				when.getUTCFullYear(),
+				when.getUTCMonth() + 1,
+				when.getUTCDate(),
+				when.getUTCHours(),
+				when.getUTCMinutes(),
+			],
+			startInputType: 'utc',
+			duration: { minutes: 15 },
+			alarms: [{ action: 'display', description: title, trigger: { minutes: 10, before: true } }],
+			timestamp: Date.parse(madeAt),
+			productId: 'winglogos',
+			calName: 'Winglogos: cold start',
+		};
+	};
+	return written([
+		event(outAt, 'out', `Put ${aircraftName} out into the cold, dry`),
+		event(runAt, 'run', `${aircraftName}: power on and calibrate at once`),
+	]);
+}
+
+function written(events: EventAttributes[]): string {
 	const { error, value } = createEvents(events);
 	if (error || !value)
 		throw new InputError('calendar', 'dates', `The calendar cannot be written: ${error?.message ?? 'unknown'}`);

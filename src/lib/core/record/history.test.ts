@@ -47,6 +47,14 @@ describe('the history of a sensor', () => {
 		expect(historyOf([1, 2, 3, 4, 5].map((c) => kept(c, 0.2, 0.01, c)))[0].perDegree).toBeNull();
 	});
 
+	it('tells how well a routine repeats itself within a day', () => {
+		const at = (hour: string, value: number): Kept => ({ ...kept(9, value, 0.05), at: `2026-05-09T${hour}:00:00Z` });
+		const [figure] = historyOf([kept(2, 3, 0.05), at('08', 0.9), at('09', 1.1), at('10', 1.3)]);
+		expect(figure.sameDay?.runs).toBe(3);
+		expect(figure.sameDay?.spread).toBeCloseTo(0.2, 9);
+		expect(historyOf([kept(2, 3, 0.05), at('08', 0.9)])[0].sameDay).toBeNull();
+	});
+
 	it('takes a guided routine as done, without figures, and leaves other sensors out', () => {
 		const entry = (payload: Partial<EntryPayload>) =>
 			({

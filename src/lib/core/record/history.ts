@@ -2,6 +2,7 @@ import { showSigma } from '../frames/words';
 import type { Verdict } from '../../schema/common';
 import type { Entry, RecordedFigure, Sensor } from '../../schema/records';
 import { regress } from '../frames/regress';
+import { mean } from '../frames/statistics';
 
 /** One calibration or test of a sensor as the record keeps it. */
 export interface Kept {
@@ -28,6 +29,8 @@ export interface FigureHistory {
 	points: HistoryPoint[];
 	/** The last beside the one before it; null where there is only one. */
 	moved: { by: number; sigma: number | null; real: boolean | null } | null;
+	/** Runs within a day of the last, and their standard deviation: how well the routine repeats itself. */
+	sameDay: { runs: number; spread: number } | null;
 	/** Change per degree Celsius with one sigma; null where temperatures are too few or too alike. */
 	perDegree: { slope: number; sigma: number; spanC: number } | null;
 }
@@ -36,6 +39,7 @@ export interface FigureHistory {
 const REAL_SIGMAS = 2;
 const LEAST_TEMPERATURES = 4;
 const LEAST_SPAN_C = 10;
+const DAY_MS = 86_400_000;
 
 /** Practice and failures are shown, and compared with nothing. */
 const counts = ({ practice, verdict }: Kept) => !practice && verdict !== 'fail';
@@ -94,7 +98,14 @@ export function historyOf(kept: readonly Kept[]): FigureHistory[] {
 				? [{ at, value: figure.value, sigma: figure.sigma ?? null, temperatureC }]
 				: [];
 		});
-		return { label, unit: key.slice(label.length + 1), points, moved: movedOf(points), perDegree: perDegree(points) };
+		return {
+			label,
+			unit: key.slice(label.length + 1),
+			points,
+			moved: movedOf(points),
+			sameDay: sameDay(points),
+			perDegree: perDegree(points),
+		};
 	});
 }
 
@@ -104,6 +115,18 @@ function movedOf(points: readonly HistoryPoint[]): FigureHistory['moved'] {
 	const by = last.value - before.value;
 	const sigma = before.sigma === null || last.sigma === null ? null : Math.hypot(before.sigma, last.sigma);
 	return { by, sigma, real: sigma === null ? null : Math.abs(by) > REAL_SIGMAS * sigma };
+}
+
+function sameDay(points: readonly HistoryPoint[]): FigureHistory['sameDay'] {
+	const last = points.at(-1);
+	if (!last) return null;
+	const runs = points.filter(({ at }) => Date.parse(last.at) - Date.parse(at) <= DAY_MS).map(({ value }) => value);
+	if (runs.length < 2) return null;
+	const middle = mean(runs);
+	return {
+		runs: runs.length,
+		spread: Math.sqrt(runs.reduce((sum, v) => sum + (v - middle) ** 2, 0) / (runs.length - 1)),
+	};
 }
 
 function perDegree(points: readonly HistoryPoint[]): FigureHistory['perDegree'] {

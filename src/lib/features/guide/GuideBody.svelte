@@ -12,6 +12,7 @@
 	import Progress from '$lib/ui/Progress.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { showClock } from '$lib/ui/format';
+	import ColdSoak from './ColdSoak.svelte';
 	import type { GuideState } from './guideState.svelte';
 
 	type Props = {
@@ -64,6 +65,7 @@
 			/>
 		</div>
 	{/if}
+	{#if work.recipe.id === 'cold'}<ColdSoak {aircraftName} />{/if}
 	<h2 class="mt-5 mb-1">Before it begins</h2>
 	<ul class="m-0 list-none p-0">
 		{#each work.recipe.before as text, k (text)}

@@ -78,7 +78,11 @@ export class GuideState {
 
 	answer(shown: Shown): void {
 		this.answers = this.answers.map((a, k) => (k === this.step ? { shown, note: this.note.trim() } : a));
-		if (this.step + 1 < this.recipe.steps.length) this.#enter(this.step + 1);
+		if (this.current.gate && shown !== 'as-wanted') {
+			tone('wrong');
+			say('Stop. Not with the propellers on.');
+			this.stop();
+		} else if (this.step + 1 < this.recipe.steps.length) this.#enter(this.step + 1);
 		else {
 			this.#halt();
 			this.phase = 'found';

@@ -75,7 +75,11 @@
 						<td class="num {row.moved?.real ? 'font-bold' : ''}"
 							>{row.moved ? show(row.moved.by, row.moved.sigma) : ''}</td
 						>
-						<td class="text-[14px] whitespace-nowrap {row.moved?.real ? 'font-bold' : 'text-ink-2'}">{said(row)}</td>
+						<td class="text-[14px] whitespace-nowrap {row.moved?.real ? 'font-bold' : 'text-ink-2'}"
+							>{said(row)}{#if row.sameDay}<span class="block font-normal text-ink-2"
+									>{row.sameDay.runs} runs that day: spread {show(row.sameDay.spread, row.sameDay.spread)}</span
+								>{/if}</td
+						>
 					</tr>
 				{/each}
 			</tbody>

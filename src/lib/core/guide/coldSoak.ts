@@ -1,0 +1,44 @@
+import type { Reason, Verdict } from '../../schema/common';
+import { judge, reason } from '../frames/reasons';
+
+export interface ColdSoak {
+	/** When it must stand outdoors, and when the routine begins, ISO times. */
+	outAt: string;
+	runAt: string;
+	verdict: Verdict;
+	reasons: Reason[];
+}
+
+const HOUR_MS = 3_600_000;
+const LEAST_HOURS = { value: 2, unit: 'h', source: 'Practice: at least a couple of hours, dry, not in a freezer' };
+
+/** When an aircraft must be put out so that it is cold through by the time of its routine. Times are ISO. */
+export function planColdSoak(runAt: string, hours: number, now: string): ColdSoak {
+	const outMs = Date.parse(runAt) - hours * HOUR_MS;
+	const lateH = (Date.parse(now) - outMs) / HOUR_MS;
+	const out: Reason[] = [];
+	if (hours < LEAST_HOURS.value)
+		out.push(
+			reason(
+				'caution',
+				'soak-short',
+				'It is not cold through yet: the board is warmer than the air.',
+				hours,
+				LEAST_HOURS,
+				'Leave it out for two hours or more.',
+			),
+		);
+	else out.push(reason('pass', 'soak-long', 'Long enough to be cold through.', hours, LEAST_HOURS));
+	if (lateH > 0)
+		out.push(
+			reason(
+				'fail',
+				'soak-late',
+				'The time to put it out has passed.',
+				lateH,
+				{ value: 0, unit: 'h', source: 'The clock of this device' },
+				'Choose a later time for the routine.',
+			),
+		);
+	return { outAt: new Date(outMs).toISOString(), runAt: new Date(Date.parse(runAt)).toISOString(), ...judge(out) };
+}
