@@ -143,8 +143,8 @@ test('a receiver on a serial line is watched live until it locks; a line that br
 				},
 			}),
 		});
-		const ports = [port(sentences.slice(0, 900), true), port(`${sentences}\r\n`, false)];
-		Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => ports.shift() } });
+		const ports = [() => port(sentences.slice(0, 900), true), () => port(`${sentences}\r\n`, false)];
+		Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => ports.shift()?.() } });
 	}, receiverText());
 	await page.goto('/instruments/position');
 	await page.getByRole('button', { name: 'Listen to the line' }).click();
@@ -154,4 +154,21 @@ test('a receiver on a serial line is watched live until it locks; a line that br
 	await page.getByRole('button', { name: 'Watch again' }).click();
 	await page.getByRole('button', { name: 'Listen to the line' }).click();
 	await expect(heading(page)).toContainText('Locked: 15 satellites', { timeout: 20_000 });
+});
+
+test('four gestures on the practice radio: two at once are asked again, and exchanged channels are found', async ({
+	page,
+}) => {
+	const heard = await listen(page);
+	await page.goto('/instruments/channel-order');
+	await page.getByRole('radio', { name: 'Throttle and yaw exchanged' }).click();
+	await page.getByRole('radio', { name: 'Two sticks at once, once' }).click();
+	await page.getByRole('button', { name: 'Begin', exact: true }).click();
+	await expect(page.getByText('Channel 4')).toBeVisible();
+	await expectAccessible(page, 'asked gestures');
+	await expect(page.getByRole('button', { name: 'Keep it in the record' })).toBeVisible({ timeout: 40_000 });
+	const { words } = await heard();
+	expect(words.some((w) => w.startsWith('More than one channel moved. Pitch'))).toBe(true);
+	expect(words.at(-1)).toBe('All four are in.');
+	await expect(heading(page)).toContainText('yaw');
 });

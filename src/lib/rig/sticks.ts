@@ -88,3 +88,41 @@ export function recordGestureSticks(
 	);
 	return { t, channels };
 }
+
+/** Which channel carries which of four gestures, which way round, and what the hands get wrong once. */
+export interface RadioTruth {
+	order: readonly number[];
+	signs: readonly number[];
+	/** The second gesture moves a neighbour too, the first time. */
+	clumsy: boolean;
+}
+
+const PUSH_S = 1.2;
+
+/** Sticks of the practice radio: `channels` is asked for fifty times a second, and each gesture asked for is made once. */
+export function obedientSticks({ order, signs, clumsy }: RadioTruth, rng: Rng) {
+	let asked = -1;
+	let again = 0;
+	let sinceS = 0;
+	let clumsyYet = false;
+	return {
+		/** `nth` of the four gestures, for the how-many-th time. */
+		ask(nth: number, times: number) {
+			if (nth === asked && times === again) return;
+			clumsyYet = clumsy && nth === 1 && times === 0;
+			[asked, again, sinceS] = [nth, times, 0];
+		},
+		channels(): number[] {
+			sinceS += 1 / RADIO_RATE_HZ;
+			const s = sinceS - 0.3;
+			// The throttle is the last of the four, and stays where it is put.
+			const push =
+				s <= 0 ? 0 : asked === 3 ? Math.min(1, s / PUSH_S) : s < PUSH_S ? Math.sin((Math.PI * s) / PUSH_S) : 0;
+			return [0, 1, 2, 3].map((channel) => {
+				const own = asked >= 0 && order[asked] === channel ? (signs[asked] ?? 1) : 0;
+				const beside = clumsyYet && order[0] === channel ? 0.8 : 0;
+				return (own + beside) * push + 0.003 * rng.normal();
+			});
+		},
+	};
+}

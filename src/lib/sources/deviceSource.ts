@@ -44,6 +44,45 @@ export function motionSource(): Source {
 	};
 }
 
+const MOST_CHANNELS = 8;
+const NO_RADIO_MS = 5000;
+
+/** A radio that shows itself as a game controller, as a live source. */
+export function gamepadSource(): Source {
+	return {
+		name: 'radio, as a game controller',
+		live: true,
+		turnable: false,
+		open(sink) {
+			if (!('getGamepads' in navigator)) {
+				sink.failed(new Error('This browser reads no game controllers.'));
+				return () => undefined;
+			}
+			const from = performance.now();
+			let seen = false;
+			let frame = 0;
+			const poll = () => {
+				const pad = navigator.getGamepads().find((g) => g !== null && g.axes.length > 0);
+				const now = performance.now();
+				if (pad) {
+					seen = true;
+					const atS = (now - from) / 1000;
+					sink.batch({ atS, radio: { t: [atS], channels: pad.axes.slice(0, MOST_CHANNELS).map((v) => [v]) } });
+				} else if (seen) {
+					sink.failed(new Error('The radio is gone. What was recorded until then is kept.'));
+					return;
+				} else if (now - from > NO_RADIO_MS) {
+					sink.failed(new Error('No radio shows itself. Connect it, move a stick or press a button, and begin again.'));
+					return;
+				}
+				frame = requestAnimationFrame(poll);
+			};
+			frame = requestAnimationFrame(poll);
+			return () => cancelAnimationFrame(frame);
+		},
+	};
+}
+
 const GROUPS = [
 	['mag', 'm'],
 	['accel', 'a'],

@@ -3,7 +3,8 @@ import { RECIPES, scriptedHands, type Motion, type RecipeName } from '$lib/rig/t
 import { seededRng } from '$lib/core/frames/random';
 import { transpose, multiply, IDENTITY, type Mat3 } from '$lib/core/frames/mat3';
 import { aboutAxis } from '$lib/core/frames/rotation';
-import type { AxisBatch, Source, SourceBatch } from './source';
+import { RADIO_RATE_HZ } from '$lib/rig/sticks';
+import type { AxisBatch, ChannelBatch, Source, SourceBatch } from './source';
 import type { ImuSample } from '$lib/rig/imu';
 import type { Vec3 } from '$lib/core/frames/vec3';
 
@@ -58,6 +59,32 @@ function following(target: () => Mat3): { motion: Motion; reach(tS: number): voi
 			const size = Math.hypot(...axis);
 			if (size < 1e-9) return from.attitude;
 			return multiply(from.attitude, aboutAxis(axis, s * Math.asin(Math.min(1, size / 2))));
+		},
+	};
+}
+
+/** The practice radio as a source, 50 readings a second; its hands do what they are asked. */
+export function rigRadioSource(hands: { channels(): number[] }, speed: number): Source {
+	return {
+		name: 'practice radio',
+		live: true,
+		turnable: false,
+		open(sink) {
+			let read = 0;
+			let atS = 0;
+			let last = performance.now();
+			const timer = setInterval(() => {
+				const now = performance.now();
+				atS += Math.min(1, (now - last) / 1000) * speed;
+				last = now;
+				const batch: ChannelBatch = { t: [], channels: [] };
+				for (; read / RADIO_RATE_HZ <= atS; read++) {
+					batch.t.push(read / RADIO_RATE_HZ);
+					hands.channels().forEach((v, k) => (batch.channels[k] ??= []).push(v));
+				}
+				if (batch.t.length > 0) sink.batch({ atS, radio: batch });
+			}, TICK_MS);
+			return () => clearInterval(timer);
 		},
 	};
 }

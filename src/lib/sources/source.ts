@@ -8,6 +8,12 @@ export interface AxisBatch {
 	z: number[];
 }
 
+/** Channels of a radio, −1 to 1, one column each. */
+export interface ChannelBatch {
+	t: number[];
+	channels: number[][];
+}
+
 /** What arrives from a source at once. Units: µT, m/s², rad/s; axes as the source gives them. */
 export interface SourceBatch {
 	mag?: AxisBatch;
@@ -15,6 +21,8 @@ export interface SourceBatch {
 	gyro?: AxisBatch;
 	/** NMEA 0183 lines. */
 	lines?: string[];
+	/** A radio's sticks and switches. */
+	radio?: ChannelBatch;
 	packV?: number;
 	/** Time of the batch in the source's own clock, seconds. */
 	atS: number;
@@ -29,7 +37,7 @@ export interface Sink {
 	failed(error: Error): void;
 }
 
-/** Where samples come from: rig, file, and later serial line, gamepad, motion sensors. Interchangeable. */
+/** Where samples come from: rig, file, serial line, game controller, motion sensors. Interchangeable. */
 export interface Source {
 	readonly name: string;
 	/** Live sources go on until they are closed; others give all they have. */

@@ -12,6 +12,9 @@
 	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
 	import HoldCoach from '$lib/features/holds/HoldCoach.svelte';
 	import HoldStart from '$lib/features/holds/HoldStart.svelte';
+	import StickCoach from '$lib/features/holds/StickCoach.svelte';
+	import StickStart from '$lib/features/holds/StickStart.svelte';
+	import { StickState } from '$lib/features/holds/stickState.svelte';
 	import { HoldState } from '$lib/features/holds/holdState.svelte';
 	import { download } from '$lib/ui/download';
 	import FindingView from './FindingView.svelte';
@@ -41,10 +44,15 @@
 	};
 	let { work, site, lead, rotors = 4, onsite, aside, beside, onaccept }: Props = $props();
 
-	const holds = new HoldState((file, practice) => {
-		void work.takeFile(file, { practice, name: `${practice ? 'practice: ' : ''}${holds.recording.sourceName}` });
+	const taking = (live: { recording: { sourceName: string } }) => (file: File, practice: boolean) =>
+		void work.takeFile(file, { practice, name: `${practice ? 'practice: ' : ''}${live.recording.sourceName}` });
+	const holds: HoldState = new HoldState((file, practice) => taking(holds)(file, practice));
+	const sticks: StickState = new StickState((file, practice) => taking(sticks)(file, practice));
+	const live = $derived(holds.running ? holds : sticks.running ? sticks : null);
+	$effect(() => () => {
+		holds.dispose();
+		sticks.dispose();
 	});
-	$effect(() => () => holds.dispose());
 	const date = new Date().toISOString().slice(0, 10);
 
 	let sheet = $state<HTMLElement>();
@@ -63,7 +71,7 @@
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
 		if (event.target !== document.body) return;
-		if (holds.running) return;
+		if (live) return;
 		if (work.phase === 'result' && finding) (onaccept ? () => onaccept(payload()) : () => (saving = true))();
 		else if (work.phase === 'choose' && work.ready) void work.work();
 	}
@@ -71,7 +79,7 @@
 
 <svelte:window {onkeydown} />
 
-<Sheet title={holds.running ? holds.words : work.title} {lead} name={instrument.title}>
+<Sheet title={live?.words ?? work.title} {lead} name={instrument.title}>
 	{#snippet corner()}
 		{#if finding && work.phase === 'result'}<span class="flex items-center gap-2"
 				><Gate mark={MARK_OF_VERDICT[finding.verdict]} size={34} />{MARK_WORDS[MARK_OF_VERDICT[finding.verdict]]}</span
@@ -91,6 +99,8 @@
 	<div bind:this={sheet}>
 		{#if holds.running}
 			<HoldCoach state={holds} {rotors} name={instrument.title.toLowerCase()} />
+		{:else if sticks.running}
+			<StickCoach state={sticks} />
 		{:else if work.phase === 'busy'}
 			<div class="mt-8 grid max-w-md gap-4" role="status">
 				<Progress value={work.progress} label="Working it out" />
@@ -148,6 +158,8 @@
 						place={site}
 						{date}
 					/>
+				{:else if instrument.gestures && !finding}
+					<StickStart state={sticks} />
 				{:else if instrument.fields.length > 0 && instrument.file && !finding}{@render needed()}{/if}
 			</div>
 			<SampleList

@@ -208,6 +208,8 @@ export interface Instrument {
 	file?: FileInput;
 	/** A procedure that is followed live, hands free: which holds, and what the practice aircraft may have wrong. */
 	coach?: { plan: (values: Values) => HoldPlan; faults: readonly Switch[] };
+	/** Four asked gestures on a live radio. */
+	gestures?: true;
 	/** What it can record on this device. */
 	live?: readonly RecorderKind[];
 	samples: readonly Sample[];

@@ -1,7 +1,7 @@
 import type { Mat3 } from '$lib/core/frames/mat3';
 import type { Vec3 } from '$lib/core/frames/vec3';
 import { normalise } from '$lib/core/frames/vec3';
-import type { AxisBatch, Source } from '$lib/sources/source';
+import type { AxisBatch, ChannelBatch, Source } from '$lib/sources/source';
 
 const emptyAxes = (): AxisBatch => ({ t: [], x: [], y: [], z: [] });
 
@@ -25,6 +25,7 @@ export class Recording {
 	accel = emptyAxes();
 	gyro = emptyAxes();
 	lines: string[] = [];
+	radio: ChannelBatch = { t: [], channels: [] };
 	packV = $state<number | null>(null);
 	samples = $state(0);
 	atS = $state(0);
@@ -49,6 +50,7 @@ export class Recording {
 				append(this.mag, batch.mag);
 				append(this.accel, batch.accel);
 				append(this.gyro, batch.gyro);
+				if (batch.radio) this.#appendRadio(batch.radio);
 				if (batch.lines) this.lines.push(...batch.lines);
 				if (batch.packV !== undefined) this.packV = batch.packV;
 				if (batch.attitude) this.attitude = batch.attitude;
@@ -67,6 +69,17 @@ export class Recording {
 		});
 	}
 
+	/** Channels come and go with a radio: as many are kept as it showed first. */
+	#appendRadio({ t, channels }: ChannelBatch): void {
+		const { radio } = this;
+		if (radio.t.length === 0) radio.channels = channels.map(() => []);
+		for (let i = 0; i < t.length; i++) {
+			if (radio.t.length > 0 && t[i] <= radio.t[radio.t.length - 1]) continue;
+			radio.t.push(t[i]);
+			radio.channels.forEach((column, k) => column.push(channels.at(k)?.[i] ?? 0));
+		}
+	}
+
 	stop(): void {
 		this.#close?.();
 		this.#close = null;
@@ -78,6 +91,7 @@ export class Recording {
 		this.accel = emptyAxes();
 		this.gyro = emptyAxes();
 		this.lines = [];
+		this.radio = { t: [], channels: [] };
 		this.samples = 0;
 		this.atS = 0;
 		this.ended = false;

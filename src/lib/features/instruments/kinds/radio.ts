@@ -192,7 +192,7 @@ const order: Instrument = {
 		roles: STICK_LOG,
 		complete: has(['t', 'c1', 'c2']),
 	},
-	live: ['gamepad', 'serial'],
+	gestures: true,
 	samples: [
 		{ id: 'good', label: 'In the usual order', file: orderLog('radio-order.csv', [0, 1, 3, 2], [1, 1, 1, 1]) },
 		{
@@ -225,7 +225,7 @@ const order: Instrument = {
 		const answer = await run('order', { gestures }, context);
 		const first = answer.channels[0];
 		return {
-			headline: headlineOf(answer, answer.steps),
+			headline: headlineOf(answer, answer.steps.charAt(0).toUpperCase() + answer.steps.slice(1)),
 			verdict: answer.verdict,
 			reasons: answer.reasons,
 			figures: answer.channels.map((ch) => ({

@@ -1,0 +1,99 @@
+import { ASKED_GESTURES, coachOrder, ORDER_BEGIN, type OrderCoach } from '$lib/core/radio/orderCoach';
+import { csvFile } from '$lib/features/instruments/make';
+import { Recording } from '$lib/features/instruments/recording.svelte';
+import type { obedientSticks } from '$lib/rig/sticks';
+import type { Source } from '$lib/sources/source';
+import { say, silence, tone } from '$lib/ui/speech';
+
+const TICK_MS = 100;
+
+type Hands = ReturnType<typeof obedientSticks>;
+
+/** Four gestures asked for one by one on a live radio; what was accepted becomes a recording to be read. */
+export class StickState {
+	readonly recording = new Recording();
+	view = $state.raw<OrderCoach>(ORDER_BEGIN);
+	/** Where each channel is now, −1 to 1. */
+	now = $state.raw<readonly number[]>([]);
+	running = $state(false);
+	#practice = false;
+	#hands: Hands | null = null;
+	#times = 0;
+	#timer: ReturnType<typeof setInterval> | null = null;
+	#onfinished: (file: File, practice: boolean) => void;
+
+	constructor(onfinished: (file: File, practice: boolean) => void) {
+		this.#onfinished = onfinished;
+	}
+
+	get words(): string {
+		return this.view.words;
+	}
+
+	begin(source: Source, hands: Hands | null): void {
+		this.#halt();
+		this.view = ORDER_BEGIN;
+		this.now = [];
+		this.#practice = hands !== null;
+		this.#hands = hands;
+		this.#times = 0;
+		this.running = true;
+		this.recording.start(source);
+		say(this.view.words);
+		this.#timer = setInterval(() => this.#follow(), TICK_MS);
+	}
+
+	#follow(): void {
+		const { radio } = this.recording;
+		if (radio.t.length === 0) return;
+		this.now = radio.channels.map((column) => column[column.length - 1]);
+		const before = this.view;
+		const view = coachOrder(radio, before);
+		this.view = view;
+		if (view.fault && before.phase === 'moving' && view.phase !== 'moving') {
+			this.#times++;
+			tone('wrong');
+			say(view.words);
+		} else if (view.windows.length > before.windows.length) {
+			this.#times = 0;
+			tone('done');
+			if (view.phase === 'done') {
+				say('All four are in.');
+				this.finish();
+				return;
+			}
+		}
+		if (view.phase === 'wait') {
+			if (before.phase !== 'wait' && !view.fault) say(ASKED_GESTURES[view.windows.length].say);
+			this.#hands?.ask(view.windows.length, this.#times);
+		}
+	}
+
+	/** Ends here; only what was accepted is handed on, with the rest before each. */
+	finish(): void {
+		const { radio } = this.recording;
+		const { windows } = this.view;
+		this.#halt();
+		if (windows.length === 0) return;
+		const kept = (column: readonly number[]) => windows.flatMap(([from, to]) => column.slice(from, to + 1));
+		const columns = Object.fromEntries(radio.channels.map((column, k) => [`ch${k + 1}`, kept(column)]));
+		this.#onfinished(csvFile('gestures.csv', { 't [s]': kept(radio.t), ...columns }), this.#practice);
+	}
+
+	cancel(): void {
+		this.#halt();
+		this.recording.clear();
+	}
+
+	#halt(): void {
+		if (this.#timer !== null) clearInterval(this.#timer);
+		this.#timer = null;
+		this.recording.stop();
+		this.running = false;
+	}
+
+	dispose(): void {
+		this.#halt();
+		silence();
+	}
+}
