@@ -73,6 +73,13 @@ const shots = {
 			.click();
 		await page.getByRole('button', { name: 'Keep it in the record' }).waitFor();
 	},
+	holds: async (page) => {
+		await page.goto(`${BASE}/session/demo-open/bench/measure-six-faces`);
+		await page.getByRole('radio', { name: '4 ×' }).click();
+		await page.getByRole('button', { name: 'Begin, hands free' }).click();
+		await page.getByText('Wanted: Right side down').waitFor({ timeout: 30_000 });
+		await page.waitForTimeout(900);
+	},
 	'way-home': async (page) => {
 		await page.goto(`${BASE}/instruments/way-home`);
 		await page

@@ -7,6 +7,7 @@ test('settings for a room wait on a list, and hold every session until they are 
 	const begin = page.getByRole('button', { name: 'It is set for indoors now' });
 	await expect(begin).toBeDisabled();
 	await expectAccessible(page, 'indoor settings');
+	await expect(page.getByRole('checkbox').first()).toBeVisible();
 	for (const box of await page.getByRole('checkbox').all()) await box.uncheck();
 	await page.getByRole('checkbox', { name: /When the link is lost/ }).check();
 	await page.getByLabel('When the link is lost: outdoors, as it is now').fill('return home at 40 m');

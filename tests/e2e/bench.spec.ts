@@ -35,6 +35,7 @@ test('a whole bench session, hands free: measured by the rig, guided by voice, t
 	await expect(page.getByText('practice: counts in this session only')).toHaveCount(4);
 
 	await page.getByRole('link', { name: 'Guided: Level' }).click();
+	await expect(page.getByRole('checkbox').first()).toBeVisible();
 	for (const box of await page.getByRole('checkbox').all()) await box.check();
 	await page.getByRole('button', { name: 'Begin the routine' }).click();
 	await expect(page.getByRole('dialog', { name: 'Big cue' })).toBeVisible();

@@ -16,6 +16,9 @@ describe('a text table', () => {
 		['tabs, byte-order mark and comments', '\uFEFF# bench\nt\tmx\tmy\tmz\n0\t20\t1\t45\n0.1\t20.5\t2\t44'],
 		['spaces and CRLF', 't mx my mz\r\n0 20 1 45\r\n0.1 20.5 2 44\r\n'],
 		['quoted', '"t","mx","my","mz"\n"0","20","1","45"\n"0.1","20.5","2","44"'],
+		['a carriage return alone', 't,mx,my,mz\r0,20,1,45\r0.1,20.5,2,44\r'],
+		['empty rows, of each kind', '\r\nt,mx,my,mz\r\n\r\n0,20,1,45\r\n,,,\r\n0.1,20.5,2,44\r\n\r\n'],
+		['empty rows by carriage returns', 't,mx,my,mz\r\r0,20,1,45\r0.1,20.5,2,44'],
 	])('%s', (_, text) => {
 		const columns = compass(text).take();
 		expect([...columns.mx]).toEqual([20, 20.5]);
@@ -56,6 +59,7 @@ describe('bad input names the file and the line', () => {
 	it.each([
 		['t [s],mx,my,mz\n0,20,1,45\n1,NaN,2,44', /line 3, mx: "NaN"/],
 		['t [s],mx,my,mz\n0,20,1,45\n1,20,2', /line 3, mz: the line is cut short/],
+		['t [s],mx,my,mz\n\n0,20,1,45\n\n1,20,2', /line 5, mz: the line is cut short/],
 		['t [s],mx,my,mz\n0,20,1,45\n1,20,,44', /line 3, my: "" is not/],
 		['t [s],mx,my,mz\n0,20,1,45\n0,20,1,44', /line 3: time does not increase/],
 	])('%j', (text, message) => {

@@ -59,7 +59,7 @@
 			</figcaption>
 			<div class="grid h-52 place-items-center rounded border border-rule bg-paper">
 				{#if measured}<Aircraft3d attitude={measured} {rotors} />
-				{:else}<p class="m-0 px-4 text-center text-ink-2">Nothing is read yet.</p>{/if}
+				{:else}<p class="m-0 px-[1rem] text-center text-ink-2">Nothing is read yet.</p>{/if}
 			</div>
 		</figure>
 	{/if}

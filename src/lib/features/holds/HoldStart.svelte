@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PaceChoice, { type Pace } from '$lib/features/instruments/PaceChoice.svelte';
+	import BaudChoice from '$lib/features/instruments/BaudChoice.svelte';
 	import type { HoldPlan } from '$lib/core/guide/holds';
 	import { DEG } from '$lib/core/frames/angles';
 	import { seededRng } from '$lib/core/frames/random';
@@ -11,7 +13,6 @@
 	import { obedientHands, type HandsMistake } from '$lib/rig/turning';
 	import { motionSource, serialSource } from '$lib/sources/deviceSource';
 	import { rigSource } from '$lib/sources/rigSource';
-	import { BAUDS } from '$lib/sources/serialLine';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import type { HoldState } from './holdState.svelte';
@@ -22,9 +23,9 @@
 
 	type From = 'rig' | 'motion' | 'serial';
 	let from = $state<From>('rig');
-	let baud = $state<string>('57600');
+	let baud = $state('57600');
 	let whose = $state<HandsMistake | 'own'>('none');
-	let speed = $state<'1' | '4' | '16'>('1');
+	let speed = $state<Pace>('1');
 	// svelte-ignore state_referenced_locally
 	let faults = $state<RigFaults>({
 		...NO_FAULTS,
@@ -80,12 +81,7 @@
 		/>
 		<p class="m-0 text-[15px] text-ink-2">{HINTS[from]}</p>
 		{#if from === 'serial'}
-			<Choice
-				label="Baud"
-				value={baud}
-				options={BAUDS.map((value) => ({ value, label: value }))}
-				onchange={(next) => (baud = next)}
-			/>
+			<BaudChoice bind:value={baud} />
 		{:else if from === 'rig'}
 			<Choice
 				label="Whose hands"
@@ -98,16 +94,7 @@
 				]}
 				onchange={(next) => (whose = next)}
 			/>
-			<Choice
-				label="Pace"
-				value={speed}
-				options={[
-					{ value: '1', label: 'Real time' },
-					{ value: '4', label: '4 ×' },
-					{ value: '16', label: '16 ×' },
-				]}
-				onchange={(next) => (speed = next)}
-			/>
+			<PaceChoice bind:value={speed} />
 			{#if kinds.length > 0}<FaultPicker bind:faults kinds={[...kinds]} />{/if}
 		{/if}
 		<div><Button kind="primary" onclick={start}>Begin, hands free</Button></div>

@@ -1,7 +1,7 @@
 <script lang="ts">
+	import BaudChoice from '$lib/features/instruments/BaudChoice.svelte';
 	import { startRecorder, type Recorder, type RecorderKind } from '$lib/sources/recorder';
 	import Button from '$lib/ui/Button.svelte';
-	import Choice from '$lib/ui/Choice.svelte';
 	import { showClock } from '$lib/ui/format';
 
 	/** Records from what this device has, live, and hands the recording over as a file. */
@@ -19,7 +19,6 @@
 		},
 		serial: { name: 'A serial line', hint: 'Text as it comes: lines of CSV with a header, or NMEA 0183.' },
 	};
-	const BAUDS = ['9600', '57600', '115200', '230400'] as const;
 
 	let recorder = $state.raw<Recorder | null>(null);
 	let running = $state<RecorderKind | null>(null);
@@ -81,12 +80,7 @@
 						<p class="m-0 text-[15px] text-ink-2">{WORDS[kind].hint}</p>
 					</div>
 					{#if kind === 'serial'}
-						<Choice
-							label="Baud"
-							value={baud}
-							options={BAUDS.map((value) => ({ value, label: value }))}
-							onchange={(next) => (baud = next)}
-						/>
+						<BaudChoice bind:value={baud} />
 					{/if}
 					<div><Button onclick={() => void start(kind)} aria-label="Record: {WORDS[kind].name}">Record</Button></div>
 				</li>

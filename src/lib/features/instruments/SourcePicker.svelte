@@ -1,14 +1,14 @@
 <script lang="ts">
+	import PaceChoice, { type Pace } from '$lib/features/instruments/PaceChoice.svelte';
+	import BaudChoice from '$lib/features/instruments/BaudChoice.svelte';
 	import { COMPASS_ROLES } from '$lib/core/record/columns';
 	import { serialSource } from '$lib/sources/deviceSource';
-	import { BAUDS } from '$lib/sources/serialLine';
 	import type { RigFaults, RigPlace } from '$lib/rig/rig';
 	import { NO_FAULTS } from '$lib/rig/rig';
 	import type { RecipeName } from '$lib/rig/turning';
 	import { rigSource } from '$lib/sources/rigSource';
 	import type { Source } from '$lib/sources/source';
 	import Button from '$lib/ui/Button.svelte';
-	import Choice from '$lib/ui/Choice.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import FaultPicker from './FaultPicker.svelte';
 	import { hands } from './hands.svelte';
@@ -41,8 +41,8 @@
 
 	let faults = $state<RigFaults>({ ...NO_FAULTS });
 	let recipe = $state<RecipeName | 'own'>('thorough');
-	let baud = $state<string>('57600');
-	let speed = $state<'1' | '4' | '16'>('1');
+	let baud = $state('57600');
+	let speed = $state<Pace>('1');
 
 	function start() {
 		const seed = Math.floor(Math.random() * 1e6);
@@ -78,12 +78,7 @@
 		<section class="border border-rule p-4">
 			<h2 class="m-0">Live, by a serial line</h2>
 			<p class="mt-1 mb-3 text-[15px] text-ink-2">{serialHint}</p>
-			<Choice
-				label="Baud"
-				value={baud}
-				options={BAUDS.map((value) => ({ value, label: value }))}
-				onchange={(next) => (baud = next)}
-			/>
+			<BaudChoice bind:value={baud} />
 			<div class="mt-3">
 				<Button onclick={() => onsource(serialSource(Number(baud), COMPASS_ROLES))}>Listen to the line</Button>
 			</div>
@@ -103,16 +98,7 @@
 					</select>
 				</label>
 			{/if}
-			<Choice
-				label="Pace"
-				value={speed}
-				options={[
-					{ value: '1', label: 'Real time' },
-					{ value: '4', label: '4 ×' },
-					{ value: '16', label: '16 ×' },
-				]}
-				onchange={(next) => (speed = next)}
-			/>
+			<PaceChoice bind:value={speed} />
 			<FaultPicker
 				bind:faults
 				kinds={turning ? ['offsets', 'softIron', 'metalNear', 'mountingTurned'] : ['weakSky', 'metalNear']}
