@@ -133,6 +133,14 @@ describe('the half turn', () => {
 		expect(ids(follow(HALF_TURN, turned(-170)))).toEqual(['first', 'turned']);
 	});
 
+	it('is believed where nothing but the gyro shows it: turning about the vertical moves no gravity', () => {
+		const { accel, gyro } = turned(180);
+		// The movement between the holds is smooth: only gravity is felt, all the while.
+		const still = (value: (k: number) => number) => Array.from(accel.t, (_, k) => value(k));
+		const level = { t: accel.t, x: still(() => 0.02), y: still(() => 0), z: still((k) => -9.8 + 0.01 * (k % 3)) };
+		expect(ids(follow(HALF_TURN, { accel: level, gyro }))).toEqual(['first', 'turned']);
+	});
+
 	it('a quarter is not a half, and standing on is none', () => {
 		const views = follow(HALF_TURN, turned(90));
 		expect(views.at(-1)?.fault).toBe('not-turned');

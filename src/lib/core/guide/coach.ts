@@ -3,7 +3,7 @@ import { cross, length, normalise, scale, type Vec3 } from '../frames/vec3';
 import type { Face } from '../../schema/inertial';
 import { leanApart, LIFT_DEG, liftOf } from '../inertial/gestures';
 import { inertialLimits } from '../inertial/limits';
-import { faceOf, stillWindows, type StillWindow } from '../inertial/poses';
+import { faceOf, rateOf, stillWindows, type StillWindow } from '../inertial/poses';
 import { FACE_WORDS, type Hold, type HoldPlan } from './holds';
 
 interface Axes {
@@ -154,6 +154,7 @@ export function coachHolds(plan: HoldPlan, stream: HoldStream, before: readonly 
 		x: column(stream.accel.x),
 		y: column(stream.accel.y),
 		z: column(stream.accel.z),
+		rate: rateOf(stream.accel, stream.gyro),
 	}).filter(({ tEnd }) => tEnd > last + STILL_NOW_S);
 	const tailWindow = windows.at(-1);
 	const still = tailWindow && now - tailWindow.tEnd <= STILL_NOW_S ? tailWindow : null;

@@ -34,16 +34,33 @@ const WINDOW_S = 0.4;
 const QUIET_QUANTILE = 0.1;
 const OVER_QUIET = 3;
 const LEAST_NOISE = 0.02;
+/** More than any settled gyro shows at rest, and less than any hand turns. */
+const TURNING_RADPS = 0.2;
+
+/** |ω| of each reading of a gyro that runs in step with the accelerometer; undefined where it does not. */
+export function rateOf(accel: { t: ArrayLike<number> }, gyro: Axes | undefined): Float64Array | undefined {
+	if (!gyro || gyro.t.length !== accel.t.length || gyro.t.length === 0) return undefined;
+	return Float64Array.from(gyro.t, (_, i) => Math.hypot(gyro.x[i], gyro.y[i], gyro.z[i]));
+}
+
+interface Axes {
+	t: ArrayLike<number>;
+	x: ArrayLike<number>;
+	y: ArrayLike<number>;
+	z: ArrayLike<number>;
+}
 
 interface Columns {
 	t: ArrayLike<number>;
 	x: Float64Array;
 	y: Float64Array;
 	z: Float64Array;
+	/** How fast it turns at the same times, rad/s, where a gyro says so: a turn about the vertical moves no gravity. */
+	rate?: ArrayLike<number> | undefined;
 }
 
 /** Stretches of at least a second in which the aircraft was held still, found by a moving standard deviation. m/s². */
-export function stillWindows({ t, x, y, z }: Columns): StillWindow[] {
+export function stillWindows({ t, x, y, z, rate }: Columns): StillWindow[] {
 	const n = t.length;
 	if (n < 4) return [];
 	const axes = [x, y, z];
@@ -68,7 +85,7 @@ export function stillWindows({ t, x, y, z }: Columns): StillWindow[] {
 			const m = (s[to] - s[from]) / count;
 			most = Math.max(most, (q[to] - q[from]) / count - m * m);
 		}
-		moving[i] = Math.sqrt(Math.max(0, most));
+		moving[i] = rate && rate[i] > TURNING_RADPS ? Infinity : Math.sqrt(Math.max(0, most));
 	}
 	const threshold = Math.min(
 		limits.movedMps2.value * 2,

@@ -6,8 +6,9 @@ import { aboutAxis, fromYawPitchRoll, rotationX, rotationZ } from '$lib/core/fra
 import type { Vec3 } from '$lib/core/frames/vec3';
 import { GESTURES, HALF_TURN } from '$lib/core/guide/holds';
 import { gesturesOf } from '$lib/core/inertial/gestures';
+import { rateOf } from '$lib/core/inertial/poses';
 import { changeMounting } from '$lib/core/inertial/mountingChange';
-import { ACCEL_LOG, HOVER_ROLES } from '$lib/core/record/columns';
+import { ACCEL_LOG, HOVER_ROLES, MOTION_LOG } from '$lib/core/record/columns';
 import { recordGestures, recordLegs, standing } from '$lib/rig/inertial';
 import { run } from '$lib/workers/core';
 import { headlineOf, num, type Instrument, type NumberField, type Values } from '../instrument';
@@ -59,8 +60,8 @@ const level: Instrument = {
 	coach: { plan: () => HALF_TURN, faults: ['accelOff'] },
 	file: {
 		kind: 'table',
-		hint: 'CSV with time and three accelerometer axes: stand, turn half round on the spot, stand again. Both stands are found.',
-		roles: ACCEL_LOG,
+		hint: 'CSV with time and three accelerometer axes: stand, turn half round on the spot, stand again. Both stands are found, better still with gyro axes beside them.',
+		roles: MOTION_LOG,
 		complete: has(['t', 'ax', 'ay', 'az']),
 	},
 	samples: [
@@ -90,7 +91,8 @@ const level: Instrument = {
 	],
 	async work(input, context) {
 		const c = taken(input);
-		const windows = await run('still', series(c, 'a'), context);
+		const gyro = c.gx && c.gy && c.gz ? series(c, 'g') : undefined;
+		const windows = await run('still', { ...series(c, 'a'), rate: rateOf({ t: c.t }, gyro) }, context);
 		const stands = windows.filter(({ mean }) => mean[2] < 0);
 		if (stands.length === 0)
 			throw new InputError('no-stand', 'file', 'No stretch of a second at rest on the belly was found in this log.');
