@@ -51,6 +51,7 @@ test('a whole bench session, hands free: measured by the rig, guided by voice, t
 	await page.getByRole('button', { name: 'Set aside what is left' }).click();
 	await page.getByRole('dialog').getByRole('textbox').fill('Factory values, by the manual');
 	await page.getByRole('dialog').getByRole('button', { name: 'Set aside' }).click();
+	await expect(page.getByText('Set aside; it stays visible with its reason').first()).toBeVisible();
 	await page.goto(url.replace('/bench-due', ''));
 	await expect(page.getByText('What is due on the bench: set aside')).toBeVisible();
 	await page.goto(url.replace('/bench/bench-due', '/hover'));
