@@ -57,3 +57,15 @@ test('every refusal is reached in the interface, says why, and says what to do n
 		await expect(page.locator('aside, main').getByText(next).first(), at).toBeVisible();
 	}
 });
+
+test('focus is measured on the part of the picture that is chosen', async ({ page }) => {
+	await page.goto('/instruments/focus');
+	await page.getByRole('button', { name: 'Try it: Far roofs, sharp' }).click();
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('The far edges are sharp');
+	// A corner too small to hold many edges knows less than the middle, or says that it knows nothing.
+	await page.getByLabel('Part of the picture').fill('5');
+	await page.getByRole('radio', { name: 'left' }).click();
+	await page.getByRole('radio', { name: 'top' }).click();
+	await page.getByRole('button', { name: 'Work it out again' }).click();
+	await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('The far edges are sharp');
+});

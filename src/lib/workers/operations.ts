@@ -74,13 +74,13 @@ export const operations = {
 	site: ({ mag, accel, model }: SiteInput) => checkSite(mag, accel, model),
 	horizon: async ({ file }: { file: Blob }, progress?: Progress) =>
 		findHorizon(await decodePicture(file, 640), progress),
-	sharpness: async ({ file, share }: { file: Blob; share: number }) => {
+	/** `across` and `down` say where the part lies, 0 to 1: left or top, middle, right or bottom. */
+	sharpness: async ({ file, share, across, down }: { file: Blob; share: number; across: number; down: number }) => {
 		const picture = await decodePicture(file, 2400);
-		// The middle of the picture, or as much of it as the pilot chose.
 		const [width, height] = [picture.width, picture.height].map((v) => Math.max(8, Math.floor(v * share)));
 		const area: Area = {
-			x: Math.floor((picture.width - width) / 2),
-			y: Math.floor((picture.height - height) / 2),
+			x: Math.floor((picture.width - width) * across),
+			y: Math.floor((picture.height - height) * down),
 			width,
 			height,
 		};

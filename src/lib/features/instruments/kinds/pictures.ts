@@ -2,7 +2,7 @@ import { seededRng } from '$lib/core/frames/random';
 import { horizonLimits, payloadLimits } from '$lib/core/payload/limits';
 import { edgePicture, horizonPicture, surfacePicture, type Surface } from '$lib/rig/pictures';
 import { run } from '$lib/workers/core';
-import { headlineOf, num, type Instrument } from '../instrument';
+import { headlineOf, num, word, type ChoiceField, type Instrument } from '../instrument';
 import { pictureFile } from '../make';
 import { fileOf } from './compass';
 
@@ -65,11 +65,20 @@ const horizon: Instrument = {
 
 const edges = (name: string, blur: number) => (seed: number) => pictureFile(name, edgePicture(blur, seededRng(seed)));
 
+/** Where the part that is measured lies: the nearest side, the middle, the other side. */
+const place = (id: string, label: string, names: readonly [string, string, string]): ChoiceField => ({
+	kind: 'choice',
+	id,
+	label,
+	options: names.map((name, k) => ({ value: String(k / 2), label: name })),
+	start: '0.5',
+});
+
 const focus: Instrument = {
 	id: 'focus',
 	title: 'Focus',
 	group: 'Payload and camera',
-	does: 'Whether far edges are sharp, measured on the middle of a picture.',
+	does: 'Whether far edges are sharp, measured on the part of a picture that you choose.',
 	calls: 'focus sharp blurred camera lens goggles video far distance',
 	opening: 'Drop a picture of something at twenty metres or more',
 	method: [
@@ -79,14 +88,19 @@ const focus: Instrument = {
 		{
 			kind: 'number',
 			id: 'sharePct',
-			label: 'Part of the picture, its middle',
+			label: 'Part of the picture',
 			unit: '%',
 			min: 5,
 			max: 100,
 			start: 60,
 		},
+		place('across', 'Across', ['left', 'middle', 'right']),
+		place('down', 'Up and down', ['top', 'middle', 'bottom']),
 	],
-	file: { kind: 'picture', hint: 'JPEG or PNG with a far, hard edge in its middle: a mast, a roof, a tree line.' },
+	file: {
+		kind: 'picture',
+		hint: 'JPEG or PNG with a far, hard edge in the part that you choose: a mast, a roof, a tree line.',
+	},
 	samples: [
 		{ id: 'good', label: 'Far roofs, sharp', file: edges('roofs-sharp.png', 0.6) },
 		{ id: 'soft', label: 'Far roofs, focused near', bad: true, file: edges('roofs-blurred.png', 3.6) },
@@ -100,7 +114,12 @@ const focus: Instrument = {
 	async work(input, context) {
 		const answer = await run(
 			'sharpness',
-			{ file: fileOf(input), share: num(input.values, 'sharePct', 'Part of the picture') / 100 },
+			{
+				file: fileOf(input),
+				share: num(input.values, 'sharePct', 'Part of the picture') / 100,
+				across: Number(word(input.values, 'across')),
+				down: Number(word(input.values, 'down')),
+			},
 			context,
 		);
 		return {
