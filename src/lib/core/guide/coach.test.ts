@@ -141,6 +141,12 @@ describe('the half turn', () => {
 		expect(ids(follow(HALF_TURN, { accel: level, gyro }))).toEqual(['first', 'turned']);
 	});
 
+	it('without a gyro at least wants to see it taken up and set down again', () => {
+		const without = (parts: readonly Part[]) => ids(follow(HALF_TURN, stream(parts, null, false)));
+		expect(without([hold(FACE_POSE.belly, 12)])).toEqual(['first']);
+		expect(without([hold(FACE_POSE.belly, 4), hold(FACE_POSE.belly, 4)])).toEqual(['first', 'turned']);
+	});
+
 	it('a quarter is not a half, and standing on is none', () => {
 		const views = follow(HALF_TURN, turned(90));
 		expect(views.at(-1)?.fault).toBe('not-turned');

@@ -106,7 +106,8 @@ function meets(hold: Hold, window: StillWindow, accepted: readonly Accepted[], {
 	const tilted = liftOf(from.mean, window.mean);
 	if (wanted.kind === 'turned') {
 		if (tilted > inertialLimits.faceDeg.value) return no('wrong-face', 'Set it down on its feet, on the same spot.');
-		if (!gyro || gyro.t.length === 0) return { meets: true };
+		// Without a gyro the turn itself is not seen, but that it was taken up and set down again is.
+		if (!gyro || gyro.t.length === 0) return window.tStart > from.tEnd ? { meets: true } : no(null, hold.say);
 		const down = normalise(scale(from.mean, -1));
 		const turned = Math.abs(turnedAbout(gyro, down, from, from.tEnd, window.tStart));
 		if (Math.abs(turned - TURN_DEG.wanted) <= TURN_DEG.within) return { meets: true };

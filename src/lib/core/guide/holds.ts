@@ -35,6 +35,8 @@ export interface HoldPlan {
 	note: string;
 	/** After the first hold the others may come in any order. */
 	anyOrder: boolean;
+	/** Only what was held is read: a sensor at rest, without how it came to rest. */
+	restOnly?: true;
 	holds: readonly Hold[];
 }
 
@@ -137,6 +139,7 @@ export const GESTURES: HoldPlan = {
 
 export const REST: HoldPlan = {
 	id: 'rest',
+	restOnly: true,
 	name: 'A minute at rest',
 	note: 'bias, noise and how long the bias stays put',
 	anyOrder: false,
@@ -154,6 +157,7 @@ export const REST: HoldPlan = {
 
 export const SETTLE: HoldPlan = {
 	id: 'settle',
+	restOnly: true,
 	name: 'Settle after power-on',
 	note: 'ten seconds hands off, down within five of power-on',
 	anyOrder: false,

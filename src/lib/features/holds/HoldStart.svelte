@@ -36,13 +36,14 @@
 	const HINTS: Record<From, string> = {
 		rig: 'Simulated sensors, made on this device. What it records is marked as practice.',
 		motion:
-			'Hold this device as the aircraft: its top is the nose, its screen faces up. For rehearsal, and for a surface.',
+			'Hold this device as the aircraft: its top is the nose, its screen faces up. For rehearsal, and for a surface: kept as practice.',
 		serial: 'Rows of text with a header that names time and axes with units: t [s], ax [m/s2], ay [m/s2], az [m/s2].',
 	};
 	const SURFACE_DEG = 1.3;
 
 	function start() {
-		if (from === 'motion') return work.begin(plan, motionSource(), null, false);
+		// This device is not the aircraft: what its sensors read is no evidence of the aircraft's.
+		if (from === 'motion') return work.begin(plan, motionSource(), null, true);
 		if (from === 'serial') return work.begin(plan, serialSource(Number(baud), MOTION_LOG), null, false);
 		const seed = newSeed();
 		const surface = aboutAxis([0.6, 0.8, 0], SURFACE_DEG * DEG);

@@ -34,6 +34,8 @@ export class HoldState {
 	/** Where the data are the practice aircraft's. */
 	practice = $state(false);
 	#accepted: Accepted[] = [];
+	/** Spans of the recording that are not read, seconds. */
+	#left: (readonly [from: number, to: number])[] = [];
 	#hands: Hands | null = null;
 	#timer: ReturnType<typeof setInterval> | null = null;
 	#said = '';
@@ -70,6 +72,7 @@ export class HoldState {
 		this.practice = practice;
 		this.#hands = hands;
 		this.#accepted = [];
+		this.#left = [];
 		this.#said = '';
 		this.running = true;
 		// On a phone the screen is small and both hands are taken: one cue, nothing else.
@@ -120,10 +123,28 @@ export class HoldState {
 		say(words);
 	}
 
-	/** Asks for a hold again that is in already. */
+	/**
+	 * Asks for a hold again that is in already, and in a fixed order for those after it too. What was recorded from its
+	 * beginning to the next hold that stays is left out of the reading.
+	 */
 	again(id: string): void {
-		this.#accepted = this.#accepted.filter((a) => a.id !== id);
+		const at = this.#accepted.findIndex((a) => a.id === id);
+		if (at < 0) return;
+		const gone = this.#accepted.slice(at, this.plan?.anyOrder ? at + 1 : undefined);
+		this.#accepted = this.#accepted.filter((a) => !gone.includes(a));
+		const { tStart } = gone[0];
+		const next = this.#accepted.filter((a) => a.tStart > tStart).map((a) => a.tStart);
+		this.#left.push([tStart, Math.min(this.recording.atS, ...next)]);
 		this.#follow();
+	}
+
+	/** Whether a reading counts: not of a hold that was taken back; of a sensor at rest, only the rest. */
+	#counts(tS: number): boolean {
+		if (this.#left.some(([from, to]) => tS >= from && tS < to)) return false;
+		if (!this.plan?.restOnly) return true;
+		const [held] = this.#accepted;
+		const from = held?.tStart ?? this.recording.atS - (this.view?.heldS ?? 0);
+		return tS >= from && tS <= (held?.tEnd ?? Infinity);
 	}
 
 	/** Ends here and hands on what was recorded: what is missing is said by the finding. */
@@ -131,10 +152,12 @@ export class HoldState {
 		this.#halt();
 		const { accel, gyro } = this.recording;
 		if (accel.t.length < 2) return;
+		const kept = accel.t.map((t) => this.#counts(t));
+		const only = (values: number[]) => values.filter((_, i) => kept[i]);
 		const named = (axes: typeof accel, prefix: string, unit: string) =>
-			Object.fromEntries((['x', 'y', 'z'] as const).map((k) => [`${prefix}${k} [${unit}]`, axes[k]]));
+			Object.fromEntries((['x', 'y', 'z'] as const).map((k) => [`${prefix}${k} [${unit}]`, only(axes[k])]));
 		const columns = {
-			't [s]': accel.t,
+			't [s]': only(accel.t),
 			...named(accel, 'a', 'm/s2'),
 			...(gyro.t.length === accel.t.length ? named(gyro, 'g', 'rad/s') : {}),
 		};

@@ -28,7 +28,6 @@ const headingCheck: Instrument = {
 		'Shown less known, both from true north. Alike at every heading: the mounting (right angles), or the declination of this place left out or applied twice. Changing with the heading: the compass.',
 		'A bearing is known from a map: from where you stand to a mast, a church, the end of a straight road. By eye the nose is pointed right to two or three degrees.',
 	],
-	sensor: 'mounting',
 	needsSite: true,
 	fields: [
 		{
@@ -151,7 +150,6 @@ const compassModule: Instrument = {
 		'The case’s arrow is its x axis, its underside z. Flipped is half a turn about the arrow. R = Rz(yaw)·Ry(pitch)·Rx(roll): tilt about the arrow, then across it, then the turn about the vertical.',
 		'Turning the compass with a gyro beside it ranks all 24 right-angle mountings by dm/dt = −ω × m: “Compass” tells which it found. Then check the heading against a bearing that you know.',
 	],
-	sensor: 'mounting',
 	fields: [
 		angle('arrow', 'The arrow points, from the nose', 'clockwise from above: right 90, tail 180'),
 		{

@@ -134,7 +134,7 @@ const sixFaces: Instrument = {
 					digits: 3,
 					note: `limit ${inertialLimits.residualMps2.value}`,
 				},
-				{ label: 'Faces held', value: 6 - answer.missingFaces.length, unit: 'of 6', digits: 0, note: faces(answer) },
+				{ label: 'Faces held', value: answer.poses.length, unit: 'of 6', digits: 0, note: faces(answer) },
 			],
 			kept: accelKept(answer),
 			plots: [
