@@ -136,12 +136,13 @@ const inPose = ({ wanted }: PlannedTurn, down: Vec3): boolean => {
 };
 
 /**
- * Follows a recipe of turns in what was added to a stream: the gyro's rate about the vertical (accelerometer, smoothed over
- * the samples that are new) counts while the pose is held. rad/s and m/s², body axes. Call with what it gave before.
+ * Follows a recipe of turns in what was added to a stream: the gyro's rate about the accelerometer's vertical, reading by
+ * reading in step, counts while the pose is held. rad/s and m/s², body axes. Call with what it gave before.
  */
 export function followTurns(plan: TurnPlan, before: TurnView, { accel, gyro }: { accel: Axes; gyro: Axes }): TurnView {
 	const n = Math.min(accel.t.length, gyro.t.length);
 	if (n === 0) return { ...before, words: plan.turns[0].say };
+	if (before.fault === 'late') return before;
 	const from = before.lastT === null ? 0 : after(gyro.t, before.lastT);
 	let { done, turnedDeg } = before;
 	let rate = 0;
@@ -151,7 +152,7 @@ export function followTurns(plan: TurnPlan, before: TurnView, { accel, gyro }: {
 		down = normalise([-accel.x[i], -accel.y[i], -accel.z[i]]);
 		rate = (gyro.x[i] * down[0] + gyro.y[i] * down[1] + gyro.z[i] * down[2]) / DEG;
 		const turn = plan.turns.at(done);
-		held = turn !== undefined && done < plan.turns.length && inPose(turn, down);
+		held = turn !== undefined && inPose(turn, down);
 		if (!held) continue;
 		turnedDeg += rate * (gyro.t[i] - gyro.t[i - 1]);
 		if (Math.abs(turnedDeg) >= FULL_DEG) {
@@ -165,14 +166,12 @@ export function followTurns(plan: TurnPlan, before: TurnView, { accel, gyro }: {
 	const all = done >= plan.turns.length;
 	const left = (plan.windowS ?? 0) - forS;
 	const base = { done, turnedDeg, forS, tiltDeg, lastT };
-	const late = before.fault === 'late' || (plan.windowS !== undefined && left < 0 && !all);
-	if (late)
+	if (plan.windowS !== undefined && left < 0 && !all)
 		return {
 			...base,
 			fault: 'late',
 			over: false,
-			words: `The time is over with ${before.fault === 'late' ? before.done : done} of ${plan.turns.length} turns. Start over`,
-			...(before.fault === 'late' ? { done: before.done } : {}),
+			words: `The time is over with ${done} of ${plan.turns.length} turns. Start over`,
 		};
 	if (all)
 		return left > 0
