@@ -16,7 +16,9 @@ function opening(sink: Sink, open: () => Promise<() => unknown>): () => void {
 			if (over) void opened();
 			else close = opened;
 		})
-		.catch((error: unknown) => sink.failed(failure(error)));
+		.catch((error: unknown) => {
+			if (!over) sink.failed(failure(error));
+		});
 	return () => {
 		over = true;
 		void close?.();

@@ -1,6 +1,6 @@
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../frames/reasons';
-import { median } from '../frames/statistics';
+import { median, robustSigma } from '../frames/statistics';
 import { inertialLimits as limits } from './limits';
 
 export interface LevelFlight {
@@ -93,8 +93,9 @@ export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pit
 			]),
 		};
 	const shown = { rollDeg: median(rolls), pitchDeg: median(pitches) };
+	/** A median is a quarter less certain than a mean (√(π/2)). */
 	const sigma = (values: number[], middle: number) =>
-		(1.2533 * 1.4826 * median(values.map((v) => Math.abs(v - middle)))) / Math.sqrt(values.length);
+		(Math.sqrt(Math.PI / 2) * robustSigma(values, middle)) / Math.sqrt(values.length);
 	const sigmaDeg = { rollDeg: sigma(rolls, shown.rollDeg), pitchDeg: sigma(pitches, shown.pitchDeg) };
 	const correction = { rollDeg: wanted.rollDeg - shown.rollDeg, pitchDeg: wanted.pitchDeg - shown.pitchDeg };
 	const size = Math.hypot(correction.rollDeg, correction.pitchDeg);

@@ -31,6 +31,8 @@ const UPDATE_MS = 300;
 const POINTS_SHOWN = 900;
 const LIVE_READINGS = 3000;
 const NO_SITE_DIP = 60;
+/** A source that has a gyro has shown it by then. */
+const READINGS_WITHOUT_GYRO = 40;
 const WHOLE_TURN_DEG = 360;
 const SIDES_MARGIN = 0.8;
 const PHONE = '(max-width: 767px)';
@@ -175,6 +177,10 @@ export class CompassState {
 
 	async #update(): Promise<void> {
 		const { mag, accel, gyro } = this.recording;
+		if (this.plan && gyro.t.length === 0 && mag.t.length > READINGS_WITHOUT_GYRO) {
+			this.plan = null;
+			failed('This source has no gyro: turns cannot be counted. The cues follow what the data need instead.');
+		}
 		if (this.plan) this.turns = followTurns(this.plan, this.turns, { accel, gyro });
 		const step = Math.ceil(mag.t.length / LIVE_READINGS);
 		const few = every(mag, step);
