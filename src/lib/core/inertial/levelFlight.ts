@@ -1,6 +1,6 @@
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../frames/reasons';
-import { median, robustSigma } from '../frames/statistics';
+import { line, mean, median, robustSigma } from '../frames/statistics';
 import { inertialLimits as limits } from './limits';
 
 export interface LevelFlight {
@@ -27,20 +27,8 @@ interface FlightLog {
 
 const PIECE_S = 2;
 
-const slope = (t: ArrayLike<number>, y: (i: number) => number, from: number, to: number) => {
-	const n = to - from;
-	let [mt, my] = [0, 0];
-	for (let i = from; i < to; i++) {
-		mt += t[i] / n;
-		my += y(i) / n;
-	}
-	let [a, b] = [0, 0];
-	for (let i = from; i < to; i++) {
-		a += (t[i] - mt) * (y(i) - my);
-		b += (t[i] - mt) ** 2;
-	}
-	return b > 0 ? a / b : 0;
-};
+const part = (values: ArrayLike<number>, from: number, to: number) =>
+	Float64Array.from({ length: to - from }, (_, k) => values[from + k]);
 
 /**
  * Level correction from a flight: pieces of two seconds in which height and course hold are taken for straight and level;
@@ -57,16 +45,12 @@ export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pit
 		let to = from;
 		while (to < t.length && t[to] - t[from] < PIECE_S) to++;
 		if (to >= t.length || to - from < 4) break;
-		const climb = Math.abs(slope(t, (i) => log.heightM[i], from, to));
-		const turn = unwrapped ? Math.abs(slope(t, (i) => unwrapped[i], from, to)) : 0;
+		const times = part(t, from, to);
+		const climb = Math.abs(line(times, part(log.heightM, from, to)).slope);
+		const turn = unwrapped ? Math.abs(line(times, part(unwrapped, from, to)).slope) : 0;
 		if (climb <= limits.levelClimbMps.value && turn <= limits.levelTurnDegps.value) {
-			const mean = (values: ArrayLike<number>) => {
-				let sum = 0;
-				for (let i = from; i < to; i++) sum += values[i];
-				return sum / (to - from);
-			};
-			rolls.push(mean(log.rollDeg));
-			pitches.push(mean(log.pitchDeg));
+			rolls.push(mean(part(log.rollDeg, from, to)));
+			pitches.push(mean(part(log.pitchDeg, from, to)));
 			const last = stretches.at(-1);
 			if (last && last.toS === t[from]) last.toS = t[to];
 			else stretches.push({ fromS: t[from], toS: t[to] });
