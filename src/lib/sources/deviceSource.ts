@@ -2,6 +2,7 @@ import { guessColumns, takeColumns, type Choices, type Role } from '$lib/core/re
 import { readTable } from '$lib/core/record/csv';
 import { InputError } from '$lib/core/frames/inputError';
 import { openMotion } from './deviceMotion';
+import { openGamepad } from './gamepad';
 import { openSerial } from './serialLine';
 import type { AxisBatch, Sink, Source, SourceBatch } from './source';
 
@@ -46,7 +47,6 @@ export function motionSource(): Source {
 	};
 }
 
-const MOST_CHANNELS = 8;
 const NO_RADIO_MS = 5000;
 
 /** A radio that shows itself as a game controller, as a live source. */
@@ -55,33 +55,21 @@ export function gamepadSource(): Source {
 		name: 'radio, as a game controller',
 		live: true,
 		turnable: false,
-		open(sink) {
-			if (!('getGamepads' in navigator)) {
-				sink.failed(new Error('This browser reads no game controllers.'));
-				return () => undefined;
-			}
-			const from = performance.now();
-			let seen = false;
-			let frame = 0;
-			const poll = () => {
-				const pad = navigator.getGamepads().find((g) => g !== null && g.axes.length > 0);
-				const now = performance.now();
-				if (pad) {
-					seen = true;
-					const atS = (now - from) / 1000;
-					sink.batch({ atS, radio: { t: [atS], channels: pad.axes.slice(0, MOST_CHANNELS).map((v) => [v]) } });
-				} else if (seen) {
-					sink.failed(new Error('The radio is gone. What was recorded until then is kept.'));
-					return;
-				} else if (now - from > NO_RADIO_MS) {
-					sink.failed(new Error('No radio shows itself. Connect it, move a stick or press a button, and begin again.'));
-					return;
-				}
-				frame = requestAnimationFrame(poll);
-			};
-			frame = requestAnimationFrame(poll);
-			return () => cancelAnimationFrame(frame);
-		},
+		open: (sink) =>
+			opening(sink, async () => {
+				let told = false;
+				return openGamepad({
+					read: (atS, axes) => sink.batch({ atS, radio: { t: [atS], channels: axes.map((v) => [v]) } }),
+					waiting(forMs) {
+						if (told || forMs < NO_RADIO_MS) return;
+						told = true;
+						sink.failed(
+							new Error('No radio shows itself. Connect it, move a stick or press a button, and begin again.'),
+						);
+					},
+					gone: (why) => sink.failed(new Error(why)),
+				});
+			}),
 	};
 }
 
@@ -186,7 +174,7 @@ export function serialSource(baud: number, roles: readonly Role[]): Source {
 					(text) => {
 						try {
 							const batch = reader.take(text);
-							if (batch) sink.batch(batch);
+							if (batch) sink.batch({ ...batch, lost: reader.lost });
 						} catch (error) {
 							sink.failed(failure(error));
 						}

@@ -1,4 +1,5 @@
 import { openMotion } from './deviceMotion';
+import { openGamepad } from './gamepad';
 import { openSerial } from './serialLine';
 
 /** What is recorded live on this device: its own motion sensors, a radio as a game controller, a serial line. */
@@ -41,49 +42,36 @@ async function recordMotion(events: RecorderEvents): Promise<Recorder> {
 	};
 }
 
-const MOST_CHANNELS = 8;
-
 /** A radio that shows itself as a game controller: its axes as channels, and which buttons were ever pressed. */
 async function recordGamepad(events: RecorderEvents): Promise<Recorder> {
-	if (!('getGamepads' in navigator)) throw new Error('This browser reads no game controllers.');
 	const rows: string[] = [];
 	const pressed = new Set<number>();
 	let channels = 0;
-	let first: number | null = null;
 	let before = -1;
-	let lost = false;
-	let frame = 0;
-	const from = performance.now();
-	const poll = () => {
-		frame = requestAnimationFrame(poll);
-		const pad = navigator.getGamepads().find((g) => g !== null && g.axes.length > 0);
-		if (!pad) {
-			if (first !== null && !lost) {
-				lost = true;
-				events.failed('The radio is gone. What was recorded until then is kept.');
-			} else if (first === null && performance.now() - from > NO_ANSWER_MS)
+	const close = openGamepad({
+		read(atS, axes, buttons) {
+			channels ||= axes.length;
+			buttons.forEach((button, k) => {
+				if (button.pressed) pressed.add(k + 1);
+			});
+			if (atS <= before) return;
+			before = atS;
+			rows.push([atS.toFixed(4), ...axes.map((v) => v.toFixed(5))].join(','));
+			const seen = [...pressed].sort((a, b) => a - b).join(' ');
+			events.progress(
+				rows.length,
+				`${channels} channels, ${pressed.size} of ${buttons.length} buttons pressed${seen ? `: ${seen}` : ''}`,
+			);
+		},
+		waiting(forMs) {
+			if (forMs > NO_ANSWER_MS)
 				events.progress(0, 'Move a stick or press a button: a browser shows a radio only then.');
-			return;
-		}
-		const now = performance.now();
-		first ??= now;
-		channels = Math.min(MOST_CHANNELS, pad.axes.length);
-		pad.buttons.forEach((button, k) => {
-			if (button.pressed) pressed.add(k + 1);
-		});
-		if (now <= before) return;
-		before = now;
-		rows.push([((now - first) / 1000).toFixed(4), ...pad.axes.slice(0, channels).map((v) => v.toFixed(5))].join(','));
-		const seen = [...pressed].sort((a, b) => a - b).join(' ');
-		events.progress(
-			rows.length,
-			`${channels} channels, ${pressed.size} of ${pad.buttons.length} buttons pressed${seen ? `: ${seen}` : ''}`,
-		);
-	};
-	frame = requestAnimationFrame(poll);
+		},
+		gone: events.failed,
+	});
 	return {
 		async stop() {
-			cancelAnimationFrame(frame);
+			close();
 			const names = Array.from({ length: channels }, (_, k) => `ch${k + 1}`);
 			return table('radio.csv', ['t [s]', ...names].join(','), rows);
 		},

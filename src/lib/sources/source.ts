@@ -23,6 +23,8 @@ export interface SourceBatch {
 	lines?: string[];
 	/** A radio's sticks and switches. */
 	radio?: ChannelBatch;
+	/** Rows so far that did not fit and were left out. */
+	lost?: number;
 	packV?: number;
 	/** Time of the batch in the source's own clock, seconds. */
 	atS: number;

@@ -7,6 +7,13 @@ export function wrapPi(rad: number): number {
 	return turned === -Math.PI ? Math.PI : turned;
 }
 
+/** Angles in degrees without the jumps of a turn: each is within half a turn of the one before. */
+export function unwrapDeg(deg: ArrayLike<number>): Float64Array {
+	const out = Float64Array.from(deg);
+	for (let i = 1; i < out.length; i++) out[i] += 360 * Math.round((out[i - 1] - out[i]) / 360);
+	return out;
+}
+
 /** Bearing brought into [0, 360) degrees. */
 export function wrap360(deg: number): number {
 	const turned = deg % 360;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { wrap360, wrapPi } from './angles';
+import { unwrapDeg, wrap360, wrapPi } from './angles';
 import { dayOf } from './calendar';
 import { interpolate } from './interpolate';
 import { IDENTITY, apply, determinant, inverse, multiply, transpose, type Mat3 } from './mat3';
@@ -60,6 +60,11 @@ describe('matrices', () => {
 });
 
 describe('angles', () => {
+	it('unwrapped go on through north either way, over gaps of less than half a turn', () => {
+		expect([...unwrapDeg([350, 10, 170, 340, 100])]).toEqual([350, 370, 530, 700, 820]);
+		expect([...unwrapDeg([10, 350, 200])]).toEqual([10, -10, -160]);
+	});
+
 	it('are wrapped into their ranges and stay the same direction', () => {
 		fc.assert(
 			fc.property(fc.double({ min: -1e4, max: 1e4, noNaN: true }), (a) => {

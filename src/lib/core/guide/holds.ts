@@ -25,6 +25,8 @@ export interface Hold {
 	wanted: Wanted;
 	/** Seconds that it must stay still. */
 	holdS: number;
+	/** It stands by itself, hands off. */
+	stands?: true;
 }
 
 /** A procedure in which the aircraft is held still a number of times, followed live. */
@@ -99,7 +101,14 @@ export const HALF_TURN: HoldPlan = {
 	note: 'the surface’s own tilt is taken out',
 	anyOrder: false,
 	holds: [
-		{ ...faceHold('belly'), id: 'first', name: 'As it stands', say: 'Set it down on its feet, hands off', holdS: 3 },
+		{
+			...faceHold('belly'),
+			id: 'first',
+			name: 'As it stands',
+			say: 'Set it down on its feet, hands off',
+			holdS: 3,
+			stands: true,
+		},
 		{
 			id: 'turned',
 			name: 'Turned half round',
@@ -107,6 +116,7 @@ export const HALF_TURN: HoldPlan = {
 			pose: { ...FLAT, yawDeg: 180 },
 			wanted: { kind: 'turned', of: 'first' },
 			holdS: 3,
+			stands: true,
 		},
 	],
 };
@@ -151,6 +161,7 @@ export const REST: HoldPlan = {
 			pose: FLAT,
 			wanted: { kind: 'still' },
 			holdS: 60,
+			stands: true,
 		},
 	],
 };
@@ -169,6 +180,7 @@ export const SETTLE: HoldPlan = {
 			pose: FLAT,
 			wanted: { kind: 'still' },
 			holdS: 10,
+			stands: true,
 		},
 	],
 };

@@ -1,6 +1,6 @@
 import { Matrix, solve } from 'ml-matrix';
 import type { HoverRequest } from '../../schema/hover';
-import { DEG } from '../frames/angles';
+import { DEG, unwrapDeg } from '../frames/angles';
 import { interpolate } from '../frames/interpolate';
 import { resample } from './track';
 
@@ -19,12 +19,11 @@ const UNTOLD = 0.5;
 /** Heading in radians, unwrapped, at times `t`; null without a heading. */
 export function headingAt(t: Float64Array, heading: HoverRequest['heading']): Float64Array | null {
 	if (!heading || heading.t.length === 0) return null;
-	let turns = 0;
-	const unwrapped = Float64Array.from(heading.deg, (deg, i) => {
-		if (i > 0) turns -= Math.round((deg - heading.deg[i - 1]) / 360);
-		return (deg + 360 * turns) * DEG;
-	});
-	return interpolate(heading.t, unwrapped, t);
+	return interpolate(
+		heading.t,
+		unwrapDeg(heading.deg).map((deg) => deg * DEG),
+		t,
+	);
 }
 
 /** Wind or level trim behind a drift (METHODS-HOVER 7). `v` is the drift, `w` the wind as vectors they go to, m/s. */

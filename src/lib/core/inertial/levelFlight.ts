@@ -1,4 +1,5 @@
 import type { Reason, Verdict } from '../../schema/common';
+import { unwrapDeg } from '../frames/angles';
 import { judge, reason } from '../frames/reasons';
 import { line, mean, median, robustSigma } from '../frames/statistics';
 import { inertialLimits as limits } from './limits';
@@ -37,7 +38,7 @@ const part = (values: ArrayLike<number>, from: number, to: number) =>
  */
 export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pitchDeg: number }): LevelFlight {
 	const { t } = log;
-	const unwrapped = log.headingDeg ? unwrap(log.headingDeg) : null;
+	const unwrapped = log.headingDeg ? unwrapDeg(log.headingDeg) : null;
 	const rolls: number[] = [];
 	const pitches: number[] = [];
 	const stretches: { fromS: number; toS: number }[] = [];
@@ -112,10 +113,4 @@ export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pit
 				: reason('pass', 'level-right-in-flight', 'Straight and level reads as wanted.', size, limits.levelErrorDeg),
 		]),
 	};
-}
-
-function unwrap(deg: ArrayLike<number>): Float64Array {
-	const out = Float64Array.from(deg);
-	for (let i = 1; i < out.length; i++) out[i] += 360 * Math.round((out[i - 1] - out[i]) / 360);
-	return out;
 }

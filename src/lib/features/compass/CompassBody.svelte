@@ -96,7 +96,7 @@
 	/>
 	{#if work.table.busy}<div class="mt-4"><Progress value={null} label="Reading the log" /></div>{/if}
 {:else if work.phase === 'turning'}
-	<SourceFailure failure={work.recording.failure} />
+	<SourceFailure recording={work.recording} />
 	<div class="mt-3 flex flex-wrap items-start gap-6">
 		<div class="min-w-0 flex-[1_1_420px]">
 			<SphereMap points={work.points} ring={work.plan ? [] : (work.cue?.ring ?? [])} {now} {aim} />

@@ -195,7 +195,7 @@
 				>
 			</p>
 			<Progress value={recording.atS / stillS} label="Standing still" />
-			<SourceFailure failure={recording.failure} />
+			<SourceFailure {recording} />
 			<div><Button onclick={() => ((measuring = false), recording.stop())}>Stop</Button></div>
 		</div>
 	{:else}

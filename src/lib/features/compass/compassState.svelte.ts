@@ -10,6 +10,7 @@ import type { FieldAnswer } from '$lib/schema/field';
 import type { CompassAnswer } from '$lib/schema/compass';
 import { fileSource } from '$lib/sources/fileSource';
 import type { AxisBatch, Source } from '$lib/sources/source';
+import { isPhone } from '$lib/ui/screen';
 import { say, tone } from '$lib/ui/speech';
 import { failed } from '$lib/ui/notify';
 import { compute, core } from '$lib/workers/core';
@@ -35,7 +36,6 @@ const NO_SITE_DIP = 60;
 const READINGS_WITHOUT_GYRO = 40;
 const WHOLE_TURN_DEG = 360;
 const SIDES_MARGIN = 0.8;
-const PHONE = '(max-width: 767px)';
 
 const complete = (choices: Choices) => ['t', 'mx', 'my', 'mz'].every((name) => name in choices);
 
@@ -113,7 +113,7 @@ export class CompassState {
 		this.phase = 'turning';
 		this.recording.start(source, () => void this.finish());
 		// On a phone the screen is small and both hands are taken: one cue, nothing else.
-		this.big = source.live && !source.turnable && window.matchMedia(PHONE).matches;
+		this.big = source.live && !source.turnable && isPhone();
 		if (source.live) void this.#follow();
 	}
 

@@ -86,7 +86,7 @@
 		</table>
 	</WideTable>
 	<p class="mt-1 text-[14px] text-ink-2">
-		Moved: the last two differ by more than twice their uncertainty together. Practice is left out.
+		Moved: the last two differ by more than twice their uncertainty together. Practice and what failed are left out.
 	</p>
 	{#if figure && figure.points.length > 1}
 		<div class="no-print mt-4 mb-2 flex flex-wrap items-end gap-4">

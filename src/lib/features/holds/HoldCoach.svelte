@@ -90,7 +90,7 @@
 	{/each}
 </ul>
 
-<SourceFailure failure={work.recording.failure} />
+<SourceFailure recording={work.recording} />
 <div class="mt-5 flex flex-wrap items-center gap-3">
 	<Button kind="primary" kbd="↵" disabled={!view?.down} onclick={() => work.finish()}>Finish now</Button>
 	<Button class="min-h-14" onclick={() => work.cancel()}>Cancel</Button>

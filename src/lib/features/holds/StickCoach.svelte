@@ -50,7 +50,7 @@
 		{/each}
 	</ul>
 {/if}
-<SourceFailure failure={work.recording.failure} />
+<SourceFailure recording={work.recording} />
 <div class="mt-6 flex flex-wrap gap-3">
 	<Button kind="primary" disabled={inCount === 0} onclick={() => work.finish()}>Finish now</Button>
 	<Button class="min-h-14" onclick={() => work.cancel()}>Cancel</Button>

@@ -6,13 +6,12 @@ import { Recording } from '$lib/features/instruments/recording.svelte';
 import { csvFile } from '$lib/features/instruments/make';
 import type { obedientHands } from '$lib/rig/turning';
 import type { Source } from '$lib/sources/source';
+import { isPhone } from '$lib/ui/screen';
 import { say, silence, tone } from '$lib/ui/speech';
 
 const TICK_MS = 100;
 /** What is wrong is said once, and again only after this long. */
 const REPEAT_MS = 5000;
-
-const PHONE = '(max-width: 767px)';
 
 type Hands = ReturnType<typeof obedientHands>;
 
@@ -76,7 +75,7 @@ export class HoldState {
 		this.#said = '';
 		this.running = true;
 		// On a phone the screen is small and both hands are taken: one cue, nothing else.
-		this.big = !source.turnable && window.matchMedia(PHONE).matches;
+		this.big = !source.turnable && isPhone();
 		this.recording.start(source);
 		this.#follow();
 		this.#timer = setInterval(() => this.#follow(), TICK_MS);
@@ -110,9 +109,8 @@ export class HoldState {
 	#askHands(asked: Hold | null): void {
 		const { plan } = this;
 		if (!plan || !asked) return;
-		const stands = plan.id === 'half-turn' || (asked.wanted.kind === 'still' && plan.holds.length === 1);
 		const slips = asked.id === plan.holds[Math.min(1, plan.holds.length - 1)].id;
-		this.#hands?.ask({ id: asked.id, pose: asked.pose, wrong: wrongPose(asked), stands, slips });
+		this.#hands?.ask({ id: asked.id, pose: asked.pose, wrong: wrongPose(asked), stands: asked.stands ?? false, slips });
 	}
 
 	#speak(words: string): void {

@@ -33,6 +33,8 @@ export class Recording {
 	running = $state(false);
 	ended = $state(false);
 	failure = $state<string | null>(null);
+	/** Rows of the source that did not fit. */
+	lost = $state(0);
 	sourceName = $state('');
 	turnable = $state(false);
 	#close: (() => void) | null = null;
@@ -52,6 +54,7 @@ export class Recording {
 				append(this.gyro, batch.gyro);
 				if (batch.radio) this.#appendRadio(batch.radio);
 				if (batch.lines) this.lines.push(...batch.lines);
+				if (batch.lost !== undefined) this.lost = batch.lost;
 				if (batch.packV !== undefined) this.packV = batch.packV;
 				if (batch.attitude) this.attitude = batch.attitude;
 				this.atS = batch.atS;
@@ -96,6 +99,7 @@ export class Recording {
 		this.atS = 0;
 		this.ended = false;
 		this.failure = null;
+		this.lost = 0;
 		this.packV = null;
 		this.attitude = null;
 	}

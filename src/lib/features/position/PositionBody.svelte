@@ -74,7 +74,7 @@
 		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
 	</div>
 {:else}
-	<SourceFailure failure={work.recording.failure} />
+	<SourceFailure recording={work.recording} />
 	<div class="mt-4 flex flex-wrap gap-x-12 gap-y-3">
 		<Figure
 			label="Satellites used"
