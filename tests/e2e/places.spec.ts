@@ -37,6 +37,30 @@ test('every place opens without a request to another host, in every theme, and a
 	expect(complaints).toEqual([]);
 });
 
+test('no page scrolls sideways on a phone', async ({ page }) => {
+	await openDemo(page);
+	await page.setViewportSize({ width: 390, height: 844 });
+	for (const path of [
+		'/',
+		'/aircraft/demo-dunlin',
+		'/aircraft/demo-dunlin/due',
+		'/aircraft/demo-dunlin/history/accelerometer',
+		'/aircraft/demo-dunlin/indoor',
+		'/aircraft/demo-dunlin/guide/accelerometer',
+		'/sites',
+		'/instruments/six-faces',
+		'/instruments/heading-check',
+		'/logbook',
+		'/help/methods',
+		'/session/demo-open/bench/bench-due',
+		'/session/demo-open/site/compass',
+	]) {
+		await page.goto(path);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+		await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth), { message: path }).toBe(390);
+	}
+});
+
 test('keys: help, and g then a letter', async ({ page }) => {
 	await openDemo(page);
 	await page.keyboard.press('?');

@@ -33,7 +33,7 @@
 					{#if limit}<rect x={at(limit.value)} y="0" width="0.6" height="14" fill="var(--hold)" />{/if}
 				</svg>
 				<span class="figure-mono text-[15px] {over ? 'font-bold text-hold' : ''}"
-					>{value.toFixed(digits)}
+					>{value.toFixed(digits).replace('-', '−')}
 					<span class="text-ink-2">{unit}</span>{#if note}<span class="ml-2 text-ink-2">{note}</span>{/if}</span
 				>
 			</div>

@@ -6,4 +6,4 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-<div class="overflow-x-auto" role="region" aria-label={label} tabindex="0">{@render children()}</div>
+<div class="relative overflow-x-auto" role="region" aria-label={label} tabindex="0">{@render children()}</div>

@@ -3,11 +3,13 @@ import { format, isToday, isYesterday } from 'date-fns';
 /** A number as read in a reason: three significant digits, no exponent for everyday sizes. */
 export function showNumber(value: number): string {
 	const size = Math.abs(value);
-	if (Number.isInteger(value) && size < 1e6) return String(value);
-	if (size >= 100) return value.toFixed(0);
-	if (size >= 10) return value.toFixed(1);
-	if (size >= 0.1) return value.toFixed(2);
-	return value.toPrecision(2);
+	const digits = () => {
+		if (Number.isInteger(value) && size < 1e6) return String(size);
+		if (size >= 100) return size.toFixed(0);
+		if (size >= 10) return size.toFixed(1);
+		return size >= 0.1 ? size.toFixed(2) : size.toPrecision(2);
+	};
+	return `${value < 0 ? '−' : ''}${digits()}`;
 }
 
 /** A share as a percentage. */

@@ -8,8 +8,10 @@
 
 <svelte:head><title>{name} · Winglogos</title></svelte:head>
 
-<div class="grid min-h-[calc(100dvh-52px)] {margin ? 'lg:grid-cols-[minmax(0,1fr)_300px]' : ''}">
-	<div class="bg-sheet px-7 py-6 max-md:px-[1rem]">
+<div
+	class="grid min-h-[calc(100dvh-52px)] grid-cols-[minmax(0,1fr)] {margin ? 'lg:grid-cols-[minmax(0,1fr)_300px]' : ''}"
+>
+	<div class="min-w-0 bg-sheet px-7 py-6 max-md:px-[1rem]">
 		<div class="mb-5 flex flex-wrap items-start justify-between gap-4">
 			<div class="min-w-0">
 				<h1 class="m-0">{title}</h1>
