@@ -159,6 +159,8 @@ export const calibrationSchema = z.object({
 	kind: z.literal('calibration'),
 	task: z.literal('compass'),
 	accepted: z.enum(['accepted', 'kept-aside']),
+	/** The data were simulated: counts in its session, never for what is due after it. */
+	practice: z.boolean().optional(),
 	sourceName: z.string().max(200),
 	hardIronUt: z.tuple([z.number(), z.number(), z.number()]),
 	/** One standard deviation of each offset; older records have none. */

@@ -67,6 +67,7 @@ function following(target: () => Mat3): { motion: Motion; reach(tS: number): voi
 export function rigRadioSource(hands: { channels(): number[] }, speed: number): Source {
 	return {
 		name: 'practice radio',
+		practice: true,
 		live: true,
 		turnable: false,
 		open(sink) {
@@ -94,6 +95,7 @@ export function rigSource(options: RigOptions): Source {
 	const { seed, faults, place, date, speed, hands } = options;
 	return {
 		name: 'practice aircraft',
+		practice: true,
 		live: true,
 		turnable: typeof hands === 'object' && hands.turnable,
 		open(sink) {

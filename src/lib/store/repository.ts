@@ -62,12 +62,16 @@ export async function loadSession(id: string): Promise<SessionBundle | null> {
 	return { session, aircraft, site, pack: pack ?? null, entries, lastCompass, done, lastHover };
 }
 
-/** The compass calibration in force for an aircraft, as of an ISO time; entries of `except` (a session) are not looked at. */
+/** The compass calibration in force for an aircraft, as of an ISO time; practice does not count, entries of `except` (a session) are not looked at. */
 export async function lastAcceptedCompass(aircraftId: string, asOf = now(), except?: string): Promise<Entry | null> {
 	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
 	const accepted = all.filter(
 		({ payload, sessionId, at }) =>
-			payload.kind === 'calibration' && payload.accepted === 'accepted' && sessionId !== except && at <= asOf,
+			payload.kind === 'calibration' &&
+			payload.accepted === 'accepted' &&
+			!payload.practice &&
+			sessionId !== except &&
+			at <= asOf,
 	);
 	return accepted.sort((a, b) => (a.at < b.at ? 1 : -1))[0] ?? null;
 }
@@ -80,7 +84,8 @@ export async function lastDone(aircraftId: string, asOf = now(), except?: string
 		.filter(({ at, sessionId }) => at <= asOf && sessionId !== except)
 		.sort((a, b) => (a.at < b.at ? -1 : 1))) {
 		const { payload } = entry;
-		if (payload.kind === 'calibration' && payload.accepted === 'accepted') found.set('compass', entry);
+		if (payload.kind === 'calibration' && payload.accepted === 'accepted' && !payload.practice)
+			found.set('compass', entry);
 		if (payload.kind === 'test' && payload.sensor && !payload.practice && payload.verdict !== 'fail')
 			found.set(payload.sensor, entry);
 	}

@@ -4,10 +4,10 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { packBackup, unpackBackup } from '$lib/core/record/archive';
 import { verifyChain } from '$lib/core/record/chain';
 import { newAircraft } from '$lib/schema/newAircraft';
-import type { Aircraft, CheckPayload } from '$lib/schema/records';
+import type { Aircraft, CalibrationPayload, CheckPayload } from '$lib/schema/records';
 import { readBackup, restore } from './backup';
 import { db, WinglogosDb } from './db';
-import { appendEntry, loadSession, newId, saveAircraft, saveSite, startSession } from './repository';
+import { appendEntry, listKept, loadSession, newId, saveAircraft, saveSite, startSession } from './repository';
 
 const AT = '2026-05-14T09:00:00.000Z';
 
@@ -52,6 +52,43 @@ describe('entries', () => {
 
 	it('of a session that is gone are refused', async () => {
 		await expect(appendEntry('nope', 'plan', 'Pilot', check('a'))).rejects.toThrow(/not on this device/);
+	});
+});
+
+describe('a practice calibration', () => {
+	const compass = (practice: boolean): CalibrationPayload => ({
+		kind: 'calibration',
+		task: 'compass',
+		accepted: 'accepted',
+		...(practice ? { practice: true } : {}),
+		sourceName: 'x',
+		hardIronUt: [1, 2, 3],
+		softIron: [
+			[1, 0, 0],
+			[0, 1, 0],
+			[0, 0, 1],
+		],
+		fieldUt: 50,
+		headingSigmaDeg: 0.2,
+		headingBeforeDeg: 20,
+		headingAfterDeg: 0.4,
+		samples: 900,
+		rejected: 0,
+		place: { latDeg: 54.2, lonDeg: -3.1, altM: 10 },
+		verdict: 'pass',
+		reasons: [],
+	});
+
+	it('counts in its own session and makes nothing less due after it; a real one does', async () => {
+		const first = await begin();
+		await appendEntry(first.id, 'site', 'Pilot', compass(true));
+		expect((await loadSession(first.id))?.entries).toHaveLength(1);
+		const second = await begin();
+		expect((await loadSession(second.id))?.lastCompass).toBeNull();
+		expect((await loadSession(second.id))?.done.has('compass')).toBe(false);
+		expect((await listKept('a1', 'compass')).map(({ practice }) => practice)).toEqual([true]);
+		await appendEntry(first.id, 'site', 'Pilot', compass(false));
+		expect((await loadSession(second.id))?.lastCompass).not.toBeNull();
 	});
 });
 

@@ -63,7 +63,7 @@ export function keptOf({ at, payload }: Pick<Entry, 'at' | 'payload'>, sensor: S
 				{ label: 'Heading known to', value: headingSigmaDeg, unit: '°' },
 			],
 			temperatureC: null,
-			practice: false,
+			practice: payload.practice ?? false,
 			verdict,
 			sourceName,
 			headline: `Heading known to ±${showSigma(headingSigmaDeg)}°${payload.accepted === 'kept-aside' ? ', kept aside' : ''}`,

@@ -28,7 +28,7 @@
 		const payload = work.answer && calibrationPayload(work.answer, accepted, work.recording.sourceName, place);
 		if (!payload) return;
 		try {
-			await view.record('site', payload);
+			await view.record('site', work.recording.practice ? { ...payload, practice: true } : payload);
 			done(
 				accepted === 'accepted' ? 'Calibration accepted and recorded' : 'Kept aside; the values before stay in force',
 			);

@@ -95,6 +95,7 @@
 			await view.record('site', {
 				kind: 'test',
 				task: 'site-field',
+				...(recording.practice ? { practice: true } : {}),
 				sourceName: recording.sourceName,
 				headline: finding.reasons[0].text,
 				figures: [

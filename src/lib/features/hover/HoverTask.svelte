@@ -21,6 +21,7 @@
 			await view.record('hover', {
 				kind: 'test',
 				task: 'hover',
+				...(work.practice ? { practice: true } : {}),
 				sourceName: work.sourceName,
 				headline: work.title,
 				figures: hoverFigures(answer),

@@ -20,6 +20,8 @@ export class HoverState {
 	/** Share of the review that is done, 0..1; null while reading. */
 	progress = $state<number | null>(null);
 	sourceName = $state('');
+	/** The hover was simulated. */
+	practice = $state(false);
 	request = $state.raw<HoverRequest | null>(null);
 	answer = $state.raw<HoverAnswer | null>(null);
 	#wind: () => HoverRequest['wind'];
@@ -42,6 +44,7 @@ export class HoverState {
 	async rehearse(seed: number, faults: RigFaults): Promise<void> {
 		const { log } = rigHover(seed, faults, { hold: this.hold });
 		this.sourceName = 'practice aircraft';
+		this.practice = true;
 		await this.#review({
 			track: { t: log.t, north: log.north, east: log.east, up: log.up },
 			heading: { t: log.t, deg: log.headingDeg },
@@ -58,6 +61,7 @@ export class HoverState {
 			const request = isTrackFile(file.name) ? await this.#fromTrack(file) : await this.#fromTable(file);
 			if (!request) return;
 			this.sourceName = file.name;
+			this.practice = false;
 			await this.#review(request);
 		} catch (error) {
 			if (!(error instanceof DOMException)) failed(error);

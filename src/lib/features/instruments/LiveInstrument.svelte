@@ -85,7 +85,8 @@
 	function payload(): TestPayload | CalibrationPayload {
 		if (!finding) throw new Error('There is no finding to keep yet.');
 		const { latDeg, lonDeg, altM } = site;
-		const simulated = practice || sourceName.startsWith('practice');
+		const flown = { compass: compass.recording.practice, position: position.recording.practice, hover: hover.practice };
+		const simulated = practice || flown[id];
 		if (id === 'compass' && compass.answer && !simulated) {
 			const kept = calibrationPayload(compass.answer, 'accepted', sourceName, { latDeg, lonDeg, altM });
 			if (kept) return kept;

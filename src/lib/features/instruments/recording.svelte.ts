@@ -37,6 +37,8 @@ export class Recording {
 	lost = $state(0);
 	sourceName = $state('');
 	turnable = $state(false);
+	/** The data are simulated. */
+	practice = $state(false);
 	#close: (() => void) | null = null;
 	#onEnded: (() => void) | null = null;
 
@@ -45,6 +47,7 @@ export class Recording {
 		this.clear();
 		this.sourceName = source.name;
 		this.turnable = source.turnable;
+		this.practice = source.practice ?? false;
 		this.running = true;
 		this.#onEnded = onEnded ?? null;
 		this.#close = source.open({

@@ -20,6 +20,7 @@
 			await view.record('position', {
 				kind: 'test',
 				task: 'position',
+				...(work.recording.practice ? { practice: true } : {}),
 				sourceName: work.recording.sourceName,
 				headline: work.title,
 				figures: positionFigures(answer),
