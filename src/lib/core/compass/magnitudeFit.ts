@@ -141,9 +141,14 @@ function symmetric(upper: Float64Array): Matrix {
 
 interface Evaluated {
 	r: Float64Array;
-	/** Nine derivatives a reading, row by row. */
-	j: Float64Array;
+	/** Nine columns: the derivatives by each parameter. */
+	j: Float64Array[];
 }
+
+const newEvaluated = (n: number): Evaluated => ({
+	r: new Float64Array(n),
+	j: Array.from({ length: PARAMETERS }, () => new Float64Array(n)),
+});
 
 function evaluateAll(p: Parameters, c: Columns, variance: number, out: Evaluated): void {
 	const row = newRow();
@@ -151,7 +156,32 @@ function evaluateAll(p: Parameters, c: Columns, variance: number, out: Evaluated
 	for (let i = 0; i < r.length; i++) {
 		evaluate(p, c.x[i], c.y[i], c.z[i], variance, row);
 		r[i] = row.r;
-		for (let k = 0; k < PARAMETERS; k++) j[PARAMETERS * i + k] = row.j[k];
+		for (let k = 0; k < PARAMETERS; k++) j[k][i] = row.j[k];
+	}
+}
+
+function dot(a: Float64Array, b: Float64Array): number {
+	let sum = 0;
+	for (let i = 0; i < a.length; i++) sum += a[i] * b[i];
+	return sum;
+}
+
+/**
+ * Weighted normal matrix Σ w·jᵀj (upper triangle) and, where `gradient` is given, Σ w·r·j. Column by column: a reading
+ * at a time is four times slower.
+ */
+function normalEquations(
+	{ r, j }: Evaluated,
+	weights: Float64Array,
+	normal: Float64Array,
+	gradient?: Float64Array,
+): void {
+	const weighted = new Float64Array(r.length);
+	for (let a = 0; a < PARAMETERS; a++) {
+		const column = j[a];
+		for (let i = 0; i < weighted.length; i++) weighted[i] = weights[i] * column[i];
+		for (let b = a; b < PARAMETERS; b++) normal[a * PARAMETERS + b] = dot(weighted, j[b]);
+		if (gradient) gradient[a] = dot(weighted, r);
 	}
 }
 
@@ -159,6 +189,11 @@ const scaleOf = (residuals: Float64Array) =>
 	Math.max(NOISE_FLOOR, robustSigma(residuals, 0) * Math.sqrt(residuals.length / (residuals.length - PARAMETERS + 2)));
 
 const tukeyWeight = (z: number) => (Math.abs(z) < TUKEY_C ? (1 - (z / TUKEY_C) ** 2) ** 2 : 0);
+/** Derivative of z·weight(z). */
+const tukeySlope = (z: number) => {
+	const q = (z / TUKEY_C) ** 2;
+	return q < 1 ? (1 - q) * (1 - 5 * q) : 0;
+};
 const huberWeight = (z: number) => (Math.abs(z) <= HUBER_C ? 1 : HUBER_C / Math.abs(z));
 
 /** Solves (A + λ·diag A)·step = −g; null where even that is singular. */
@@ -200,8 +235,8 @@ function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: numb
 	const n = c.x.length;
 	let p = start.slice();
 	// Residuals and derivatives of the accepted place and of the one on trial: evaluated once each.
-	let here: Evaluated = { r: new Float64Array(n), j: new Float64Array(PARAMETERS * n) };
-	let trial: Evaluated = { r: new Float64Array(n), j: new Float64Array(PARAMETERS * n) };
+	let here = newEvaluated(n);
+	let trial = newEvaluated(n);
 	evaluateAll(p, c, 0, here);
 	let sigma = scaleOf(here.r);
 	let lambda = 1e-3;
@@ -211,23 +246,19 @@ function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: numb
 	for (let step = 0; step < huberSteps + TUKEY_STEPS; step++) {
 		const weightOf = step < huberSteps ? huberWeight : tukeyWeight;
 		const variance = sigma * sigma;
-		normal.fill(0);
-		gradient.fill(0);
 		let cost = 0;
-		const { r: residuals, j } = here;
+		let weightSum = 0;
+		let slopeSum = 0;
 		for (let i = 0; i < n; i++) {
-			const r = residuals[i];
-			const w = weightOf(r / sigma);
-			weights[i] = w;
-			if (w === 0) continue;
-			const from = PARAMETERS * i;
-			for (let a = 0; a < PARAMETERS; a++) {
-				const k = w * j[from + a];
-				gradient[a] += k * r;
-				for (let b = a; b < PARAMETERS; b++) normal[a * PARAMETERS + b] += k * j[from + b];
-			}
-			cost += w * r * r;
+			const r = here.r[i];
+			weights[i] = weightOf(r / sigma);
+			cost += weights[i] * r * r;
+			weightSum += weights[i];
+			slopeSum += tukeySlope(r / sigma);
 		}
+		// Reweighting takes weights for slopes and falls short by their ratio; a longer step makes up for it.
+		const reach = step < huberSteps ? 1 : Math.min(1.5, weightSum / Math.max(slopeSum, 1e-9));
+		normalEquations(here, weights, normal, gradient);
 		cost += addPrior(p, variance, normal, gradient);
 		let moved = 0;
 		for (let attempt = 0; attempt < 6; attempt++) {
@@ -236,7 +267,7 @@ function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: numb
 				lambda = Math.max(lambda * 10, 1e-6);
 				continue;
 			}
-			const next = p.map((value, k) => value + delta[k]);
+			const next = p.map((value, k) => value + reach * delta[k]);
 			evaluateAll(next, c, variance, trial);
 			let nextCost = addPrior(next, variance);
 			// The weights stay those of this step: the surrogate that iterated reweighting lowers.
@@ -285,15 +316,16 @@ function information(p: Parameters, c: Columns, kept: Uint8Array, sigma: number)
 	const row = newRow();
 	const side = newRow();
 	const back = newRow();
+	const all = newEvaluated(n);
+	evaluateAll(p, c, 0, all);
 	const naive = new Float64Array(PARAMETERS * PARAMETERS);
+	normalEquations(all, Float64Array.from(kept), naive);
 	const pretended = new Float64Array(PARAMETERS * PARAMETERS);
 	const stride = Math.max(1, Math.ceil(n / MOST_FOR_NOISE));
 	const difference = new Float64Array(PARAMETERS);
-	for (let i = 0; i < n; i++) {
+	for (let i = 0; i < n; i += stride) {
 		if (!kept[i]) continue;
 		evaluate(p, c.x[i], c.y[i], c.z[i], 0, row);
-		accumulate(naive, row.j, 1);
-		if (i % stride !== 0) continue;
 		const [d0, d1, d2] = row.normal;
 		// Two directions along the shell, square to the normal and to each other.
 		const flat = Math.abs(d2) < 0.9 ? [-d1, d0, 0] : [0, -d2, d1];
@@ -362,7 +394,7 @@ export function fitMagnitude(readings: Columns): MagnitudeFit | null {
 		const z = residuals[i] / sigma;
 		const inside = 1 - (z / TUKEY_C) ** 2;
 		psi2 += (z * inside * inside) ** 2;
-		slope += inside * (inside - 4 * (z / TUKEY_C) ** 2);
+		slope += tukeySlope(z);
 		squares += residuals[i] ** 2;
 		inOrder[at++] = z * inside * inside;
 	}

@@ -17,22 +17,20 @@ const SPHERE_SEED = 20_250_101;
  */
 export function algebraicStart(all: Columns): Parameters | null {
 	const { x, y, z } = thinned(all, MOST_FOR_START);
-	const s = Matrix.zeros(10, 10);
-	for (let i = 0; i < x.length; i++) {
-		const row = [
-			x[i] * x[i],
-			y[i] * y[i],
-			z[i] * z[i],
-			2 * y[i] * z[i],
-			2 * x[i] * z[i],
-			2 * x[i] * y[i],
-			2 * x[i],
-			2 * y[i],
-			2 * z[i],
-			1,
-		];
-		for (let j = 0; j < 10; j++) for (let k = 0; k < 10; k++) s.set(j, k, s.get(j, k) + row[j] * row[k]);
-	}
+	const rows = Array.from(x, (_, i) => [
+		x[i] * x[i],
+		y[i] * y[i],
+		z[i] * z[i],
+		2 * y[i] * z[i],
+		2 * x[i] * z[i],
+		2 * x[i] * y[i],
+		2 * x[i],
+		2 * y[i],
+		2 * z[i],
+		1,
+	]);
+	const design = new Matrix(rows);
+	const s = design.transpose().mmul(design);
 	const s11 = s.subMatrix(0, 5, 0, 5);
 	const s12 = s.subMatrix(0, 5, 6, 9);
 	const s22 = s.subMatrix(6, 9, 6, 9);

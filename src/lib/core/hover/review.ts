@@ -297,6 +297,17 @@ function reasonsOf(f: Findings): Reason[] {
 					CALIBRATE,
 				),
 			);
+		else if (c && c.evidence > limits.evidence.value)
+			out.push(
+				reason(
+					'caution',
+					'turns-one-way',
+					`The motion turns one way more than the other, though the compass error found is small: ${Math.abs(c.compassErrorDeg).toFixed(0)}° ± ${c.compassErrorSigmaDeg.toFixed(0)}°.`,
+					c.evidence,
+					limits.evidence,
+					'Fly straight ahead for 5 to 10 m in self-level and compare course and heading, or hover again for two minutes.',
+				),
+			);
 		else if (c)
 			out.push(
 				reason(

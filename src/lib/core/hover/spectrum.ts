@@ -11,6 +11,8 @@ export interface Rotary {
 	/** Power spectral density of z = north + i·east, m²/Hz. */
 	s: Float64Array;
 	pieces: number;
+	/** Tapers averaged in each piece. */
+	tapers: number;
 }
 
 /** Two-sided multitaper spectrum with four sine tapers (Riedel and Sidorenko 1995) of one piece. */
@@ -59,5 +61,5 @@ export function rotarySpectrum(north: Float64Array, east: Float64Array, rateHz: 
 		const part = ofPiece(north.subarray(p * n, (p + 1) * n), east.subarray(p * n, (p + 1) * n), rateHz, bins);
 		for (let b = 0; b < s.length; b++) s[b] += part[b] / pieces;
 	}
-	return { hz: Float64Array.from(bins, (m) => (m * rateHz) / n), s, pieces };
+	return { hz: Float64Array.from(bins, (m) => (m * rateHz) / n), s, pieces, tapers: TAPERS };
 }

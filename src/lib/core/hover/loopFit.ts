@@ -1,0 +1,129 @@
+import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { median } from '../frames/statistics';
+import { LOOP_PARAMETERS as N, logSpectrum } from './loopModel';
+import type { Rotary } from './spectrum';
+
+/** Tapers and overlapping pieces are not quite independent readings (METHODS-HOVER 4.5). */
+const WEIGHT = 0.8;
+const MOST_PIECES = 4;
+/** A step of 0.7 is a factor of two in a gain: further than that the model is not straight. */
+const LONGEST_STEP = 0.7;
+const NUDGE = 1e-4;
+const SETTLED = 1e-3;
+/** Index of the first of the four noise powers among the parameters. */
+const FIRST_POWER = 7;
+/** Mean of ln S lies below ln of the mean S: so much for four tapers, and a little more for the peak. */
+const LOG_BIAS = 0.3;
+
+/** Gaussian prior of the loop's parameters, in the order of `loopModel`. */
+export interface LoopPrior {
+	mean: Float64Array;
+	sigma: Float64Array;
+}
+
+export interface LoopFit {
+	theta: Float64Array;
+	/** The objective of METHODS-HOVER 4.5: minus the log posterior, up to a constant. */
+	objective: number;
+}
+
+/** Whittle fit of the hold loop to a rotary spectrum by Fisher scoring (METHODS-HOVER 4.5). */
+export function loopFitter({ hz, s, pieces, tapers }: Rotary, { mean, sigma }: LoopPrior) {
+	const c = WEIGHT * Math.min(pieces, MOST_PIECES);
+	const n = hz.length;
+	const logS = s.map((value) => Math.log(Math.max(value, 1e-12)));
+	const model = new Float64Array(n);
+	const moved = new Float64Array(n);
+	const jacobian = Array.from({ length: N }, () => new Float64Array(n));
+
+	const objectiveOf = (theta: Float64Array, logModel: Float64Array) => {
+		let sum = 0;
+		for (let i = 0; i < n; i++) sum += logModel[i] + Math.exp(logS[i] - logModel[i]);
+		let prior = 0;
+		for (let k = 0; k < N; k++) prior += ((theta[k] - mean[k]) / sigma[k]) ** 2;
+		return c * sum + prior / 2;
+	};
+
+	/** Gradient and information at theta, of the parameters from `first` on; `model` holds the spectrum there. */
+	const scoreAt = (theta: Float64Array, first: number) => {
+		for (let k = first; k < N; k++) {
+			const nudged = theta.slice();
+			nudged[k] += NUDGE;
+			logSpectrum(nudged, hz, moved);
+			for (let i = 0; i < n; i++) jacobian[k][i] = (moved[i] - model[i]) / NUDGE;
+		}
+		const gradient = new Float64Array(N - first);
+		const information = Matrix.zeros(N - first, N - first);
+		for (let a = first; a < N; a++) {
+			let slope = 0;
+			for (let i = 0; i < n; i++) slope += jacobian[a][i] * (Math.exp(logS[i] - model[i]) - 1);
+			gradient[a - first] = c * slope - (theta[a] - mean[a]) / sigma[a] ** 2;
+			for (let b = first; b <= a; b++) {
+				let sum = 0;
+				for (let i = 0; i < n; i++) sum += jacobian[a][i] * jacobian[b][i];
+				const value = c * sum + (a === b ? 1 / sigma[a] ** 2 : 0);
+				information.set(a - first, b - first, value);
+				information.set(b - first, a - first, value);
+			}
+		}
+		return { gradient, information };
+	};
+
+	/** Fits the parameters from index `first` on, the others stay. */
+	const fit = (start: Float64Array, first: number, steps: number): LoopFit => {
+		let theta = start.slice();
+		logSpectrum(theta, hz, model);
+		let objective = objectiveOf(theta, model);
+		let lambda = 1e-3;
+		for (let step = 0; step < steps; step++) {
+			logSpectrum(theta, hz, model);
+			const { gradient, information } = scoreAt(theta, first);
+			let fell = 0;
+			for (let attempt = 0; attempt < 5; attempt++) {
+				const damped = information.clone();
+				for (let k = 0; k < N - first; k++) damped.set(k, k, information.get(k, k) * (1 + lambda));
+				const cholesky = new CholeskyDecomposition(damped);
+				if (!cholesky.isPositiveDefinite()) {
+					lambda *= 6;
+					continue;
+				}
+				const delta = cholesky.solve(Matrix.columnVector(gradient)).getColumn(0);
+				const cut = Math.min(1, LONGEST_STEP / Math.max(...delta.map(Math.abs), 1e-12));
+				const next = theta.slice();
+				delta.forEach((d, k) => (next[first + k] += cut * d));
+				logSpectrum(next, hz, moved);
+				const value = objectiveOf(next, moved);
+				if (value < objective) {
+					fell = objective - value;
+					theta = next;
+					objective = value;
+					lambda /= 5;
+					break;
+				}
+				lambda *= 6;
+			}
+			if (fell < SETTLED) break;
+		}
+		return { theta, objective };
+	};
+
+	return {
+		fit,
+		/** The prior's means with compass error `psi`, the noise powers brought to the level of the spectrum. */
+		start(psi: number): Float64Array {
+			const theta = mean.slice();
+			theta[0] = psi;
+			logSpectrum(theta, hz, model);
+			const shift = median(logS.map((value, i) => value - model[i])) + LOG_BIAS;
+			for (let k = FIRST_POWER; k < N; k++) theta[k] += shift;
+			return theta;
+		},
+		/** Scatter of the spectrum about a fit, over that of the tapers: about 1 where the model holds. */
+		misfit({ theta }: LoopFit): number {
+			logSpectrum(theta, hz, model);
+			let sum = 0;
+			for (let i = 0; i < n; i++) sum += (Math.exp(logS[i] - model[i]) - 1) ** 2;
+			return (tapers * sum) / n;
+		},
+	};
+}
