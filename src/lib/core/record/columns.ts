@@ -370,22 +370,31 @@ export function takeColumns(
 	choices: Choices,
 	fileName: string,
 ): Record<string, Float64Array> {
-	const out: Record<string, Float64Array> = {};
-	for (const r of roles) {
+	const taken = roles.flatMap((r) => {
 		const choice = choices[r.name];
 		if (!choice) {
 			if (r.required) throw new InputError('column-missing', r.name, `${fileName}: say which column is ${r.label}.`);
-			continue;
+			return [];
 		}
 		const factor = r.units[choice.unit];
 		if (factor === undefined)
 			throw new InputError('unit-missing', r.name, `${fileName}: say which unit ${r.label} has.`);
-		const values =
-			choice.unit === ISO ? isoSeconds(table, choice.column, fileName) : numbersOf(table, choice.column, fileName);
-		if (choice.unit === GPS_WEEK) unrollWeeks(values);
-		const offset = r.offsets?.[choice.unit] ?? 0;
-		out[r.name] = factor === 1 && offset === 0 ? values : values.map((v) => v * factor + offset);
-	}
+		return [{ name: r.name, ...choice, factor, offset: r.offsets?.[choice.unit] ?? 0 }];
+	});
+	const out: Record<string, Float64Array> = {};
+	const numeric = taken.filter(({ unit }) => unit !== ISO);
+	const columns = numbersOf(
+		table,
+		numeric.map(({ column }) => column),
+		fileName,
+	);
+	numeric.forEach(({ name, factor, offset, unit }, k) => {
+		const values = columns[k];
+		if (unit === GPS_WEEK) unrollWeeks(values);
+		if (factor !== 1 || offset !== 0) for (let i = 0; i < values.length; i++) values[i] = values[i] * factor + offset;
+		out[name] = values;
+	});
+	for (const { name, unit, column } of taken) if (unit === ISO) out[name] = isoSeconds(table, column, fileName);
 	const { t } = out;
 	if (t) {
 		const first = t[0];

@@ -68,7 +68,7 @@ describe('bad input names the file and the line', () => {
 
 	it('a column that is not there is named by its number', () => {
 		const table = readTable('1,2\n3,4', 'x.csv');
-		expect(() => numbersOf(table, 7, 'x.csv')).toThrow(/column 8/);
+		expect(() => numbersOf(table, [7], 'x.csv')).toThrow(/column 8/);
 	});
 });
 
