@@ -63,6 +63,68 @@ describe('a picture with a horizon', () => {
 	});
 });
 
+/** Bands from top to bottom, each from a row at the middle, with its slope, shade and roughness. */
+function banded(bands: { from: number; tiltDeg: number; shade: number; rough: number }[], seed = 1): Picture {
+	const rng = seededRng(seed);
+	const [width, height] = [480, 320];
+	const rgb = new Uint8Array(width * height * 3);
+	for (let y = 0; y < height; y++)
+		for (let x = 0; x < width; x++) {
+			const reached = bands.filter(({ from, tiltDeg }) => y >= from + Math.tan(tiltDeg * DEG) * (x - width / 2));
+			const { shade, rough } = reached[reached.length - 1] ?? bands[0];
+			const value = Math.max(0, Math.min(255, shade + rough * rng.normal()));
+			rgb.fill(value, 3 * (y * width + x), 3 * (y * width + x) + 3);
+		}
+	return { width, height, rgb, fullWidth: width, fullHeight: height };
+}
+
+describe('a sharp shore below a horizon', () => {
+	const sky = { from: -500, tiltDeg: 0, shade: 205, rough: 1.5 };
+	const sea = { from: 120, tiltDeg: 2, shade: 160, rough: 5 };
+	const beach = { from: 210, tiltDeg: -4, shade: 245, rough: 12 };
+
+	it('does not take its place: the line higher up is quieter above', () => {
+		expect(findHorizon(banded([sky, sea, beach])).tiltDeg).toBeCloseTo(2, 1);
+	});
+
+	it('is taken where there is nothing above it', () => {
+		expect(findHorizon(banded([{ ...sea, from: -500 }, beach])).tiltDeg).toBeCloseTo(-4, 1);
+	});
+});
+
+describe('a line along the rim', () => {
+	it.each([12, 308])('at row %i of 320, a shelf or a frame, is refused', (from) => {
+		const shelf = banded([
+			{ from: -500, tiltDeg: 0, shade: 200, rough: 2 },
+			{ from, tiltDeg: 0, shade: 90, rough: 8 },
+		]);
+		expect(findHorizon(shelf).reasons[0].code).toBe('insufficient-horizon');
+	});
+});
+
+describe('the uncertainty', () => {
+	/** A ridge: the edge wanders by some pixels over some hundred. */
+	const ridge = (sizePx: number, seed: number) => {
+		const rng = seededRng(seed);
+		const picture = banded([{ from: -500, tiltDeg: 0, shade: 200, rough: 2 }], seed);
+		const phase = rng.uniform() * 6.28;
+		const edge = (x: number) => 160 + sizePx * (Math.sin(x / 37 + phase) + 0.6 * Math.sin(x / 90 + 2 * phase));
+		for (let y = 0; y < picture.height; y++)
+			for (let x = 0; x < picture.width; x++)
+				if (y >= edge(x)) picture.rgb.fill(80 + 8 * rng.normal(), 3 * (y * 480 + x), 3 * (y * 480 + x) + 3);
+		return findHorizon(picture);
+	};
+
+	it('grows with the waviness of the line, and covers what it does to the tilt', () => {
+		const still = ridge(0, 1).sigmaDeg ?? NaN;
+		const wavy = [1, 2, 3, 4, 5, 6].map((seed) => ridge(1.2, seed));
+		for (const { tiltDeg, sigmaDeg } of wavy) {
+			expect(sigmaDeg).toBeGreaterThan(1.5 * still);
+			expect(Math.abs(tiltDeg ?? NaN)).toBeLessThan(4 * (sigmaDeg ?? 0));
+		}
+	});
+});
+
 /** Leaves and stones: overlapping discs of any size and shade, no line anywhere. */
 function clutter(seed: number): Picture {
 	const rng = seededRng(seed);

@@ -17,6 +17,17 @@ const SHRINK: readonly number[] = [14, 8, 5];
 /** Columns count as tight within this many pixels of the line. */
 const TIGHT_PX = 1.6;
 const MIN_CONTRAST = 2;
+/** Lines looked at closely. */
+const MOST_LINES = 8;
+/** Shares of the height: lines nearer than this are one; nearer to the rim they are not looked at. */
+const APART = 0.04;
+const RIM = 0.1;
+const QUIETER = 0.75;
+/** A line that is to take the place of a stronger one must be as clear as this, and of this share of its strength. */
+const SURE = 0.85;
+const AS_STRONG = 0.5;
+/** Share of the columns that lie on the line: none of the confidence at the first, all at the second. */
+const TIGHT_RAMP = [0.3, 0.75] as const;
 
 type Channel = Float32Array;
 
@@ -124,6 +135,16 @@ function coarse(channel: Channel, width: number, height: number, deg: number, in
 			bestSoFar = Math.max(bestSoFar, weighted);
 			out.push({ slope, row: y + 0.5, score: weighted, channel: index, sign });
 		}
+	}
+	return out;
+}
+
+/** The few best of one angle, each some rows from the others. */
+function peaksOf(found: Candidate[], height: number): Candidate[] {
+	const out: Candidate[] = [];
+	for (const c of found.sort((a, b) => b.score - a.score)) {
+		if (out.every((o) => Math.abs(o.row - c.row) >= APART * height)) out.push(c);
+		if (out.length === 3) break;
 	}
 	return out;
 }
@@ -236,11 +257,11 @@ function refine(channel: Channel, width: number, height: number, start: Candidat
 	const tightAt = residual.map((r) => Math.abs(r) < TIGHT_PX);
 	const tightCount = tightAt.filter(Boolean).length;
 	const pieces = new Set(last.x.filter((_, i) => tightAt[i]).map((x) => Math.floor((x / width) * PIECES)));
-	const inliers = residual.filter((_, i) => tightAt[i]);
-	const noise = inliers.length > 2 ? Math.sqrt(inliers.reduce((s, r) => s + r * r, 0) / inliers.length) : 1;
-	// Neighbouring columns share their pixels and their waves: one in eight counts as its own reading.
-	const independent = Math.max(4, tightCount / 8);
-	const sigmaSlope = (noise * Math.sqrt(12)) / (width * Math.sqrt(independent));
+	const sigmaSlope = slopeSigma(
+		last.x.filter((_, i) => tightAt[i]).map((x) => x - width / 2),
+		residual.filter((_, i) => tightAt[i]),
+		width,
+	);
 	const strong = last.strength.filter((_, i) => tightAt[i]);
 	const contrast = strong.length > 0 ? median(strong) : 0;
 	// Rows a little above and below the whole line: the step must point one way along all of it.
@@ -268,7 +289,90 @@ function refine(channel: Channel, width: number, height: number, start: Candidat
 	};
 }
 
+/**
+ * Standard deviation of a line's slope by leaving out one sixteenth of the width at a time (block jackknife): waves and
+ * trees make neighbouring columns err together.
+ */
+function slopeSigma(u: number[], residual: number[], width: number): number {
+	const sums = Array.from({ length: PIECES }, () => [0, 0, 0, 0, 0]);
+	u.forEach((x, i) => {
+		const s = sums[Math.min(PIECES - 1, Math.floor((x / width + 0.5) * PIECES))];
+		[1, x, x * x, residual[i], x * residual[i]].forEach((value, k) => (s[k] += value));
+	});
+	const whole = [0, 1, 2, 3, 4].map((k) => sums.reduce((sum, s) => sum + s[k], 0));
+	const slopes = sums
+		.filter(([n]) => n > 0)
+		.map((s) => {
+			const [n, x, xx, y, xy] = whole.map((value, k) => value - s[k]);
+			const det = n * xx - x * x;
+			return det > 0 ? (n * xy - x * y) / det : 0;
+		});
+	const mean = slopes.reduce((sum, v) => sum + v, 0) / slopes.length;
+	return Math.sqrt(((slopes.length - 1) / slopes.length) * slopes.reduce((sum, v) => sum + (v - mean) ** 2, 0));
+}
+
 const ramp = (value: number, low: number, high: number) => Math.max(0, Math.min(1, (value - low) / (high - low)));
+
+const strengthOf = (r: Refined) => r.tight * r.spread * Math.log(1 + r.contrast) * r.polarity;
+
+const confidenceOf = (r: Refined) =>
+	ramp(r.tight, ...TIGHT_RAMP) *
+	ramp(r.spread, 0.5, 0.9) *
+	ramp(r.contrast, MIN_CONTRAST, 5 * MIN_CONTRAST) *
+	ramp(r.polarity, 0.4, 0.85);
+
+/** The best candidates, each of another line: one a place and angle. */
+function distinct(candidates: Candidate[], height: number): Candidate[] {
+	const out: Candidate[] = [];
+	for (const c of [...candidates].sort((a, b) => b.score - a.score)) {
+		if (out.length === MOST_LINES) break;
+		const known = out.some(
+			(o) =>
+				Math.abs(o.row - c.row) < APART * height &&
+				Math.abs(o.slope - c.slope) < Math.tan(4 * DEG) &&
+				o.channel === c.channel,
+		);
+		if (!known) out.push(c);
+	}
+	return out;
+}
+
+/** Edges of tables, frames and shelves run along the rim of a picture; a horizon there could not be judged anyway. */
+const insideOf = ({ row }: Refined, height: number) => row > RIM * height && row < (1 - RIM) * height;
+
+/** Mean step between neighbouring pixels of all that lies above a line. */
+function unrestAbove(channel: Channel, { row, slope }: Refined, width: number, height: number): number {
+	let sum = 0;
+	let count = 0;
+	for (let x = 2; x < width - 2; x += 3) {
+		const end = Math.min(height - 2, Math.round(row + slope * (x - width / 2)) - 5);
+		for (let y = 2; y < end; y += 2) {
+			const at = y * width + x;
+			sum += Math.abs(channel[at + 1] - channel[at - 1]) + Math.abs(channel[at + width] - channel[at - width]);
+			count++;
+		}
+	}
+	return count > 0 ? sum / count : Infinity;
+}
+
+/** A shore is often sharper than the horizon: a clear line higher up with a quieter picture above it is taken instead. */
+function higherAndQuieter(
+	strongest: Refined,
+	lines: Refined[],
+	channel: Channel,
+	width: number,
+	height: number,
+): Refined {
+	let best = strongest;
+	let unrest = unrestAbove(channel, strongest, width, height);
+	for (const r of lines) {
+		const clear = confidenceOf(r) >= SURE && strengthOf(r) >= AS_STRONG * strengthOf(strongest);
+		if (!clear || r.row > best.row - APART * height) continue;
+		const above = unrestAbove(channel, r, width, height);
+		if (above < QUIETER * unrest) [best, unrest] = [r, above];
+	}
+	return best;
+}
 
 /**
  * Tilt of the horizon in a picture, degrees, positive where the right side is lower; refused where no clear line is
@@ -300,24 +404,20 @@ export function findHorizon(picture: Picture, progress?: (share: number) => void
 		progress?.((0.9 * (deg + MOST_DEG)) / (2 * MOST_DEG));
 		channels.forEach((channel, index) => {
 			const found = coarse(channel, width, height, deg, index);
-			if (found.length > 0) candidates.push(found.reduce((a, b) => (b.score > a.score ? b : a)));
+			candidates.push(...peaksOf(found, height));
 		});
 	}
+	const refined = (some: Candidate[]) =>
+		some
+			.map((candidate) => refine(channels[candidate.channel], width, height, candidate))
+			.filter((r) => r !== null)
+			.filter((r) => Math.abs(Math.atan(r.slope) / DEG) <= MOST_DEG && insideOf(r, height));
 	candidates.sort((a, b) => b.score - a.score);
-	let best: { r: Refined; score: number } | null = null;
-	for (const candidate of candidates.slice(0, 8)) {
-		const r = refine(channels[candidate.channel], width, height, candidate);
-		if (!r || Math.abs(Math.atan(r.slope) / DEG) > MOST_DEG + 3) continue;
-		const score = r.tight * r.spread * Math.log(1 + r.contrast) * r.polarity;
-		if (!best || score > best.score) best = { r, score };
-	}
-	if (!best) return refuse('No line was found right across the picture.', 0);
-	const { r } = best;
-	const confidence =
-		ramp(r.tight, 0.25, 0.7) *
-		ramp(r.spread, 0.5, 0.9) *
-		ramp(r.contrast, MIN_CONTRAST, 5 * MIN_CONTRAST) *
-		ramp(r.polarity, 0.4, 0.85);
+	const likely = refined(candidates.slice(0, MOST_LINES));
+	if (likely.length === 0) return refuse('No line was found right across the picture.', 0);
+	const strongest = likely.reduce((a, b) => (strengthOf(b) > strengthOf(a) ? b : a));
+	const r = higherAndQuieter(strongest, refined(distinct(candidates, height)), channels[0], width, height);
+	const confidence = confidenceOf(r);
 	if (confidence < limits.confidence.value) return refuse('No clear horizon was found.', confidence);
 	const tiltDeg = Math.atan((r.slope * picture.fullHeight * width) / (height * picture.fullWidth)) / DEG;
 	const [kx, ky] = [picture.fullWidth / width, picture.fullHeight / height];
