@@ -44,17 +44,20 @@ function channelsOf({ width, height, rgb }: Picture): Channel[] {
 	return raw.map((channel) => smooth(channel, width, height));
 }
 
+/** Binomial blur of 3×3; the rim repeats its own pixels. */
 function smooth(a: Channel, width: number, height: number): Channel {
-	const pass = (from: Channel, step: number, limitOf: (i: number) => [boolean, boolean]) => {
-		const out = new Float32Array(from.length);
-		for (let i = 0; i < from.length; i++) {
-			const [first, last] = limitOf(i);
-			out[i] = 0.25 * (first ? from[i] : from[i - step]) + 0.5 * from[i] + 0.25 * (last ? from[i] : from[i + step]);
-		}
-		return out;
-	};
-	const across = pass(a, 1, (i) => [i % width === 0, i % width === width - 1]);
-	return pass(across, width, (i) => [i < width, i >= width * (height - 1)]);
+	const across = new Float32Array(a.length);
+	for (let i = 0; i < a.length; i++) {
+		const x = i % width;
+		across[i] = 0.25 * a[x > 0 ? i - 1 : i] + 0.5 * a[i] + 0.25 * a[x < width - 1 ? i + 1 : i];
+	}
+	const out = new Float32Array(a.length);
+	for (let i = 0; i < a.length; i++) {
+		const above = i >= width ? i - width : i;
+		const below = i < width * (height - 1) ? i + width : i;
+		out[i] = 0.25 * across[above] + 0.5 * across[i] + 0.25 * across[below];
+	}
+	return out;
 }
 
 interface Candidate {
