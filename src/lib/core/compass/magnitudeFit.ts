@@ -27,7 +27,15 @@ const MOST_FOR_NOISE = 700;
  * from sliding off to an absurd ellipsoid where the turning leaves a direction open.
  */
 const PRIOR_SIGMA_W = 0.3;
+/** Cost of a departure of W from round, a reading: a first fit that stays a sphere. */
+const ROUND_STIFFNESS = 100;
 const NOISE_FLOOR = 1e-9;
+/**
+ * The equations solved are not quite the gradient of the cost (noise is taken out of them): near their root the cost may
+ * rise by a little. A step is also good when it brings them this much nearer to nothing.
+ */
+const NEARER = 0.5;
+const VARIANCE_TOLERANCE = 0.1;
 
 /** Result of the fit in the units of the readings. */
 export interface MagnitudeFit {
@@ -206,8 +214,8 @@ function dampedStep(normal: Float64Array, gradient: Float64Array, lambda: number
 }
 
 /** The prior's cost at p; adds its curvature and slope where they are given. */
-function addPrior(p: Parameters, variance: number, normal?: Float64Array, gradient?: Float64Array): number {
-	const k = variance / PRIOR_SIGMA_W ** 2;
+function addPrior(p: Parameters, stiffness: number, normal?: Float64Array, gradient?: Float64Array): number {
+	const k = stiffness;
 	const mean = (p[3] + p[4] + p[5]) / 3;
 	let cost = 0;
 	for (let a = 3; a < PARAMETERS; a++) {
@@ -221,6 +229,20 @@ function addPrior(p: Parameters, variance: number, normal?: Float64Array, gradie
 	return cost;
 }
 
+/** Σ w·r·j and the prior's slope. */
+function gradientOf({ r, j }: Evaluated, weights: Float64Array, p: Parameters, stiffness: number): Float64Array {
+	const gradient = new Float64Array(PARAMETERS);
+	for (let a = 0; a < PARAMETERS; a++) for (let i = 0; i < r.length; i++) gradient[a] += weights[i] * r[i] * j[a][i];
+	addPrior(p, stiffness, undefined, gradient);
+	return gradient;
+}
+
+/** How far a gradient still is from nothing, in the measure of the normal matrix. */
+function meritOf(normal: Float64Array, gradient: Float64Array): number {
+	const step = dampedStep(normal, gradient, 0);
+	return step ? -step.reduce((sum, s, k) => sum + s * gradient[k], 0) : Infinity;
+}
+
 interface Refined {
 	p: Parameters;
 	sigma: number;
@@ -231,7 +253,7 @@ interface Refined {
  * Iterated reweighting with Levenberg–Marquardt damping: Huber for the first `huberSteps`, then Tukey, with the scale
  * of the residuals' MAD.
  */
-function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: number): Refined {
+function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: number, round = false): Refined {
 	const n = c.x.length;
 	let p = start.slice();
 	// Residuals and derivatives of the accepted place and of the one on trial: evaluated once each.
@@ -239,13 +261,16 @@ function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: numb
 	let trial = newEvaluated(n);
 	evaluateAll(p, c, 0, here);
 	let sigma = scaleOf(here.r);
+	// What the readings are corrected for; kept while it is near enough, so that costs can be compared.
+	let variance = sigma * sigma;
+	evaluateAll(p, c, variance, here);
 	let lambda = 1e-3;
 	const normal = new Float64Array(PARAMETERS * PARAMETERS);
 	const gradient = new Float64Array(PARAMETERS);
 	const weights = new Float64Array(n);
 	for (let step = 0; step < huberSteps + TUKEY_STEPS; step++) {
 		const weightOf = step < huberSteps ? huberWeight : tukeyWeight;
-		const variance = sigma * sigma;
+		const stiffness = round ? ROUND_STIFFNESS * n : variance / PRIOR_SIGMA_W ** 2;
 		let cost = 0;
 		let weightSum = 0;
 		let slopeSum = 0;
@@ -259,7 +284,7 @@ function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: numb
 		// Reweighting takes weights for slopes and falls short by their ratio; a longer step makes up for it.
 		const reach = step < huberSteps ? 1 : Math.min(1.5, weightSum / Math.max(slopeSum, 1e-9));
 		normalEquations(here, weights, normal, gradient);
-		cost += addPrior(p, variance, normal, gradient);
+		cost += addPrior(p, stiffness, normal, gradient);
 		let moved = 0;
 		for (let attempt = 0; attempt < 6; attempt++) {
 			const delta = dampedStep(normal, gradient, lambda);
@@ -269,10 +294,12 @@ function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: numb
 			}
 			const next = p.map((value, k) => value + reach * delta[k]);
 			evaluateAll(next, c, variance, trial);
-			let nextCost = addPrior(next, variance);
+			let nextCost = addPrior(next, stiffness);
 			// The weights stay those of this step: the surrogate that iterated reweighting lowers.
 			for (let i = 0; i < n; i++) nextCost += weights[i] * trial.r[i] * trial.r[i];
-			if (step === 0 || nextCost <= cost * (1 + 1e-7) || !Number.isFinite(cost)) {
+			const nearer = () =>
+				meritOf(normal, gradientOf(trial, weights, next, stiffness)) < NEARER * meritOf(normal, gradient);
+			if (step === 0 || nextCost <= cost * (1 + 1e-7) || !Number.isFinite(cost) || (step >= huberSteps && nearer())) {
 				moved = Math.max(...delta.map(Math.abs));
 				p = next;
 				[here, trial] = [trial, here];
@@ -282,11 +309,34 @@ function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: numb
 			lambda = Math.max(lambda * 8, 1e-6);
 		}
 		sigma = scaleOf(here.r);
-		const done = moved < CONVERGED + sigma * ofSigma;
+		const stuck = moved === 0;
+		const done = stuck ? lambda > 1e3 : moved < CONVERGED + sigma * ofSigma;
 		if (done && step >= huberSteps) break;
 		if (done && step < huberSteps) step = huberSteps - 1;
+		if (Math.abs(sigma * sigma - variance) > VARIANCE_TOLERANCE * variance) {
+			variance = sigma * sigma;
+			evaluateAll(p, c, variance, here);
+		}
 	}
 	return { p, sigma, residuals: here.r };
+}
+
+/** The fit that Tukey's measure likes best, all by one scale: the least of theirs. */
+function likeliest(fits: Refined[]): Refined | null {
+	const finite = fits.filter(({ p, sigma }) => p.every(Number.isFinite) && Number.isFinite(sigma));
+	const scale = Math.min(...finite.map(({ sigma }) => sigma));
+	const lossOf = ({ p, residuals }: Refined) => {
+		let loss = addPrior(p, 1 / PRIOR_SIGMA_W ** 2);
+		for (const r of residuals) loss += (TUKEY_C ** 2 / 3) * (1 - Math.max(0, 1 - (r / scale / TUKEY_C) ** 2) ** 3);
+		return loss;
+	};
+	let best: Refined | null = null;
+	let least = Infinity;
+	for (const fit of finite) {
+		const loss = lossOf(fit);
+		if (loss < least) [best, least] = [fit, loss];
+	}
+	return best;
 }
 
 /**
@@ -368,15 +418,18 @@ export function fitMagnitude(readings: Columns): MagnitudeFit | null {
 		y: readings.y.map((value) => (value - centre[1]) / radius),
 		z: readings.z.map((value) => (value - centre[2]) / radius),
 	};
-	const starts = [sphereStart(c), algebraicStart(c)].filter((start) => start !== null);
-	let best: Refined | null = null;
 	const few = thinned(c, MOST_FOR_SEARCH);
 	const ofNoise = CONVERGED_OF_SIGMA / Math.sqrt(n);
-	for (const start of starts) {
-		const refined = refine(start, few, HUBER_STEPS, few === c ? ofNoise : SEARCHED_OF_SIGMA);
-		if (!refined.p.every(Number.isFinite)) continue;
-		if (!best || refined.sigma < best.sigma * 0.999) best = refined;
+	const near = few === c ? ofNoise : SEARCHED_OF_SIGMA;
+	const found: Refined[] = [];
+	for (const start of [sphereStart(c), algebraicStart(c)]) {
+		if (!start) continue;
+		found.push(refine(start, few, HUBER_STEPS, near));
+		// Where little was turned a stretched shell may lie in a hollow of its own: one that was a sphere at first may not.
+		const round = refine(start, few, HUBER_STEPS, SEARCHED_OF_SIGMA, true);
+		found.push(refine(round.p, few, 0, near));
 	}
+	let best = likeliest(found);
 	if (!best) return null;
 	if (few !== c) best = refine(best.p, c, 0, ofNoise);
 	if (!best.p.every(Number.isFinite)) return null;

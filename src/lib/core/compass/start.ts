@@ -103,7 +103,7 @@ export function sphereStart(all: Columns): Parameters | null {
 		if (!(radius < 20)) continue;
 		const c = [centre[0] + x[pick[0]], centre[1] + y[pick[0]], centre[2] + z[pick[0]]];
 		for (let i = 0; i < n; i++)
-			distance[i] = Math.abs(Math.sqrt((x[i] - c[0]) ** 2 + (y[i] - c[1]) ** 2 + (z[i] - c[2]) ** 2) / radius - 1);
+			distance[i] = Math.abs(Math.sqrt((x[i] - c[0]) ** 2 + (y[i] - c[1]) ** 2 + (z[i] - c[2]) ** 2) - radius);
 		const score = median(distance);
 		if (score < bestScore) {
 			bestScore = score;
