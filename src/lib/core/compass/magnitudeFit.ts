@@ -29,6 +29,10 @@ const MOST_FOR_NOISE = 700;
 const PRIOR_SIGMA_W = 0.3;
 /** Cost of a departure of W from round, a reading: a first fit that stays a sphere. */
 const ROUND_STIFFNESS = 100;
+/** A reading on which more of the fit than this rests is set aside; with few readings, more than so many times the mean. */
+const LONELY = 0.1;
+const LONELY_OF_MEAN = 3;
+const LONELY_ROUNDS = 4;
 const NOISE_FLOOR = 1e-9;
 /**
  * The equations solved are not quite the gradient of the cost (noise is taken out of them): near their root the cost may
@@ -360,16 +364,82 @@ function correlationTime(z: Float64Array): number {
 	return tau > 1 + 4 / Math.sqrt(n) ? tau : 1;
 }
 
+const onShell = (residuals: Float64Array, sigma: number) =>
+	Uint8Array.from(residuals, (r) => (Math.abs(r) < TUKEY_C * sigma ? 1 : 0));
+
+/** Upper triangle of Σ jᵀj of the kept readings, and the derivatives it is made of. */
+interface Naive {
+	all: Evaluated;
+	normal: Float64Array;
+}
+
+function naiveInformation(p: Parameters, c: Columns, kept: Uint8Array): Naive {
+	const all = newEvaluated(c.x.length);
+	evaluateAll(p, c, 0, all);
+	const normal = new Float64Array(PARAMETERS * PARAMETERS);
+	normalEquations(all, Float64Array.from(kept), normal);
+	return { all, normal };
+}
+
+/** How far the fit rests on each kept reading, 0 to 1 (the diagonal of the hat matrix); null where it is not determined. */
+function leverages({ all, normal }: Naive, kept: Uint8Array): Float64Array | null {
+	const n = kept.length;
+	const cholesky = new CholeskyDecomposition(symmetric(normal));
+	if (!cholesky.isPositiveDefinite()) return null;
+	// h = |L⁻¹j|² with the lower factor L: forward substitution, reading by reading.
+	const lower = cholesky.lowerTriangularMatrix.to2DArray();
+	const h = new Float64Array(n);
+	const u = new Float64Array(PARAMETERS);
+	for (let i = 0; i < n; i++) {
+		if (!kept[i]) continue;
+		for (let a = 0; a < PARAMETERS; a++) {
+			let value = all.j[a][i];
+			for (let b = 0; b < a; b++) value -= lower[a][b] * u[b];
+			u[a] = value / lower[a][a];
+			h[i] += u[a] * u[a];
+		}
+	}
+	return h;
+}
+
+/**
+ * The fit without the readings that it would rest on almost alone: a spike far from all others bends the shell to itself,
+ * and no residual shows it. Null where nothing finite is left.
+ */
+function withoutLonely(
+	fit: Refined,
+	c: Columns,
+	ofSigma: number,
+): (Refined & { kept: Uint8Array; naive: Naive }) | null {
+	const n = c.x.length;
+	const most = Math.max(LONELY, (LONELY_OF_MEAN * PARAMETERS) / n);
+	const lonely = new Uint8Array(n);
+	let { p, sigma, residuals } = fit;
+	let kept = onShell(residuals, sigma);
+	let naive = naiveInformation(p, c, kept);
+	for (let round = 0; round < LONELY_ROUNDS; round++) {
+		const h = leverages(naive, kept);
+		if (!h?.some((value) => value > most)) break;
+		h.forEach((value, i) => {
+			if (value > most) lonely[i] = 1;
+		});
+		const rest = (column: Float64Array) => column.filter((_, i) => !lonely[i]);
+		({ p, sigma } = refine(p, { x: rest(c.x), y: rest(c.y), z: rest(c.z) }, 0, ofSigma));
+		const all = newEvaluated(n);
+		evaluateAll(p, c, sigma * sigma, all);
+		residuals = all.r;
+		kept = onShell(residuals, sigma).map((k, i) => (lonely[i] ? 0 : k));
+		naive = naiveInformation(p, c, kept);
+	}
+	return p.every(Number.isFinite) ? { p, sigma, residuals, kept, naive } : null;
+}
+
 /** Information of the kept readings, with what noise along the shell pretends to give taken out. */
-function information(p: Parameters, c: Columns, kept: Uint8Array, sigma: number): Matrix {
+function information(p: Parameters, c: Columns, kept: Uint8Array, sigma: number, naive: Naive): Matrix {
 	const n = c.x.length;
 	const row = newRow();
 	const side = newRow();
 	const back = newRow();
-	const all = newEvaluated(n);
-	evaluateAll(p, c, 0, all);
-	const naive = new Float64Array(PARAMETERS * PARAMETERS);
-	normalEquations(all, Float64Array.from(kept), naive);
 	const pretended = new Float64Array(PARAMETERS * PARAMETERS);
 	const stride = Math.max(1, Math.ceil(n / MOST_FOR_NOISE));
 	const difference = new Float64Array(PARAMETERS);
@@ -390,7 +460,7 @@ function information(p: Parameters, c: Columns, kept: Uint8Array, sigma: number)
 			accumulate(pretended, difference, stride);
 		}
 	}
-	return Matrix.sub(symmetric(naive), symmetric(pretended));
+	return Matrix.sub(symmetric(naive.normal), symmetric(pretended));
 }
 
 /** A covariance of (b, w) with b multiplied by one factor and w by another; exactly symmetric. */
@@ -421,21 +491,17 @@ export function fitMagnitude(readings: Columns): MagnitudeFit | null {
 	const few = thinned(c, MOST_FOR_SEARCH);
 	const ofNoise = CONVERGED_OF_SIGMA / Math.sqrt(n);
 	const near = few === c ? ofNoise : SEARCHED_OF_SIGMA;
-	const found: Refined[] = [];
-	for (const start of [sphereStart(c), algebraicStart(c)]) {
-		if (!start) continue;
-		found.push(refine(start, few, HUBER_STEPS, near));
-		// Where little was turned a stretched shell may lie in a hollow of its own: one that was a sphere at first may not.
-		const round = refine(start, few, HUBER_STEPS, SEARCHED_OF_SIGMA, true);
-		found.push(refine(round.p, few, 0, near));
-	}
+	const starts = [sphereStart(c), algebraicStart(c)].filter((start) => start !== null);
+	if (starts.length === 0) return null;
+	// Where little was turned a stretched shell may lie in a hollow of its own: one that was a sphere at first may not.
+	const round = refine(starts[0], few, HUBER_STEPS, SEARCHED_OF_SIGMA, true);
+	const found = [...starts.map((start) => refine(start, few, HUBER_STEPS, near)), refine(round.p, few, 0, near)];
 	let best = likeliest(found);
 	if (!best) return null;
 	if (few !== c) best = refine(best.p, c, 0, ofNoise);
-	if (!best.p.every(Number.isFinite)) return null;
-	const { p, residuals, sigma } = best;
-
-	const kept = Uint8Array.from(residuals, (r) => (Math.abs(r) < TUKEY_C * sigma ? 1 : 0));
+	const supported = withoutLonely(best, c, ofNoise);
+	if (!supported) return null;
+	const { p, residuals, sigma, kept, naive } = supported;
 	const used = kept.reduce((sum, k) => sum + k, 0);
 	let psi2 = 0;
 	let slope = 0;
@@ -454,7 +520,7 @@ export function fitMagnitude(readings: Columns): MagnitudeFit | null {
 	const degrees = Math.max(1, used - PARAMETERS);
 	const meanSlope = Math.max(0.1, slope / Math.max(1, used));
 	const estimatorVariance = (sigma * sigma * (psi2 / degrees)) / (meanSlope * meanSlope);
-	const honest = information(p, c, kept, sigma);
+	const honest = information(p, c, kept, sigma, naive);
 	const definite = new CholeskyDecomposition(honest);
 	const unit = definite.isPositiveDefinite()
 		? definite.solve(Matrix.eye(PARAMETERS)).mul(estimatorVariance * correlationTime(inOrder))
