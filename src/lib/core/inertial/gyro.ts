@@ -15,6 +15,19 @@ const PIECES = 20;
 const MOVED_SIGMAS = 8;
 const ENDS_SHARE = 0.1;
 
+/** A knock lasts some tenths of a second. */
+const KNOCK_S = 0.5;
+const KNOCK_SIGMAS = 12;
+/** A block's largest readings, left out: one of them alone is a glitch of the line, not a knock. */
+const GLITCHES = 2;
+/** Less than this, rad/s, is no knock that a hand makes. */
+const LEAST_KNOCK = 0.002;
+/** A hand sways at half a hertz to some hertz, rad/s at least, and this much above the white noise. */
+const SWAY_S = [0.1, 0.15, 0.25, 0.4, 0.6, 1] as const;
+const LEAST_SWAY = 0.004;
+const SWAY_OF_WHITE = 3;
+const GLITCH_SIGMAS = 6;
+
 /** Overlapping Allan deviation (IEEE Std 952) of evenly sampled rates at averaging factors m. Unit of the rate. */
 export function allanDeviation(rate: Float64Array, factors: readonly number[]): number[] {
 	const n = rate.length;
@@ -73,6 +86,36 @@ function wasMoved(t: ArrayLike<number>, axis: Float64Array): boolean {
 	return means.some((m) => Math.abs(m - middle) > MOVED_SIGMAS * expected) || spreads.some((s) => s > 4 * quiet);
 }
 
+/** Whether some short block shakes far more than the usual one. */
+function wasKnocked(t: ArrayLike<number>, axis: Float64Array): boolean {
+	const n = axis.length;
+	const size = Math.max(6 * GLITCHES, Math.round((KNOCK_S * (n - 1)) / (t[n - 1] - t[0])));
+	const energies: number[] = [];
+	for (let k = 0; k + size <= n; k += size) {
+		const block = axis.subarray(k, k + size);
+		const middle = median(block);
+		const squares = block.map((v) => (v - middle) ** 2).sort();
+		energies.push(mean(squares.subarray(0, size - GLITCHES)));
+	}
+	const limit = median(energies) * (1 + KNOCK_SIGMAS * Math.sqrt(2 / size));
+	return energies.some((energy) => energy > Math.max(limit, LEAST_KNOCK ** 2));
+}
+
+/** A column with what stands further out than any noise brought in: a glitch of the line moves nothing. */
+function withoutGlitches(axis: Float64Array): Float64Array {
+	const middle = median(axis);
+	const most = GLITCH_SIGMAS * robustSigma(axis, middle);
+	return most > 0 ? axis.map((v) => Math.max(middle - most, Math.min(middle + most, v))) : axis;
+}
+
+/** Whether the Allan deviation about a second stands above the white noise: a hand holds it. */
+function sways(axis: Float64Array, dt: number, density: number): boolean {
+	const factors = SWAY_S.map((s) => Math.max(1, Math.round(s / dt))).filter((m) => m < axis.length / 2);
+	return allanDeviation(axis, factors).some(
+		(sigma, k) => sigma > Math.max(LEAST_SWAY, (SWAY_OF_WHITE * density) / Math.sqrt(factors[k] * dt)),
+	);
+}
+
 /**
  * Reviews a gyro at rest (rad/s): bias, white noise, bias instability, drift, and whether it was really at rest.
  * Evenly sampled to a good approximation; at least ten seconds.
@@ -117,7 +160,10 @@ export function reviewStillGyro({ gyro }: GyroRequest): GyroAnswer {
 	const triple = <T>(values: T[]): [T, T, T] => [values[0], values[1], values[2]];
 	const bias = triple(axes.map((axis) => mean(axis)));
 	const instability = triple(allan.map((sigma) => Math.min(...sigma) / FLOOR_RATIO));
-	const moved = axes.some((axis) => wasMoved(gyro.t, axis));
+	const moved = axes.some((axis, k) => {
+		const clipped = withoutGlitches(axis);
+		return wasMoved(gyro.t, clipped) || wasKnocked(gyro.t, axis) || sways(clipped, dt, densities[k]);
+	});
 	const drift = triple(axes.map((axis) => driftOf(gyro.t, axis)));
 	return {
 		biasRadps: bias,

@@ -163,6 +163,27 @@ describe('a gyro at rest', () => {
 		expect(bumped.verdict).toBe('fail');
 	});
 
+	/** What is added to each axis of a record at rest, by time. */
+	const disturbed = (white: number, added: (s: number) => number) => {
+		const gyro = record(60, 100, white, [0.01, 0, 0]);
+		return reviewStillGyro({ gyro: { ...gyro, y: gyro.y.map((v, k) => v + added(gyro.t[k])) } });
+	};
+
+	it.each([3e-4, 1e-3, 3e-3])('held in a hand is moved, with a noise of %s rad/s/√Hz', (white) => {
+		const sway = (s: number) => 0.03 * Math.sin(4.4 * s) + 0.02 * Math.sin(19 * s + 1);
+		expect(disturbed(white, sway).moved).toBe(true);
+		expect(disturbed(white, () => 0).moved).toBe(false);
+	});
+
+	it('knocked for three tenths of a second is moved, wherever that falls', () => {
+		for (const at of [5.1, 22.4, 47.3])
+			expect(disturbed(1e-3, (s) => (Math.abs(s - at) < 0.15 ? 0.2 * Math.sin(90 * s) : 0)).moved).toBe(true);
+	});
+
+	it('with a glitch of one reading is not', () => {
+		expect(disturbed(1e-3, (s) => (Math.abs(s - 20) < 0.004 ? 2 : 0)).moved).toBe(false);
+	});
+
 	it('too short is not enough', () => {
 		expect(reviewStillGyro({ gyro: record(4, 100, 2e-4, [0, 0, 0]) }).reasons[0].code).toBe('insufficient-duration');
 	});

@@ -34,6 +34,8 @@ const WINDOW_S = 0.4;
 const QUIET_QUANTILE = 0.1;
 const OVER_QUIET = 3;
 const LEAST_NOISE = 0.02;
+/** So many standard deviations from its mean a reading still belongs to a hold. */
+const WITH_THE_HOLD = 5;
 /** More than any settled gyro shows at rest, and less than any hand turns. */
 const TURNING_RADPS = 0.2;
 
@@ -99,11 +101,32 @@ export function stillWindows({ t, x, y, z, rate }: Columns): StillWindow[] {
 		}
 		let j = i;
 		while (j + 1 < n && moving[j + 1] <= threshold) j++;
-		for (const [a, b] of split(axes, t, i, j))
+		const [first, last] = widened(axes, t, moving, i, j);
+		for (const [a, b] of split(axes, t, first, last))
 			if (t[b] - t[a] >= limits.stillS.value * 0.999) windows.push(windowOf(axes, t, a, b));
-		i = j + 1;
+		i = Math.max(j, last) + 1;
 	}
 	return windows;
+}
+
+/**
+ * A window at the edge of a hold already meets the movement before or after it: the half window that it cost is given
+ * back, as far as the readings lie with those of the hold.
+ */
+function widened(
+	axes: Float64Array[],
+	t: ArrayLike<number>,
+	moving: Float64Array,
+	i: number,
+	j: number,
+): [number, number] {
+	const { mean, stillnessMps2 } = windowOf(axes, t, i, j);
+	const most = Math.max(LEAST_NOISE, WITH_THE_HOLD * stillnessMps2);
+	const belongs = (k: number) => moving[k] < Infinity && axes.every((axis, a) => Math.abs(axis[k] - mean[a]) <= most);
+	let [first, last] = [i, j];
+	while (first > 0 && t[i] - t[first - 1] <= WINDOW_S / 2 && belongs(first - 1)) first--;
+	while (last + 1 < t.length && t[last + 1] - t[j] <= WINDOW_S / 2 && belongs(last + 1)) last++;
+	return [first, last];
 }
 
 /** A slow creep passes a short window: a stretch whose ends point apart is cut in the middle until each part holds still. */
