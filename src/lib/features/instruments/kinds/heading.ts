@@ -188,7 +188,7 @@ const compassModule: Instrument = {
 		},
 	],
 	// The answer is a few sines: a worker would only take longer.
-	work({ values }) {
+	async work({ values }) {
 		const module = {
 			arrowDeg: num(values, 'arrow', 'The arrow points'),
 			flipped: word(values, 'flipped') === 'yes',
@@ -230,7 +230,7 @@ const compassModule: Instrument = {
 					]
 				: []),
 		]);
-		return Promise.resolve({
+		return {
 			headline: change.words,
 			...judged,
 			figures: [
@@ -250,7 +250,7 @@ const compassModule: Instrument = {
 				},
 			],
 			answer: { ...change, module },
-		});
+		};
 	},
 };
 

@@ -1,0 +1,101 @@
+import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { InputError } from '$lib/core/frames/inputError';
+import { guessColumns, takeColumns } from '$lib/core/record/columns';
+import { readTable } from '$lib/core/record/csv';
+import { operations } from '$lib/workers/operations';
+import type { Finding, Input, Instrument, Sample, Values } from './instrument';
+import { startValues } from './instrument';
+import { INSTRUMENTS } from './registry';
+
+/** The worker's own functions, called without the worker. */
+vi.mock('$lib/workers/core', () => ({
+	run: async (name: keyof typeof operations, input: never) => operations[name](input),
+}));
+
+const SITE = { name: 'Saltings Field', latDeg: 54.21, lonDeg: -3.06, altM: 12 };
+const context = { signal: new AbortController().signal, progress: () => undefined };
+/** Drawing pictures needs a browser: those are tried in one. */
+const shelf = INSTRUMENTS.filter(({ file }) => file?.kind !== 'picture');
+
+async function inputOf(instrument: Instrument, sample: Sample, values: Values = {}): Promise<Input> {
+	const file = sample.file ? await sample.file(1) : null;
+	let taken: Input['taken'] = null;
+	if (file && instrument.file?.kind === 'table') {
+		const table = readTable(await file.text(), file.name);
+		const { choices, unclear } = guessColumns(table, instrument.file.roles);
+		expect(unclear, `${instrument.id}, ${sample.id}: units that the header does not tell`).toEqual([]);
+		expect(instrument.file.complete(choices), `${instrument.id}, ${sample.id}: columns`).toBe(true);
+		taken = takeColumns(table, instrument.file.roles, choices, file.name);
+	}
+	return {
+		values: { ...startValues(instrument.fields), ...sample.values, ...values },
+		taken,
+		file,
+		site: SITE,
+		date: '2026-05-14',
+		units: 'metric',
+	};
+}
+
+const finite = (value: number | null | undefined) => value === null || value === undefined || Number.isFinite(value);
+
+function expectWellFormed(finding: Finding): void {
+	expect(finding.headline).not.toBe('');
+	expect(finding.reasons.length).toBeGreaterThan(0);
+	for (const { code, text, level, next, value, limit } of finding.reasons) {
+		expect(code).toMatch(/^[a-z0-9-]+$/);
+		expect(text).toMatch(/[.!?]$/);
+		expect(finite(value) && finite(limit)).toBe(true);
+		if (level !== 'pass') expect(next, `${code}: what to do next`).toBeTruthy();
+	}
+	for (const { label, value, sigma, unit } of finding.figures) {
+		expect(label).not.toBe('');
+		expect(typeof unit).toBe('string');
+		expect(finite(value), `${label}: ${value}`).toBe(true);
+		expect(finite(sigma) && (sigma ?? 0) >= 0, `${label}: ± ${sigma}`).toBe(true);
+	}
+	for (const { value } of finding.kept ?? []) expect(Number.isFinite(value)).toBe(true);
+	for (const plot of finding.plots) {
+		if (plot.kind === 'lines')
+			for (const { points } of plot.lines) for (const { x, y } of points) expect(finite(x) && finite(y)).toBe(true);
+		if (plot.kind === 'bars') for (const { value } of plot.bars) expect(finite(value)).toBe(true);
+	}
+	for (const { columns, rows } of finding.tables) for (const row of rows) expect(row).toHaveLength(columns.length);
+	expect(JSON.stringify(finding.answer)).not.toContain('NaN');
+}
+
+describe.each(shelf.map((instrument) => [instrument.id, instrument] as const))('%s', (_, instrument) => {
+	describe.each(instrument.samples.map((sample) => [sample.label, sample] as const))('given “%s”', (__, sample) => {
+		let finding: Finding;
+		beforeAll(async () => {
+			finding = await instrument.work(await inputOf(instrument, sample), context);
+		});
+
+		it(sample.bad ? 'does not pass' : 'holds nothing up', () => {
+			if (sample.bad) expect(finding.verdict).not.toBe('pass');
+			else if (sample === instrument.samples[0]) expect(finding.verdict).toBe('pass');
+			else expect(finding.verdict).not.toBe('fail');
+		});
+
+		it('gives finite figures with units, and says what to do about all that is not clear', () => {
+			expectWellFormed(finding);
+		});
+	});
+
+	const numbers = instrument.fields.filter((field) => field.kind === 'number');
+	if (numbers.length > 0)
+		it.each(numbers.map((field) => [field.label, field] as const))('without “%s”', async (__, field) => {
+			const good = instrument.samples.find(({ bad }) => !bad);
+			if (!good) throw new Error('no good sample');
+			const work = instrument.work(await inputOf(instrument, good, { [field.id]: null }), context);
+			if (field.optional) return expectWellFormed(await work);
+			// Either it is missed by name, or it has no part in this kind of measurement.
+			const told = await work.then(
+				() => null,
+				(error: unknown) => error,
+			);
+			if (told === null) return;
+			expect(told).toBeInstanceOf(InputError);
+			expect((told as InputError).path).toBe(field.id);
+		});
+});
