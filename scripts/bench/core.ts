@@ -1,28 +1,42 @@
 import { diagnoseResponse } from '../../src/lib/core/propulsion/diagnose';
 import { hypothesesOf } from '../../src/lib/core/propulsion/hypotheses';
+import { shownBy } from '../../src/lib/core/propulsion/checks';
 import { motorsOf } from '../../src/lib/core/propulsion/layouts';
 import { OUTCOMES, predict, TESTS } from '../../src/lib/core/propulsion/observation';
+import { CHECKS, type CheckCode } from '../../src/lib/core/propulsion/words';
 import { planReturn } from '../../src/lib/core/return/plan';
 import { seededRng } from '../../src/lib/core/frames/random';
-import { layoutSchema, type Layout, type Outcome } from '../../src/lib/schema/response';
+import { layoutSchema, type CheckOutcome, type Layout, type Outcome } from '../../src/lib/schema/response';
 import { returnRequestSchema, type ReturnRequest } from '../../src/lib/schema/return';
+import { WAY_HOME } from '../../src/lib/rig/wayHome';
 import { report, timeMs } from './report';
 
-/** How much of the prior weight has the truth among the first three, when each fault is seen as `observe` says. */
+/**
+ * How much of the prior weight has the truth among the first three, when each fault is seen as `observe` says and so many
+ * of the advised checks are made.
+ */
 function firstThree(
 	layout: Layout,
 	observe: (predicted: Partial<Record<Outcome, number>>) => Outcome,
 	draws: number,
+	advised = 0,
 ): string {
 	const motors = motorsOf(layout, 'front-inward');
 	let weight = 0;
 	let found = 0;
-	for (const h of hypothesesOf(layout, motors)) {
+	const all = hypothesesOf(layout, motors);
+	for (const h of all) {
 		const predicted = predict(h, motors);
 		for (let draw = 0; draw < draws; draw++) {
 			const [rollRight, pitchForward, yawRight, throttle] = TESTS.map((test) => observe(predicted[test]));
 			const observed = { rollRight, pitchForward, yawRight, throttle };
-			const { ranked } = diagnoseResponse({ layout, spin: 'front-inward', observed });
+			const checks: Partial<Record<CheckCode, CheckOutcome>> = {};
+			const diagnose = () => diagnoseResponse({ layout, spin: 'front-inward', observed, checks });
+			for (let k = 0; k < advised; k++) {
+				const code = CHECKS.find((c) => c === diagnose().nextTest.code);
+				if (code) checks[code] = shownBy(h, all[0], code);
+			}
+			const { ranked } = diagnose();
 			weight += h.weight;
 			if (ranked.slice(0, 3).some(({ fault }) => fault === h.fault)) found += h.weight;
 		}
@@ -44,7 +58,9 @@ export function benchResponse(): void {
 		layoutSchema.options.map((layout) => ({
 			layout,
 			'as it most likely looks': firstThree(layout, likeliest, 1),
-			'drawn with noise (the best that can be had: the model is the truth)': firstThree(layout, drawn, 4),
+			'drawn with noise (the model is the truth)': firstThree(layout, drawn, 4),
+			'and one advised check': firstThree(layout, drawn, 4, 1),
+			'and two': firstThree(layout, drawn, 4, 2),
 		})),
 	);
 }
@@ -52,23 +68,9 @@ export function benchResponse(): void {
 export function benchReturn(): void {
 	const request = (climbFirst: boolean) =>
 		returnRequestSchema.parse({
-			aircraft: {
-				airspeedMaxMps: 16,
-				returnSpeedMps: 10,
-				speedKind: 'ground',
-				climbMps: 3,
-				descentMps: 1.5,
-				hoverW: 180,
-				cruiseW: 200,
-				climbW: 260,
-				descentW: 160,
-			},
-			pack: { usableWh: 60, reservePct: 25 },
+			...WAY_HOME,
 			wind: { fromDeg: 250, speedMps: 6, gustMps: 9 },
-			settings: { returnHeightM: 60, minDistanceM: 20, climbFirst, action: 'return' },
-			position: { bearingDeg: 62, distanceM: 500, heightM: 25 },
-			obstacles: [],
-			usedWh: 10,
+			settings: { ...WAY_HOME.settings, returnHeightM: 60, climbFirst },
 		});
 	const stepped = [true, false].map((climbFirst) => {
 		const r = request(climbFirst);

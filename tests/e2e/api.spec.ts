@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import sharp from 'sharp';
+import { WAY_HOME } from '../../src/lib/rig/wayHome';
 
 const circle = (n: number) => {
 	const t = Array.from({ length: n }, (_, k) => k / 20);
@@ -98,25 +99,7 @@ test.describe('the routes', () => {
 			z: Array(200).fill(-9.8),
 		};
 		const g = (x: number, y: number, z: number) => ({ accel: [x, y, z] });
-		const plan = {
-			aircraft: {
-				airspeedMaxMps: 16,
-				returnSpeedMps: 10,
-				speedKind: 'ground',
-				climbMps: 3,
-				descentMps: 1.5,
-				hoverW: 180,
-				cruiseW: 200,
-				climbW: 260,
-				descentW: 160,
-			},
-			pack: { usableWh: 60, reservePct: 25 },
-			wind: { fromDeg: 250, speedMps: 4, gustMps: 6 },
-			settings: { returnHeightM: 40, minDistanceM: 20, climbFirst: true, action: 'return' },
-			position: { bearingDeg: 62, distanceM: 500, heightM: 25 },
-			obstacles: [{ bearingDeg: 62, distanceM: 200, heightM: 12 }],
-			usedWh: 10,
-		};
+		const plan = { ...WAY_HOME, obstacles: [{ bearingDeg: 62, distanceM: 200, heightM: 12 }] };
 		const observed = {
 			rollRight: 'as-commanded',
 			pitchForward: 'as-commanded',

@@ -16,6 +16,10 @@ export const outcomeSchema = z.enum([
 ]);
 export type Outcome = z.infer<typeof outcomeSchema>;
 
+/** What a check with the propellers or the power off showed: `wrong` is all of them, or the one thing there is. */
+export const checkOutcomeSchema = z.enum(['not-done', 'right', 'one-wrong', 'some-wrong', 'wrong']);
+export type CheckOutcome = z.infer<typeof checkOutcomeSchema>;
+
 export const responseRequestSchema = z.object({
 	layout: layoutSchema,
 	spin: z.enum(['front-inward', 'front-outward']),
@@ -25,6 +29,18 @@ export const responseRequestSchema = z.object({
 		yawRight: outcomeSchema,
 		throttle: outcomeSchema,
 	}),
+	/** Checks already done, by the codes of `nextTest`. */
+	checks: z
+		.object({
+			'spin-check': checkOutcomeSchema,
+			'motor-order-check': checkOutcomeSchema,
+			'prop-inspection': checkOutcomeSchema,
+			'tilt-check': checkOutcomeSchema,
+			'rc-monitor': checkOutcomeSchema,
+			'mode-check': checkOutcomeSchema,
+		})
+		.partial()
+		.optional(),
 });
 export type ResponseRequest = z.infer<typeof responseRequestSchema>;
 

@@ -22,7 +22,8 @@ function stream(holds: Hold[], { hz = 100, noise = 0.03, seed = 1, shake = 1 } =
 	for (const { up, seconds } of holds) {
 		shaking();
 		const from = rows.length / hz;
-		for (let k = 0; k <= seconds * hz; k++) rows.push([0, 1, 2].map((a) => G * up[a] + noise * rng.normal()) as Vec3);
+		for (let k = 0; k <= seconds * hz; k++)
+			rows.push([G * up[0] + noise * rng.normal(), G * up[1] + noise * rng.normal(), G * up[2] + noise * rng.normal()]);
 		truth.push({ from, to: (rows.length - 1) / hz });
 	}
 	shaking();

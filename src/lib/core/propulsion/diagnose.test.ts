@@ -2,10 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Layout, Outcome, ResponseRequest } from '../../schema/response';
 import { seededRng } from '../frames/random';
+import { shownBy } from './checks';
 import { diagnoseResponse } from './diagnose';
 import { hypothesesOf, type Hypothesis } from './hypotheses';
 import { motorsOf, type Motor } from './layouts';
-import { growthOf, OUTCOMES, predict, responseMatrix, TESTS, thrustFactors } from './observation';
+import { growthOf, likelihood, OUTCOMES, predict, responseMatrix, TESTS, thrustFactors } from './observation';
+import { CHECKS } from './words';
 
 const LAYOUTS: Layout[] = ['quad-x', 'quad-plus', 'hex-x', 'hex-plus', 'octo-x', 'y6'];
 const LETTER: Record<string, Outcome> = {
@@ -166,4 +168,67 @@ describe('the loop', () => {
 			}
 		},
 	);
+});
+
+describe('checks with the propellers off', () => {
+	const checked = (letters: string, checks: ResponseRequest['checks'], layout: Layout = 'quad-x') =>
+		diagnoseResponse({ ...seen(letters, layout), checks });
+
+	it('not done change nothing', () => {
+		const none = { 'spin-check': 'not-done', 'tilt-check': 'not-done' } as const;
+		expect(checked('cccf', none)).toEqual(diagnoseResponse(seen('cccf')));
+	});
+
+	it.each([
+		['cccf', { 'spin-check': 'one-wrong' }, 'motor-reversed'],
+		['cccf', { 'spin-check': 'right', 'prop-inspection': 'one-wrong' }, 'prop-wrong'],
+		['cccf', { 'spin-check': 'right', 'prop-inspection': 'right', 'tilt-check': 'wrong' }, 'board-yaw'],
+		['xxcf', { 'motor-order-check': 'some-wrong' }, 'motor-order-pair'],
+		['xxcf', { 'motor-order-check': 'right', 'tilt-check': 'right' }, 'props-same-hand'],
+		['ccoc', { 'rc-monitor': 'wrong' }, 'rc-yaw-reversed'],
+		['qqqq', { 'mode-check': 'wrong' }, 'self-righting-active'],
+	] as const)('%s with %j points to %s', (letters, checks, fault) => {
+		const [first] = checked(letters, checks).ranked;
+		expect(first.fault).toContain(fault);
+		expect(first.probability).toBeGreaterThan(0.35);
+	});
+
+	it('that found something wrong end the routine, whatever the nudges showed', () => {
+		const answer = checked('cccc', { 'prop-inspection': 'some-wrong' });
+		expect([answer.verdict, answer.safeToContinue, answer.reasons[0].code]).toEqual(['fail', false, 'check-wrong']);
+		expect(checked('cccc', { 'prop-inspection': 'right' }).verdict).toBe('pass');
+	});
+
+	it('that are done are not asked for again', () => {
+		const { nextTest } = diagnoseResponse(seen('cccf'));
+		expect(checked('cccf', { [nextTest.code]: 'right' }).nextTest.code).not.toBe(nextTest.code);
+	});
+
+	it.each(LAYOUTS)('%s: after two advised checks the truth is among the first three in 95 of 100', (layout) => {
+		const motors = motorsOf(layout, 'front-inward');
+		const all = hypothesesOf(layout, motors);
+		const rng = seededRng(4);
+		let weight = 0;
+		let found = 0;
+		for (const h of all) {
+			const predicted = predict(h, motors);
+			const draw = (test: (typeof TESTS)[number]) => {
+				let u = rng.uniform();
+				return OUTCOMES.find((outcome) => (u -= likelihood(predicted[test], outcome)) < 0) ?? 'none';
+			};
+			const [rollRight, pitchForward, yawRight, throttle] = TESTS.map(draw);
+			const observed = { rollRight, pitchForward, yawRight, throttle };
+			const checks: NonNullable<ResponseRequest['checks']> = {};
+			let answer = diagnoseResponse({ layout, spin: 'front-inward', observed, checks });
+			for (let k = 0; k < 2; k++) {
+				const code = CHECKS.find((c) => c === answer.nextTest.code);
+				if (!code) break;
+				checks[code] = shownBy(h, all[0], code);
+				answer = diagnoseResponse({ layout, spin: 'front-inward', observed, checks });
+			}
+			weight += h.weight;
+			if (answer.ranked.slice(0, 3).some(({ fault }) => fault === h.fault)) found += h.weight;
+		}
+		expect(found / weight).toBeGreaterThan(0.95);
+	});
 });

@@ -1,10 +1,11 @@
 import type { Reason } from '../../schema/common';
 import type { Outcome, ResponseAnswer, ResponseRequest } from '../../schema/response';
 import { judge, reason } from '../frames/reasons';
+import { checksLikelihood, SHOWS } from './checks';
 import { hypothesesOf, type Hypothesis } from './hypotheses';
 import { motorsOf } from './layouts';
 import { likelihood, OUTCOMES, predict, TESTS, type Distribution, type Test } from './observation';
-import { CHECKS, FAULT_WORDS, type CheckCode, OUTCOME_WORDS, TEST_WORDS } from './words';
+import { CHECK_WORDS, CHECKS, FAULT_WORDS, type CheckCode, OUTCOME_WORDS, TEST_WORDS } from './words';
 
 interface Weighed {
 	h: Hypothesis;
@@ -37,16 +38,6 @@ function faultEntropy(rows: readonly Weighed[]): number {
 	return entropyOf(sums.values()).bits;
 }
 
-/** What each check would show of a hypothesis: equal texts cannot be told apart by it. */
-const SHOWS: Record<CheckCode, (h: Hypothesis) => string> = {
-	'spin-check': (h) => h.sigma.join(),
-	'motor-order-check': (h) => `${h.order.join()} ${h.sigma.map((s) => (s === 0 ? 0 : 1)).join()}`,
-	'prop-inspection': (h) => `${h.hand.join()} ${h.over.join()}`,
-	'tilt-check': (h) => h.board.join(),
-	'rc-monitor': (h) => h.channels.join(),
-	'mode-check': (h) => String(h.selfRighting),
-};
-
 /** Expected drop of the entropy over fault codes by a check that shows a property without error, bits. */
 function checkGain(rows: readonly Weighed[], code: CheckCode): number {
 	const groups = new Map<string, Map<string, number>>();
@@ -76,10 +67,17 @@ function nudgeGain(rows: readonly Weighed[], test: Test): number {
 	return faultEntropy(rows) - left;
 }
 
+type Checks = NonNullable<ResponseRequest['checks']>;
+const isDone = (checks: Checks, code: CheckCode) => (checks[code] ?? 'not-done') !== 'not-done';
+
 const best = <T extends string>(codes: readonly T[], of: (code: T) => number) =>
 	codes.map((code) => ({ code, gainBits: Math.max(0, of(code)) })).reduce((a, b) => (b.gainBits > a.gainBits ? b : a));
 
-function nextTest(rows: readonly Weighed[], observed: Record<Test, Outcome>): ResponseAnswer['nextTest'] {
+function nextTest(
+	rows: readonly Weighed[],
+	observed: Record<Test, Outcome>,
+	checks: Checks,
+): ResponseAnswer['nextTest'] {
 	const seen = TESTS.map((test) => observed[test]);
 	const wrong = seen.some((outcome) => outcome !== 'as-commanded' && outcome !== 'not-tried');
 	const untried = TESTS.filter((test) => observed[test] === 'not-tried');
@@ -88,7 +86,8 @@ function nextTest(rows: readonly Weighed[], observed: Record<Test, Outcome>): Re
 		const nudges = untried.filter((test) => test !== 'throttle');
 		return best(nudges.length > 0 ? nudges : untried, (test) => nudgeGain(rows, test));
 	}
-	return best(CHECKS, (code) => checkGain(rows, code));
+	const left = CHECKS.filter((code) => !isDone(checks, code));
+	return best(left.length > 0 ? left : CHECKS, (code) => checkGain(rows, code));
 }
 
 /** The off check that shows a fault: the first in which it differs from a right aircraft. */
@@ -112,15 +111,18 @@ function predictions(layout: ResponseRequest['layout'], spin: ResponseRequest['s
 
 /**
  * Ranks the faults behind a ground response: what roll, pitch, yaw nudges and the throttle did, by a Bayesian model of
- * mixer, propellers, board mounting and channels. `ranked` sums to one over all fault codes; METHODS-RESPONSE.
+ * mixer, propellers, board mounting and channels; then what the checks with the propellers off showed. `ranked` sums to one over all fault codes; METHODS-RESPONSE.
  */
-export function diagnoseResponse({ layout, spin, observed }: ResponseRequest): ResponseAnswer {
+export function diagnoseResponse({ layout, spin, observed, checks = {} }: ResponseRequest): ResponseAnswer {
 	const known = predictions(layout, spin);
 	const rows = normalised(
 		known.map(({ h, predicted }) => ({
 			h,
 			predicted,
-			p: TESTS.reduce((p, test) => p * likelihood(predicted[test], observed[test]), h.weight),
+			p: TESTS.reduce(
+				(p, test) => p * likelihood(predicted[test], observed[test]),
+				h.weight * checksLikelihood(h, known[0].h, checks),
+			),
 		})),
 	);
 	const families = new Map<string, Weighed[]>();
@@ -140,18 +142,33 @@ export function diagnoseResponse({ layout, spin, observed }: ResponseRequest): R
 		.map((row) => ({ ...row, why: FAULT_WORDS(row.fault) }));
 
 	const seen = TESTS.map((test) => observed[test]);
-	const safeToContinue = seen.every((outcome) => outcome === 'as-commanded');
+	const faulty = CHECKS.filter((code) => isDone(checks, code) && checks[code] !== 'right');
+	const safeToContinue = seen.every((outcome) => outcome === 'as-commanded') && faulty.length === 0;
 	const wrong = TESTS.filter((test) => observed[test] !== 'as-commanded' && observed[test] !== 'not-tried');
-	const next = nextTest(rows, observed);
-	return { ranked, safeToContinue, nextTest: next, ...judge(reasonsOf(observed, wrong, ranked, next.code)) };
+	const next = nextTest(rows, observed, checks);
+	return { ranked, safeToContinue, nextTest: next, ...judge(reasonsOf(observed, wrong, faulty, ranked, next.code)) };
 }
 
 function reasonsOf(
 	observed: Record<Test, Outcome>,
 	wrong: readonly Test[],
+	faulty: readonly CheckCode[],
 	ranked: ResponseAnswer['ranked'],
 	next: string,
 ): Reason[] {
+	if (faulty.length > 0) {
+		const [top] = ranked.filter(({ fault }) => fault !== 'no-fault');
+		return [
+			reason(
+				'fail',
+				'check-wrong',
+				`${faulty.map((code) => CHECK_WORDS[code]).join(', ')}: not as it should be. Most likely: ${top.why}.`,
+				top.probability,
+				undefined,
+				`Put it right with the power off, then do every check and nudge again from the first. If it is not found: ${next}.`,
+			),
+		];
+	}
 	if (wrong.length > 0) {
 		const [top] = ranked.filter(({ fault }) => fault !== 'no-fault');
 		return [

@@ -11,6 +11,16 @@ export const CHECKS = [
 ] as const;
 export type CheckCode = (typeof CHECKS)[number];
 
+/** What each check looks at, in a pilot's words. */
+export const CHECK_WORDS: Record<CheckCode, string> = {
+	'spin-check': 'the way each motor turns',
+	'motor-order-check': 'which output drives which motor',
+	'prop-inspection': 'hand and side of each propeller',
+	'tilt-check': 'the attitude shown when tilted by hand',
+	'rc-monitor': 'the channels that the sticks move',
+	'mode-check': 'the mode that is switched on',
+};
+
 const WORDS: Record<string, string> = {
 	'no-fault': 'nothing is wrong',
 	'motor-reversed': 'one motor turns the wrong way',

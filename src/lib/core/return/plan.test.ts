@@ -1,34 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { returnRequestSchema, type ReturnRequest } from '../../schema/return';
+import { WAY_HOME } from '../../rig/wayHome';
 import { planReturn } from './plan';
 import { meanWind, triangle } from './wind';
 import { geometry } from './sequence';
 
-const base = {
-	aircraft: {
-		airspeedMaxMps: 16,
-		returnSpeedMps: 10,
-		speedKind: 'ground',
-		climbMps: 3,
-		descentMps: 1.5,
-		hoverW: 180,
-		cruiseW: 200,
-		climbW: 260,
-		descentW: 160,
-	},
-	pack: { usableWh: 60, reservePct: 25 },
-	wind: { fromDeg: 250, speedMps: 4, gustMps: 6 },
-	settings: { returnHeightM: 40, minDistanceM: 20, climbFirst: true, action: 'return' },
-	position: { bearingDeg: 62, distanceM: 500, heightM: 25 },
-	obstacles: [],
-	usedWh: 10,
-} as const;
 type Change = { [K in keyof ReturnRequest]?: Partial<ReturnRequest[K]> };
 const request = (change: Change = {}): ReturnRequest =>
 	returnRequestSchema.parse(
 		Object.fromEntries(
-			Object.entries(base).map(([key, value]) => {
+			Object.entries(WAY_HOME).map(([key, value]) => {
 				const more = (change as Record<string, unknown>)[key];
 				return [
 					key,

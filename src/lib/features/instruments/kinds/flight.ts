@@ -1,5 +1,5 @@
 import { rigReceiverLog } from '$lib/rig/receiverLog';
-import { FAULT_WORDS } from '$lib/core/propulsion/words';
+import { FAULT_WORDS, type CheckCode } from '$lib/core/propulsion/words';
 import { auditRequestSchema } from '$lib/schema/audit';
 import { responseRequestSchema } from '$lib/schema/response';
 import { returnRequestSchema } from '$lib/schema/return';
@@ -390,6 +390,24 @@ const OBSERVED = {
 	throttle: 'A little throttle: it',
 };
 
+const COUNTED = {
+	'not-done': 'not checked yet',
+	right: 'all right',
+	'one-wrong': 'one wrong',
+	'some-wrong': 'some wrong',
+	wrong: 'all wrong',
+};
+const SINGLE = { 'not-done': 'not checked yet', right: 'right', wrong: 'wrong' };
+/** Propellers off or power off; by the codes of the checks. */
+const CHECKED: readonly (readonly [CheckCode, string, Record<string, string>])[] = [
+	['spin-check', 'Propellers off, one motor at a time: turning', COUNTED],
+	['motor-order-check', 'Propellers off, one output at a time: the arm that answers', COUNTED],
+	['prop-inspection', 'Power off: hand and side up of the propellers', COUNTED],
+	['tilt-check', 'Tilted and turned by hand: the attitude shown', SINGLE],
+	['rc-monitor', 'Sticks moved: the channels that answer', SINGLE],
+	['mode-check', 'The mode that is switched on', SINGLE],
+];
+
 const response: Instrument = {
 	id: 'ground-response',
 	title: 'Ground response',
@@ -400,7 +418,7 @@ const response: Instrument = {
 	caution:
 		'Three metres away, tail toward you, nobody else near. At the first wrong sign: throttle down, disarm, disconnect. Never add throttle.',
 	method: [
-		'Every single fault and the plausible pairs of this layout are flown in a small model of the controller and compared with what was seen; the posterior ranks them, and the next check is the one expected to tell most (bits).',
+		'Every single fault and the plausible pairs of this layout are flown in a small model of the controller and compared with what was seen; the posterior ranks them, and the next check is the one expected to tell most (bits). What a check showed narrows the ranking further.',
 	],
 	fields: [
 		choice(
@@ -423,6 +441,7 @@ const response: Instrument = {
 			'front-inward',
 		),
 		...Object.entries(OBSERVED).map(([id, label]) => choice(id, label, OUTCOMES, 'not-tried')),
+		...CHECKED.map(([id, label, outcomes]) => choice(id, label, outcomes, 'not-done')),
 	],
 	samples: [
 		{
@@ -452,6 +471,19 @@ const response: Instrument = {
 				throttle: 'as-commanded',
 			},
 		},
+		{
+			id: 'checked',
+			label: 'It flips; the motors turn right, one propeller does not fit',
+			bad: true,
+			values: {
+				rollRight: 'as-commanded',
+				pitchForward: 'as-commanded',
+				yawRight: 'as-commanded',
+				throttle: 'flips',
+				'spin-check': 'right',
+				'prop-inspection': 'one-wrong',
+			},
+		},
 		{ id: 'flips', label: 'It flips at a little throttle', bad: true, values: { throttle: 'flips' } },
 	],
 	async work({ values: v }, context) {
@@ -459,6 +491,7 @@ const response: Instrument = {
 			layout: word(v, 'layout'),
 			spin: word(v, 'spin'),
 			observed: Object.fromEntries(Object.keys(OBSERVED).map((id) => [id, word(v, id)])),
+			checks: Object.fromEntries(CHECKED.map(([id]) => [id, word(v, id)])),
 		});
 		const answer = await run('response', request, context);
 		const [first] = answer.ranked;
