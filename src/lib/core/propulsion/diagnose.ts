@@ -5,7 +5,7 @@ import { checksLikelihood, SHOWS } from './checks';
 import { hypothesesOf, type Hypothesis } from './hypotheses';
 import { motorsOf } from './layouts';
 import { likelihood, OUTCOMES, predict, TESTS, type Distribution, type Test } from './observation';
-import { CHECK_WORDS, CHECKS, FAULT_WORDS, type CheckCode, OUTCOME_WORDS, TEST_WORDS } from './words';
+import { CHECK_WORDS, CHECKS, FAULT_WORDS, type CheckCode, nextWords, OUTCOME_WORDS, TEST_WORDS } from './words';
 
 interface Weighed {
 	h: Hypothesis;
@@ -149,6 +149,8 @@ export function diagnoseResponse({ layout, spin, observed, checks = {} }: Respon
 	return { ranked, safeToContinue, nextTest: next, ...judge(reasonsOf(observed, wrong, faulty, ranked, next.code)) };
 }
 
+const NONE_WRONG = { value: 0, unit: 'wrong', source: 'Practice: the first wrong sign ends the routine' };
+
 function reasonsOf(
 	observed: Record<Test, Outcome>,
 	wrong: readonly Test[],
@@ -162,10 +164,10 @@ function reasonsOf(
 			reason(
 				'fail',
 				'check-wrong',
-				`${faulty.map((code) => CHECK_WORDS[code]).join(', ')}: not as it should be. Most likely: ${top.why}.`,
-				top.probability,
-				undefined,
-				`Put it right with the power off, then do every check and nudge again from the first. If it is not found: ${next}.`,
+				`Not as it should be: ${faulty.map((code) => CHECK_WORDS[code]).join(', ')}. Most likely: ${top.why}.`,
+				faulty.length,
+				NONE_WRONG,
+				`Put it right with the power off, then do every check and nudge again from the first. If it is not that: ${nextWords(next)}.`,
 			),
 		];
 	}
@@ -176,9 +178,9 @@ function reasonsOf(
 				'fail',
 				'response-wrong',
 				`It did not answer as commanded: ${wrong.map((test) => `${TEST_WORDS[test]} ${OUTCOME_WORDS[observed[test]]}`).join(', ')}. Most likely: ${top.why}.`,
-				top.probability,
-				undefined,
-				`Disarm, unplug, propellers off; then ${next}.`,
+				wrong.length,
+				NONE_WRONG,
+				`Disarm, unplug, propellers off; then ${nextWords(next)}.`,
 			),
 		];
 	}
@@ -188,10 +190,10 @@ function reasonsOf(
 			reason(
 				'fail',
 				'insufficient-observations',
-				`Not tried yet: ${missing.join(', ')}.`,
+				`Not tried yet: ${missing.map((test) => TEST_WORDS[test]).join(', ')}.`,
 				4 - missing.length,
 				{ value: 4, unit: 'tests', source: 'Winglogos rule' },
-				`Next: ${next}.`,
+				`Next: ${nextWords(next)}.`,
 			),
 		];
 	return [

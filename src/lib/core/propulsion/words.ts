@@ -69,6 +69,15 @@ export const TEST_WORDS = {
 	yawRight: 'yaw right',
 	throttle: 'a little throttle',
 } as const;
+const TEST_CODES = ['rollRight', 'pitchForward', 'yawRight', 'throttle'] as const;
+
+/** The next test as something to do: a check looked at, or a nudge tried. */
+export const nextWords = (code: string): string => {
+	const check = CHECKS.find((c) => c === code);
+	if (check) return `check ${CHECK_WORDS[check]}`;
+	const test = TEST_CODES.find((t) => t === code);
+	return test ? `try ${TEST_WORDS[test]}` : code;
+};
 
 export const OUTCOME_WORDS: Record<Outcome, string> = {
 	'as-commanded': 'went as commanded',

@@ -1,5 +1,5 @@
 import { rigReceiverLog } from '$lib/rig/receiverLog';
-import { FAULT_WORDS, type CheckCode } from '$lib/core/propulsion/words';
+import { FAULT_WORDS, nextWords, type CheckCode } from '$lib/core/propulsion/words';
 import { auditRequestSchema } from '$lib/schema/audit';
 import { responseRequestSchema } from '$lib/schema/response';
 import { returnRequestSchema } from '$lib/schema/return';
@@ -505,13 +505,13 @@ const response: Instrument = {
 					value: 100 * first.probability,
 					unit: '%',
 					digits: 0,
-					note: first.motors.join(', '),
+					note: first.motors.length > 1 ? `any of ${first.motors.join(', ')}` : first.motors.join(''),
 				},
 				{
 					label: 'The next check tells',
 					value: answer.nextTest.gainBits,
 					unit: 'bits',
-					note: answer.nextTest.code.replaceAll('-', ' '),
+					note: nextWords(answer.nextTest.code),
 				},
 			],
 			plots: [
@@ -528,9 +528,11 @@ const response: Instrument = {
 			],
 			tables: [
 				{
-					title: 'Why, and how to look',
-					columns: ['fault', 'why', 'check'],
-					rows: answer.ranked.slice(0, 6).map((r) => [FAULT_WORDS(r.fault), r.why, r.check]),
+					title: 'What shows it',
+					columns: ['it may be', '%', 'where to look'],
+					rows: answer.ranked
+						.slice(0, 6)
+						.map((r) => [FAULT_WORDS(r.fault), Math.round(100 * r.probability), nextWords(r.check)]),
 				},
 			],
 			answer,
