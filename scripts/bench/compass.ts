@@ -1,5 +1,6 @@
 import { Matrix, inverse as invert } from 'ml-matrix';
-import { fitMagnitude, informationRow } from '../../src/lib/core/compass/magnitudeFit';
+import { fitMagnitude } from '../../src/lib/core/compass/magnitudeFit';
+import { informationRow } from '../../src/lib/core/compass/shell';
 import { columnsOf, middle, type Columns } from '../../src/lib/core/compass/samples';
 import { algebraicStart } from '../../src/lib/core/compass/start';
 import { apply, inverse, type Mat3 } from '../../src/lib/core/frames/mat3';

@@ -3,7 +3,8 @@ import { DEG } from '../frames/angles';
 import { apply, IDENTITY, inverse, transpose, type Mat3 } from '../frames/mat3';
 import { angleBetween, cross, normalise, type Vec3 } from '../frames/vec3';
 import { headingGradients } from './heading';
-import { fitMagnitude, informationRow } from './magnitudeFit';
+import { fitMagnitude } from './magnitudeFit';
+import { informationRow } from './shell';
 import { middle, thinned, type Columns } from './samples';
 import type { Parameters } from './start';
 

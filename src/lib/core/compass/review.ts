@@ -17,7 +17,8 @@ import {
 	type Calibration,
 } from './heading';
 import { compassLimits as limits } from './limits';
-import { fitMagnitude, rescaled, type MagnitudeFit } from './magnitudeFit';
+import { fitMagnitude, type MagnitudeFit } from './magnitudeFit';
+import { rescaled } from './support';
 import { rankMountings, type MountingRank } from './mounting';
 import { columnsOf, middle, type Columns } from './samples';
 import {

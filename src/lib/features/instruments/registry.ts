@@ -1,11 +1,16 @@
 import type { Instrument } from './instrument';
 import { HEADING } from './kinds/heading';
 import { COMPASS_EXTRAS } from './kinds/compass';
-import { FLIGHT } from './kinds/flight';
+import { straightLeg, turnedHovers } from './kinds/hovers';
 import { INERTIAL } from './kinds/inertial';
 import { PICTURES } from './kinds/pictures';
-import { PAYLOAD, POWER, RECORDS } from './kinds/power';
+import { link } from './kinds/link';
+import { PAYLOAD } from './kinds/payload';
+import { POWER } from './kinds/power';
 import { RADIO } from './kinds/radio';
+import { repeats } from './kinds/repeats';
+import { response } from './kinds/response';
+import { settings, wayHome } from './kinds/wayHome';
 
 type Listed = Pick<Instrument, 'id' | 'title' | 'group' | 'does' | 'calls'>;
 
@@ -39,12 +44,17 @@ export const INSTRUMENTS: readonly Instrument[] = [
 	...INERTIAL,
 	...COMPASS_EXTRAS,
 	...HEADING,
-	...FLIGHT,
+	wayHome,
+	settings,
+	response,
+	turnedHovers,
+	straightLeg,
+	link,
 	...RADIO,
 	...POWER,
 	...PAYLOAD,
 	...PICTURES,
-	...RECORDS,
+	repeats,
 ];
 
 const GROUPS: readonly Instrument['group'][] = [
