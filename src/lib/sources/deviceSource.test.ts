@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { ACCEL_LOG } from '$lib/core/record/columns';
+import { ACCEL_LOG } from '$lib/core/record/logRoles';
 import { lineReader } from './deviceSource';
 
 const roles = ACCEL_LOG;

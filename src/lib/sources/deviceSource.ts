@@ -1,4 +1,5 @@
-import { guessColumns, takeColumns, type Choices, type Role } from '$lib/core/record/columns';
+import { guessColumns, takeColumns, type Choices } from '$lib/core/record/columns';
+import { type Role } from '$lib/core/record/logRoles';
 import { readTable } from '$lib/core/record/csv';
 import { InputError } from '$lib/core/frames/inputError';
 import { openMotion } from './deviceMotion';

@@ -3,7 +3,8 @@ import type { Aircraft, Entry, EntryPayload, StationId } from '../../schema/reco
 import { newAircraft } from '../../schema/newAircraft';
 import { checklistFor } from '../checklist/items';
 import { sensorDue } from '../due/due';
-import { foldSession, type SessionEvidence } from './fold';
+import { foldSession } from './fold';
+import { type SessionEvidence } from './tasks';
 
 const aircraft = (more: Partial<Aircraft> = {}): Aircraft => ({
 	...newAircraft('a', 'multirotor', '2026-05-14T09:00:00.000Z'),

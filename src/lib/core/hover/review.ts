@@ -1,17 +1,17 @@
 import type { Reason } from '../../schema/common';
-import type { Cause, HoverAnswer, HoverRequest } from '../../schema/hover';
+import type { HoverAnswer, HoverRequest } from '../../schema/hover';
 import { DEG, wrap360 } from '../frames/angles';
 import { judge, reason } from '../frames/reasons';
 import { detrend, line, median, quantile, standardDeviation } from '../frames/statistics';
 import { compassErrorFromTilt } from './attitude';
+import { causesOf } from './causes';
 import { detectCircling, withTilt, type Circling } from './circling';
-import { headingAt, splitDrift, type DriftCause } from './drift';
-import { reviewHeight, type HeightReview } from './height';
+import { headingAt, splitDrift } from './drift';
+import type { Findings } from './findings';
+import { reviewHeight } from './height';
 import { hoverLimits as limits } from './limits';
 import { localTrack, resample, withoutJumps, type LocalTrack } from './track';
-
-const LAND = 'Go back to self-level, land, disarm, disconnect.';
-const CALIBRATE = `${LAND} Take the aircraft away from metal and calibrate the compass again.`;
+import { reasonsOf } from './verdict';
 
 const NO_SPIRAL: HoverAnswer['spiral'] = {
 	present: null,
@@ -97,21 +97,6 @@ function straightness(t: Float64Array, north: Float64Array, east: Float64Array):
 	return path > 0 ? Math.hypot(n[n.length - 1] - n[0], e[e.length - 1] - e[0]) / path : 0;
 }
 
-interface Findings {
-	request: HoverRequest;
-	T: number;
-	speedMps: number;
-	diameter95M: number;
-	runaway: boolean;
-	circling: Circling | null;
-	drift: DriftCause | null;
-	height: HeightReview;
-	jumps: number;
-	jitterM: number;
-	nearGround: boolean;
-	sticksShare: number;
-}
-
 /**
  * Reviews a test hover: bubble, drift, circling with the compass error behind it, height, yaw, landing, causes ranked.
  * Track in metres (north, east, up above take-off) or degrees; heading degrees; wind at hover height. Formulas and
@@ -184,241 +169,3 @@ const spiralOf = ({ beyond: _, ...spiral }: Circling): HoverAnswer['spiral'] => 
 
 const sharedActive = (active: readonly (boolean | number)[]) =>
 	active.length === 0 ? 0 : active.filter((a) => (typeof a === 'boolean' ? a : a > 0.5)).length / active.length;
-
-const logistic = (x: number) => 1 / (1 + Math.exp(-x));
-
-function causesOf(f: Findings): Cause[] {
-	const causes: Cause[] = [];
-	const add = (code: string, probability: number, why: string, next: string) =>
-		causes.push({ code, probability: Math.max(0, Math.min(1, probability)), why, next });
-	if (f.request.hold === 'position')
-		add(
-			'no-position-hold',
-			f.runaway ? 0.95 : 0.02,
-			`it travelled ${(f.speedMps * f.T).toFixed(1)} m in ${f.T.toFixed(0)} s`,
-			`${LAND} Look whether position hold was really on and the fix good.`,
-		);
-	if (f.circling) {
-		const { present, confidence, compassErrorDeg, compassErrorSigmaDeg, beyond } = f.circling;
-		add(
-			'compass-error',
-			present ? Math.max(0.6, confidence) : Math.min(0.45, beyond),
-			`the motion turns one way: compass ${compassErrorDeg >= 0 ? '+' : '−'}${Math.abs(compassErrorDeg).toFixed(0)}° ± ${compassErrorSigmaDeg.toFixed(0)}°`,
-			CALIBRATE,
-		);
-	}
-	if (f.drift) {
-		const told = f.request.wind !== undefined || f.request.heading !== undefined;
-		const most = told ? 1 : 0.8;
-		const turn = 'Repeat the hover with the nose turned by half a turn: wind stays, trim turns with the nose.';
-		add('wind-drift', Math.min(most, f.drift.wind), f.drift.why, turn);
-		add('level-trim', Math.min(most, f.drift.trim), f.drift.why, 'Check the level calibration on a level surface.');
-	}
-	add('fix-jump', f.jumps > 0 ? 0.9 : 0.02, `${f.jumps} jumps of the fix`, 'Wait for more satellites under open sky.');
-	add(
-		'weak-fix',
-		logistic((f.jitterM - limits.weakFixM.value) / 0.03),
-		`the fix jitters by ${f.jitterM.toFixed(2)} m`,
-		'Wait for more satellites under open sky, look at the antenna.',
-	);
-	const { oscillationHz, oscillationM, slowRmsM, driftMps, washRmsM } = f.height;
-	add(
-		'height-oscillation',
-		oscillationHz === null ? 0.03 : 0.9,
-		oscillationM === null || oscillationHz === null
-			? 'no regular bobbing'
-			: `bobbing by ${oscillationM.toFixed(2)} m at ${oscillationHz.toFixed(1)} Hz`,
-		'Soften the height loop one step at a time.',
-	);
-	const slow = Math.max(slowRmsM / limits.heightRmsM.value, (Math.abs(driftMps) * f.T) / limits.heightDriftM.value);
-	const direct = f.request.upSource === 'pressure' ? 0.5 : 1;
-	add(
-		'pressure-disturbance',
-		direct * logistic((slow - 1) / 0.12),
-		`the height wandered by ${slowRmsM.toFixed(2)} m`,
-		'Shield the pressure sensor from wind and wash with open-cell foam.',
-	);
-	add(
-		'ground-effect',
-		f.nearGround ? logistic((washRmsM - limits.groundEffectRmsM.value) / 0.004) : 0.02,
-		f.nearGround
-			? `near the ground, jitter ${(washRmsM * 100).toFixed(1)} cm`
-			: 'well above the ground, or the height above it is not known',
-		'Climb to head height and look again.',
-	);
-	const worst = Math.max(...causes.map(({ probability }) => probability));
-	add(
-		'holding-well',
-		f.request.hold !== 'position' || f.T < limits.minHoldS.value || f.diameter95M > limits.bubble95M.value
-			? Math.min(0.3, 1 - worst)
-			: 1 - worst,
-		f.circling
-			? `nothing else was found; compass errors above about ${f.circling.excludedAboveDeg.toFixed(0)}° are excluded`
-			: 'nothing else was found',
-		'Go on to the next rung.',
-	);
-	return causes.sort((a, b) => b.probability - a.probability);
-}
-
-function reasonsOf(f: Findings): Reason[] {
-	const out: Reason[] = [];
-	const { circling: c } = f;
-	if (f.request.hold === 'position') {
-		if (f.T < limits.minHoldS.value)
-			out.push(
-				reason(
-					'fail',
-					'insufficient-duration',
-					`${f.T.toFixed(0)} s of position hold cannot show a circle.`,
-					f.T,
-					limits.minHoldS,
-					'Hover for a minute, hands off.',
-				),
-			);
-		if (f.runaway)
-			out.push(
-				reason(
-					'fail',
-					'no-position-hold',
-					'It travelled straight away: position was not held.',
-					f.speedMps * f.T,
-					limits.runawayM,
-					LAND,
-				),
-			);
-		if (c?.present)
-			out.push(
-				reason(
-					'fail',
-					'compass-error',
-					`It circles ${c.sense === 'ccw' ? 'to the left' : 'to the right'}: the compass reads about ${Math.abs(c.compassErrorDeg).toFixed(0)}° ± ${c.compassErrorSigmaDeg.toFixed(0)}° too far ${c.compassErrorDeg > 0 ? 'clockwise' : 'anticlockwise'}.`,
-					c.evidence,
-					limits.evidence,
-					CALIBRATE,
-				),
-			);
-		else if (c && c.evidence > limits.evidence.value)
-			out.push(
-				reason(
-					'caution',
-					'turns-one-way',
-					`The motion turns one way more than the other, though the compass error found is small: ${Math.abs(c.compassErrorDeg).toFixed(0)}° ± ${c.compassErrorSigmaDeg.toFixed(0)}°.`,
-					c.evidence,
-					limits.evidence,
-					'Fly straight ahead for 5 to 10 m in self-level and compare course and heading, or hover again for two minutes.',
-				),
-			);
-		else if (c)
-			out.push(
-				reason(
-					'pass',
-					'no-circling',
-					`No circling found. Compass errors above about ${c.excludedAboveDeg.toFixed(0)}° are excluded, smaller ones are not.`,
-					c.evidence,
-					limits.evidence,
-				),
-			);
-		out.push(
-			f.diameter95M > limits.bubble95M.value
-				? reason(
-						'caution',
-						'bubble-wide',
-						'It wanders widely.',
-						f.diameter95M,
-						limits.bubble95M,
-						'Compare with the wind; look at the fix.',
-					)
-				: reason(
-						'pass',
-						'bubble-small',
-						'It stays in a small bubble (the logged track: the real one is larger).',
-						f.diameter95M,
-						limits.bubble95M,
-					),
-		);
-		if (!f.runaway)
-			out.push(
-				f.speedMps > limits.driftMps.value
-					? reason(
-							'caution',
-							'drifting',
-							'It drifts though it should hold its place.',
-							f.speedMps,
-							limits.driftMps,
-							LAND,
-						)
-					: reason('pass', 'not-drifting', 'The mean does not move.', f.speedMps, limits.driftMps),
-			);
-	} else
-		out.push(reason('pass', 'free-drift', 'Without position hold the drift is wind and trim together.', f.speedMps));
-	if (f.drift && f.drift.trim > 0.6)
-		out.push(
-			reason(
-				'caution',
-				'level-trim',
-				`Level trim is likely: ${f.drift.why}.`,
-				f.speedMps,
-				undefined,
-				'Check the level calibration.',
-			),
-		);
-	if (f.jumps > 0)
-		out.push(
-			reason(
-				'caution',
-				'fix-jump',
-				`The fix jumped ${f.jumps} times.`,
-				f.jumps,
-				limits.jumpM,
-				'Wait for more satellites.',
-			),
-		);
-	out.push(
-		f.jitterM > limits.weakFixM.value
-			? reason(
-					'caution',
-					'weak-fix',
-					'The fix is noisy.',
-					f.jitterM,
-					limits.weakFixM,
-					'Wait for more satellites under open sky.',
-				)
-			: reason('pass', 'fix-smooth', 'The fix is smooth.', f.jitterM, limits.weakFixM),
-	);
-	const { oscillationM, slowRmsM, driftMps } = f.height;
-	if (oscillationM !== null)
-		out.push(
-			reason(
-				'caution',
-				'height-oscillation',
-				'It bobs regularly.',
-				oscillationM,
-				limits.oscillationM,
-				'Soften the height loop one step at a time.',
-			),
-		);
-	if (slowRmsM > limits.heightRmsM.value || Math.abs(driftMps) * f.T > limits.heightDriftM.value)
-		out.push(
-			reason(
-				'caution',
-				'height-wander',
-				'The height wanders.',
-				slowRmsM,
-				limits.heightRmsM,
-				'Shield the pressure sensor from wind.',
-			),
-		);
-	else out.push(reason('pass', 'height-held', 'The height is held.', f.height.stdM, limits.heightRmsM));
-	if (f.sticksShare > limits.sticksShare.value)
-		out.push(
-			reason(
-				'caution',
-				'sticks-moved',
-				'The sticks were moved during the hover.',
-				f.sticksShare,
-				limits.sticksShare,
-				'Repeat it hands off.',
-			),
-		);
-	return out;
-}

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { COMPASS_ROLES, guessColumns, HOVER_ROLES, takeColumns } from './columns';
+import { guessColumns, takeColumns } from './columns';
+import { COMPASS_ROLES, HOVER_ROLES } from './logRoles';
 import { numbersOf, readTable } from './csv';
 import { readTrack } from './tracks';
 

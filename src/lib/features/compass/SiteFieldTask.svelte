@@ -5,7 +5,7 @@
 	import { fieldAt } from '$lib/core/earth/field';
 	import { InputError } from '$lib/core/frames/inputError';
 	import type { Mat3 } from '$lib/core/frames/mat3';
-	import { COMPASS_ROLES } from '$lib/core/record/columns';
+	import { COMPASS_ROLES } from '$lib/core/record/logRoles';
 	import { Recording } from '$lib/features/instruments/recording.svelte';
 	import MappingDialog from '$lib/features/instruments/MappingDialog.svelte';
 	import SourceFailure from '$lib/features/instruments/SourceFailure.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { TaskState } from '$lib/core/gate/fold';
+	import type { TaskState } from '$lib/core/gate/tasks';
 	import Button from '$lib/ui/Button.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
 	import { MARK_TEXT } from '$lib/ui/marks';

@@ -5,7 +5,7 @@
 	import { DEG } from '$lib/core/frames/angles';
 	import { seededRng } from '$lib/core/frames/random';
 	import { aboutAxis } from '$lib/core/frames/rotation';
-	import { MOTION_LOG } from '$lib/core/record/columns';
+	import { MOTION_LOG } from '$lib/core/record/logRoles';
 	import FaultPicker, { type Switch } from '$lib/features/instruments/FaultPicker.svelte';
 	import { hands as ownHands } from '$lib/features/instruments/hands.svelte';
 	import { NO_FAULTS, type RigFaults, type RigPlace } from '$lib/rig/rig';

@@ -1,4 +1,5 @@
-import { HOVER_ROLES, type Choices } from '$lib/core/record/columns';
+import { type Choices } from '$lib/core/record/columns';
+import { HOVER_ROLES } from '$lib/core/record/logRoles';
 import { isTrackFile } from '$lib/core/record/tracks';
 import { rigHover, type RigFaults } from '$lib/rig/rig';
 import type { HoverAnswer, HoverRequest } from '$lib/schema/hover';

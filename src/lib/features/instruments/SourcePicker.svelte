@@ -1,7 +1,7 @@
 <script lang="ts">
 	import PaceChoice, { type Pace } from '$lib/features/instruments/PaceChoice.svelte';
 	import BaudChoice from '$lib/features/instruments/BaudChoice.svelte';
-	import { COMPASS_ROLES } from '$lib/core/record/columns';
+	import { COMPASS_ROLES } from '$lib/core/record/logRoles';
 	import { serialSource } from '$lib/sources/deviceSource';
 	import type { RigFaults, RigPlace } from '$lib/rig/rig';
 	import { NO_FAULTS } from '$lib/rig/rig';

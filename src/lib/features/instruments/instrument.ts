@@ -1,7 +1,8 @@
 import type { HoldPlan } from '$lib/core/guide/holds';
 import type { Quantity, UnitSystem } from '$lib/core/frames/units';
 import { InputError } from '$lib/core/frames/inputError';
-import type { Choices, Role } from '$lib/core/record/columns';
+import type { Choices } from '$lib/core/record/columns';
+import type { Role } from '$lib/core/record/logRoles';
 import type { Reason, Verdict } from '$lib/schema/common';
 import type { RecordedFigure, Sensor, Site } from '$lib/schema/records';
 import type { RecorderKind } from '$lib/sources/recorder';

@@ -1,4 +1,5 @@
-import type { Choices, Guess, Role } from '$lib/core/record/columns';
+import type { Choices, Guess } from '$lib/core/record/columns';
+import type { Role } from '$lib/core/record/logRoles';
 import { recallMapping, rememberMapping } from '$lib/store/mappings';
 import { compute } from '$lib/workers/core';
 

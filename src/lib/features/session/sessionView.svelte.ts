@@ -1,7 +1,8 @@
 import { createContext } from 'svelte';
 import { sensorDue } from '$lib/core/due/due';
 import { aircraftDue } from '$lib/features/due/fleetDue';
-import { foldSession, VERIFIED_BY_HOVER, type TaskState } from '$lib/core/gate/fold';
+import { foldSession } from '$lib/core/gate/fold';
+import { VERIFIED_BY_HOVER, type TaskState } from '$lib/core/gate/tasks';
 import { runChecklist } from '$lib/core/checklist/run';
 import { checklistFor } from '$lib/core/checklist/items';
 import type { CalibrationPayload, EntryPayload, StationId } from '$lib/schema/records';

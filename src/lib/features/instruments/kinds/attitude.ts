@@ -8,7 +8,7 @@ import { GESTURES, HALF_TURN } from '$lib/core/guide/holds';
 import { gesturesOf } from '$lib/core/inertial/gestures';
 import { rateOf } from '$lib/core/inertial/poses';
 import { changeMounting } from '$lib/core/inertial/mountingChange';
-import { ACCEL_LOG, HOVER_ROLES, MOTION_LOG } from '$lib/core/record/columns';
+import { ACCEL_LOG, HOVER_ROLES, MOTION_LOG } from '$lib/core/record/logRoles';
 import { recordGestures, recordLegs, standing } from '$lib/rig/inertial';
 import { run } from '$lib/workers/core';
 import { headlineOf, num, type Instrument, type NumberField, type Values } from '../instrument';

@@ -6,7 +6,7 @@ import { apply, transpose } from '$lib/core/frames/mat3';
 import { seededRng } from '$lib/core/frames/random';
 import { fromYawPitchRoll, rotationZ } from '$lib/core/frames/rotation';
 import type { Vec3 } from '$lib/core/frames/vec3';
-import { COMPASS_ROLES, LOAD_LOG, PAIR_LOG, SURVEY_LOG } from '$lib/core/record/columns';
+import { COMPASS_ROLES, LOAD_LOG, PAIR_LOG, SURVEY_LOG } from '$lib/core/record/logRoles';
 import { recordLoad, secondCompass, walkAbout, type Iron, type LoadTruth } from '$lib/rig/surroundings';
 import { run } from '$lib/workers/core';
 import { headlineOf, num, type Input, type Instrument } from '../instrument';

@@ -5,7 +5,7 @@ import { seededRng } from '$lib/core/frames/random';
 import { FIVE_FACES, ONE_HOLD, REST, SETTLE, SIX_FACES } from '$lib/core/guide/holds';
 import { accelKept } from '$lib/core/inertial/kept';
 import { inertialLimits } from '$lib/core/inertial/limits';
-import { ACCEL_LOG, GYRO_LOG, PRESSURE_LOG } from '$lib/core/record/columns';
+import { ACCEL_LOG, GYRO_LOG, PRESSURE_LOG } from '$lib/core/record/logRoles';
 import {
 	recordGyro,
 	recordPoses,

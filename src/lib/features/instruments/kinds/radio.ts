@@ -1,7 +1,7 @@
 import { InputError } from '$lib/core/frames/inputError';
 import { seededRng } from '$lib/core/frames/random';
 import { radioLimits } from '$lib/core/radio/limits';
-import { STICK_LOG } from '$lib/core/record/columns';
+import { STICK_LOG } from '$lib/core/record/logRoles';
 import { recordGestureSticks, recordSticks, type StickTruth } from '$lib/rig/sticks';
 import { switchesRequestSchema } from '$lib/schema/radio';
 import { run } from '$lib/workers/core';
