@@ -48,6 +48,7 @@ test('a session on files, by touch, on a phone', async ({ page }) => {
 	await give(page, 'hover.csv', hoverCsv(48));
 	await expect(h1).toContainText(/Circling to the right/, { timeout: 30_000 });
 	await page.getByRole('button', { name: 'Record it' }).tap();
+	await expect(page).toHaveURL(/\/hover$/);
 
 	await page.goto(at('fly'));
 	await expect(h1).toContainText('One thing stands between you and take-off');
