@@ -163,10 +163,13 @@
 							>≤ {hoverLimits.driftMps.value}</td
 						></tr
 					>
-					<tr
-						><td>One turn takes</td><td class="num">{f(answer.spiral.periodS, 1)} s</td><td class="num text-ink-2">–</td
-						></tr
-					>
+					{#if answer.spiral.present}
+						<tr
+							><td>One turn takes</td><td class="num">{f(answer.spiral.periodS, 1)} s</td><td class="num text-ink-2"
+								>–</td
+							></tr
+						>
+					{/if}
 					<tr
 						><td>Height spread</td><td class="num">{f(answer.height.stdM)} m</td><td class="num text-ink-2"
 							>≤ {hoverLimits.heightRmsM.value}</td

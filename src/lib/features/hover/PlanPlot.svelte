@@ -51,9 +51,6 @@
 	<path d={path} fill="none" stroke={sense ? 'var(--hold)' : 'var(--ink)'} stroke-width="1.4" opacity="0.85" />
 	<circle cx={x(0)} cy={x(0)} {r} fill="none" stroke="var(--ink)" stroke-dasharray="5 5" stroke-width="1.5" />
 	<circle cx={x(0)} cy={x(0)} r={x(limitM / 2) - x(0)} fill="none" stroke="var(--rule)" stroke-width="2" />
-	<text x={x(0)} y={x(-limitM / 2) + 16} text-anchor="middle" font-size="13" fill="var(--ink-2)"
-		>{limitM} m expected</text
-	>
 	<path d="M{x(0) - 7} {x(0)}h14M{x(0)} {x(0) - 7}v14" stroke="var(--ink)" stroke-width="2.5" />
 	<text x={SIZE - EDGE - 6} y={EDGE + 18} text-anchor="end" font-size="14" fill="var(--ink)"
 		>95 % inside {diameter95M?.toFixed(1)} m</text
@@ -70,4 +67,7 @@
 	{/if}
 	<path d="M{EDGE} {SIZE + 4}h{x(unit) - x(0)}" stroke="var(--ink)" stroke-width="2.5" />
 	<text x={EDGE + x(unit) - x(0) + 8} y={SIZE + 9} font-size="14" fill="var(--ink-2)">{unit} m</text>
+	<text x={SIZE - EDGE} y={SIZE + 9} text-anchor="end" font-size="14" fill="var(--ink-2)"
+		>grey ring: {limitM} m expected</text
+	>
 </svg>
