@@ -2,6 +2,7 @@ import type { Reason } from '../../schema/common';
 import type { GyroAnswer, GyroRequest } from '../../schema/inertial';
 import { judge, reason } from '../frames/reasons';
 import { line, mean, median, robustSigma } from '../frames/statistics';
+import { frozenAxes, frozenAxis, frozenLog } from './frozen';
 import { inertialLimits as limits } from './limits';
 
 /** Ratio of the flicker floor's Allan deviation to the bias instability coefficient (IEEE Std 952, annex C). */
@@ -172,8 +173,14 @@ export function reviewStillGyro({ gyro }: GyroRequest): GyroAnswer {
 		moved,
 		driftRadps: drift,
 		allan: { tau, x: allan[0], y: allan[1], z: allan[2] },
-		...judge(reasonsOf(moved, bias, drift, T)),
+		...judge([...frozenReasons(axes), ...reasonsOf(moved, bias, drift, T)]),
 	};
+}
+
+function frozenReasons(axes: readonly Float64Array[]): Reason[] {
+	const frozen = frozenAxes(axes);
+	if (frozen.length === 0) return [];
+	return [frozen.length === axes.length ? frozenLog() : frozenAxis(frozen)];
 }
 
 /** Bias at the end minus bias at the start: each the mean of a tenth, or of the line where that is steadier. */

@@ -180,6 +180,16 @@ describe('a gyro at rest', () => {
 			expect(disturbed(1e-3, (s) => (Math.abs(s - at) < 0.15 ? 0.2 * Math.sin(90 * s) : 0)).moved).toBe(true);
 	});
 
+	it('that never changes is a frozen log, and one such axis is named', () => {
+		const { t, x } = record(20, 100, 1e-3, [0, 0, 0]);
+		const still = t.map(() => 0.01);
+		const frozen = reviewStillGyro({ gyro: { t, x: still, y: still, z: still } });
+		expect([frozen.verdict, frozen.reasons[0].code]).toEqual(['fail', 'insufficient-variation']);
+		expect(frozen.biasRadps?.[0]).toBeCloseTo(0.01, 9);
+		const one = reviewStillGyro({ gyro: { t, x, y: still, z: x.map((v) => -v) } });
+		expect([one.verdict, one.reasons[0].text]).toEqual(['caution', 'Axis y never changes.']);
+	});
+
 	it('with a glitch of one reading is not', () => {
 		expect(disturbed(1e-3, (s) => (Math.abs(s - 20) < 0.004 ? 2 : 0)).moved).toBe(false);
 	});
@@ -264,6 +274,13 @@ describe('vibration', () => {
 		expect(Math.abs(answer.peaks[0].hz - hz)).toBeLessThan(0.15);
 		expect(Math.abs(answer.peaks[0].amplitude / amplitude - 1)).toBeLessThan(0.05);
 		expect(answer.rms?.[0]).toBeCloseTo(amplitude / Math.SQRT2, 1);
+	});
+
+	it('of a log that never changes is refused', () => {
+		const t = Array.from({ length: 2000 }, (_, k) => k / 200);
+		const still = t.map(() => 0);
+		const answer = reviewVibration({ accel: { t, x: still, y: still, z: t.map(() => -G) } });
+		expect([answer.verdict, answer.reasons[0].code, answer.rms]).toEqual(['fail', 'insufficient-variation', null]);
 	});
 
 	it('matches rotor and blade passing', () => {

@@ -3,6 +3,7 @@ import type { Reason } from '../../schema/common';
 import type { VibrationAnswer, VibrationRequest } from '../../schema/inertial';
 import { judge, reason } from '../frames/reasons';
 import { mean, median, standardDeviation } from '../frames/statistics';
+import { frozenAxes, frozenLog } from './frozen';
 import { inertialLimits as limits } from './limits';
 
 const LONGEST_SEGMENT = 4096;
@@ -137,6 +138,7 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 			rate,
 		);
 	const axes = AXES.map((axis) => Float64Array.from(accel[axis]));
+	if (frozenAxes(axes).length === axes.length) return refuse(frozenLog(), rate);
 	let size = 64;
 	while (size * 2 <= LONGEST_SEGMENT && size * 2 * ((FEWEST_SEGMENTS + 1) / 2) <= n) size *= 2;
 	const spectra = axes.map((samples) => welch(samples, rate, Math.min(size, 2 ** Math.floor(Math.log2(n)))));
