@@ -1,0 +1,178 @@
+import { DEG } from '../frames/angles';
+import type { Picture } from './picture';
+
+/** The width is looked at in so many pieces. */
+export const PIECES = 16;
+const STEPS: readonly number[] = [2, 6];
+const EDGE_ROWS = 8;
+const SKY_WEIGHT = 0.8;
+const TEXTURE_POWER = 0.7;
+/** Shares of the height: lines nearer than this are one. */
+export const APART = 0.04;
+
+export type Channel = Float32Array;
+
+/** Lightness, blue against red, green against both, smoothed by 3×3: what sky and ground differ in. */
+export function channelsOf({ width, height, rgb }: Picture): Channel[] {
+	const n = width * height;
+	const raw = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
+	for (let i = 0; i < n; i++) {
+		const [r, g, b] = [rgb[3 * i], rgb[3 * i + 1], rgb[3 * i + 2]];
+		raw[0][i] = 0.299 * r + 0.587 * g + 0.114 * b;
+		raw[1][i] = 0.7 * (b - r);
+		raw[2][i] = 0.7 * (g - (r + b) / 2);
+	}
+	return raw.map((channel) => smooth(channel, width, height));
+}
+
+/** Binomial blur of 3×3; the rim repeats its own pixels. */
+function smooth(a: Channel, width: number, height: number): Channel {
+	const across = new Float32Array(a.length);
+	for (let i = 0; i < a.length; i++) {
+		const x = i % width;
+		across[i] = 0.25 * a[x > 0 ? i - 1 : i] + 0.5 * a[i] + 0.25 * a[x < width - 1 ? i + 1 : i];
+	}
+	const out = new Float32Array(a.length);
+	for (let i = 0; i < a.length; i++) {
+		const above = i >= width ? i - width : i;
+		const below = i < width * (height - 1) ? i + width : i;
+		out[i] = 0.25 * across[above] + 0.5 * across[i] + 0.25 * across[below];
+	}
+	return out;
+}
+
+export interface Candidate {
+	slope: number;
+	/** Row at the middle column. */
+	row: number;
+	score: number;
+	channel: number;
+	sign: number;
+}
+
+/** Best straight step between rows at one angle: sheared rows, pieces of the width, half median and half lower quartile. */
+export function coarse(channel: Channel, width: number, height: number, deg: number, index: number): Candidate[] {
+	const slope = Math.tan(deg * DEG);
+	const pieceWidth = width / PIECES;
+	// Mean of each sheared row within each piece.
+	const rows = new Float64Array(height * PIECES).fill(NaN);
+	for (let p = 0; p < PIECES; p++) {
+		const from = Math.floor(p * pieceWidth);
+		const to = Math.floor((p + 1) * pieceWidth);
+		// How far each looked-at column is sheared, whole rows.
+		const columns = Math.ceil((to - from) / 3);
+		const shift = Int32Array.from({ length: columns }, (_, k) => Math.round(slope * (from + 3 * k - width / 2)));
+		for (let y = 0; y < height; y++) {
+			let sum = 0;
+			let count = 0;
+			for (let k = 0; k < columns; k++) {
+				const at = y + shift[k];
+				if (at < 0 || at >= height) continue;
+				sum += channel[at * width + from + 3 * k];
+				count++;
+			}
+			if (count > 0.2 * (to - from)) rows[y * PIECES + p] = sum / count;
+		}
+	}
+	const texture = textureOf(rows, height);
+	// Running sums down each piece make every mean of d rows two look-ups; a gap in a piece makes its sums NaN from there.
+	const sums = new Float64Array((height + 1) * PIECES);
+	const first = new Int32Array(PIECES).fill(height);
+	const last = new Int32Array(PIECES).fill(-1);
+	for (let p = 0; p < PIECES; p++)
+		for (let y = 0; y < height; y++) {
+			const value = rows[y * PIECES + p];
+			const known = Number.isFinite(value);
+			sums[(y + 1) * PIECES + p] = sums[y * PIECES + p] + (known ? value : 0);
+			if (!known) continue;
+			first[p] = Math.min(first[p], y);
+			last[p] = y;
+		}
+	const out: Candidate[] = [];
+	const e = new Float64Array(PIECES);
+	const sky = new Float64Array(PIECES);
+	let bestSoFar = 0;
+	for (const d of STEPS) {
+		const edge = (y: number, p: number) =>
+			(sums[(y + d + 1) * PIECES + p] - 2 * sums[(y + 1) * PIECES + p] + sums[(y - d + 1) * PIECES + p]) / d;
+		for (let y = EDGE_ROWS + 3 * d; y < height - EDGE_ROWS - d; y++) {
+			let n = 0;
+			let total = 0;
+			for (let p = 0; p < PIECES; p++) {
+				if (y - 3 * d < first[p] || y + d > last[p]) continue;
+				e[n] = edge(y, p);
+				sky[n] = edge(y - 2 * d, p);
+				total += e[n];
+				n++;
+			}
+			// The robust mean cannot exceed twice the plain one by much: most rows are done with here.
+			if (n < PIECES * 0.6 || Math.abs(total / n) * 4 < bestSoFar * 0.3) continue;
+			const sign = total < 0 ? -1 : 1;
+			for (let p = 0; p < n; p++) e[p] *= sign;
+			sortFew(e, n);
+			sortFew(sky, n);
+			const robust = 0.5 * e[n >> 1] + 0.5 * e[n >> 2];
+			const middle = n % 2 === 1 ? sky[n >> 1] : (sky[n / 2 - 1] + sky[n / 2]) / 2;
+			const score = robust - SKY_WEIGHT * Math.abs(middle);
+			if (score <= 0) continue;
+			const weighted = score * textureWeight(texture, y, height);
+			bestSoFar = Math.max(bestSoFar, weighted);
+			out.push({ slope, row: y + 0.5, score: weighted, channel: index, sign });
+		}
+	}
+	return out;
+}
+
+/** The few best of one angle, each some rows from the others. */
+export function peaksOf(found: Candidate[], height: number): Candidate[] {
+	const out: Candidate[] = [];
+	for (const c of found.sort((a, b) => b.score - a.score)) {
+		if (out.every((o) => Math.abs(o.row - c.row) >= APART * height)) out.push(c);
+		if (out.length === 3) break;
+	}
+	return out;
+}
+
+/** The first n values in rising order; n is small. */
+function sortFew(a: Float64Array, n: number): void {
+	for (let i = 1; i < n; i++) {
+		const v = a[i];
+		let k = i - 1;
+		for (; k >= 0 && a[k] > v; k--) a[k + 1] = a[k];
+		a[k + 1] = v;
+	}
+}
+
+/** Running sums of how much the sheared rows differ from one to the next, and of how many differences were known. */
+interface Texture {
+	sums: Float64Array;
+	counts: Int32Array;
+}
+
+function textureOf(rows: Float64Array, height: number): Texture {
+	const sums = new Float64Array(height + 1);
+	const counts = new Int32Array(height + 1);
+	for (let r = 0; r < height; r++) {
+		let sum = 0;
+		let count = 0;
+		for (let p = 0; r > 0 && p < PIECES; p += 3) {
+			const d = rows[r * PIECES + p] - rows[(r - 1) * PIECES + p];
+			if (!Number.isFinite(d)) continue;
+			sum += Math.abs(d);
+			count++;
+		}
+		sums[r + 1] = sums[r] + sum;
+		counts[r + 1] = counts[r] + count;
+	}
+	return { sums, counts };
+}
+
+/** A horizon has quiet above it and texture below. */
+function textureWeight({ sums, counts }: Texture, y: number, height: number): number {
+	const rough = (from: number, to: number) => {
+		const [a, b] = [Math.max(1, from), Math.min(height, to)];
+		const count = counts[b] - counts[a];
+		return count > 0 ? (sums[b] - sums[a]) / count + 0.15 : 0.15;
+	};
+	return Math.min(4, rough(y + 4, y + 34) / rough(y - 34, y - 3)) ** TEXTURE_POWER;
+}
