@@ -70,8 +70,10 @@
 </div>
 
 <ul class="m-0 mt-5 grid list-none grid-cols-2 gap-2 p-0 sm:grid-cols-3 {holds.length > 3 ? 'lg:grid-cols-6' : ''}">
-	{#each holds as hold (hold.id)}
+	{#each holds as hold, at (hold.id)}
 		{@const done = isIn(hold.id)}
+		{@const takesLater = !work.plan?.anyOrder && holds.slice(at + 1).some(({ id }) => isIn(id))}
+		{@const again = takesLater ? 'Again from here' : 'Hold again'}
 		<li
 			class="grid content-start justify-items-center gap-1 rounded border p-2 text-center {hold.id === asked?.id
 				? 'border-2 border-action'
@@ -83,8 +85,8 @@
 				<Gate mark={done ? 'clear' : 'unseen'} size={20} />
 				{done ? 'is in' : hold.id === asked?.id ? 'asked' : 'not yet'}
 			</span>
-			{#if done}<Button kind="quiet" onclick={() => work.again(hold.id)} aria-label="Hold again: {hold.name}"
-					>Hold again</Button
+			{#if done}<Button kind="quiet" onclick={() => work.again(hold.id)} aria-label="{again}: {hold.name}"
+					>{again}</Button
 				>{/if}
 		</li>
 	{/each}
