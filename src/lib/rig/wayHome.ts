@@ -1,3 +1,5 @@
+import { returnRequestSchema, type ReturnRequest } from '../schema/return';
+
 /** The way home of a mapping quadcopter over the saltings: a request that passes, for tests, samples and benchmarks. */
 export const WAY_HOME = {
 	aircraft: {
@@ -18,3 +20,19 @@ export const WAY_HOME = {
 	obstacles: [],
 	usedWh: 10,
 } as const;
+
+export type WayHomeChange = { [K in keyof ReturnRequest]?: Partial<ReturnRequest[K]> };
+
+/** That request with some of its fields changed. */
+export const wayHome = (change: WayHomeChange = {}): ReturnRequest =>
+	returnRequestSchema.parse(
+		Object.fromEntries(
+			Object.entries(WAY_HOME).map(([key, value]) => {
+				const more = (change as Record<string, unknown>)[key];
+				return [
+					key,
+					typeof value === 'object' && !Array.isArray(value) ? { ...value, ...(more as object) } : (more ?? value),
+				];
+			}),
+		),
+	);

@@ -1,24 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { returnRequestSchema, type ReturnRequest } from '../../schema/return';
-import { WAY_HOME } from '../../rig/wayHome';
+import { wayHome as request, type WayHomeChange as Change } from '../../rig/wayHome';
 import { planReturn } from './plan';
 import { meanWind, triangle } from './wind';
 import { geometry } from './sequence';
 
-type Change = { [K in keyof ReturnRequest]?: Partial<ReturnRequest[K]> };
-const request = (change: Change = {}): ReturnRequest =>
-	returnRequestSchema.parse(
-		Object.fromEntries(
-			Object.entries(WAY_HOME).map(([key, value]) => {
-				const more = (change as Record<string, unknown>)[key];
-				return [
-					key,
-					typeof value === 'object' && !Array.isArray(value) ? { ...value, ...(more as object) } : (more ?? value),
-				];
-			}),
-		),
-	);
 const codes = (change: Change) => planReturn(request(change)).reasons.map(({ code }) => code);
 const calm = { speedMps: 0, gustMps: 0 };
 

@@ -1,21 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { WAY_HOME } from '../../rig/wayHome';
-import { returnRequestSchema, type ReturnRequest } from '../../schema/return';
+import { wayHome as request } from '../../rig/wayHome';
 import { planReturn } from './plan';
-
-const request = (change: Partial<Record<keyof ReturnRequest, object | number>>) =>
-	returnRequestSchema.parse(
-		Object.fromEntries(
-			Object.entries(WAY_HOME).map(([key, value]) => {
-				const more = change[key as keyof ReturnRequest];
-				return [
-					key,
-					typeof more === 'object' && !Array.isArray(more) ? { ...(value as object), ...more } : (more ?? value),
-				];
-			}),
-		),
-	);
 
 const wind = fc.record({
 	fromDeg: fc.double({ min: 0, max: 359.9, noNaN: true }),
