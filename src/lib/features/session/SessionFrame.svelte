@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { page } from '$app/state';
-	import type { Snippet } from 'svelte';
+	import { untrack, type Snippet } from 'svelte';
 	import { stationIdSchema } from '$lib/schema/records';
 	import { rememberPlace } from '$lib/store/repository';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -14,8 +14,16 @@
 	const station = $derived(stationIdSchema.safeParse(page.params.station).data ?? null);
 	const task = $derived(page.params.task ?? null);
 
+	const here = $derived(view.ready && !view.missing);
 	$effect(() => {
-		if (station && !view.missing) void rememberPlace(id, station, task);
+		if (!here || !station) return;
+		const wanted = { station, task };
+		// Only moving about writes the place: the write itself changes the record, which must not write again.
+		untrack(() => {
+			const { place, endedAt } = view.bundle.session;
+			if (endedAt === null && (place.station !== wanted.station || place.task !== wanted.task))
+				void rememberPlace(id, wanted.station, wanted.task);
+		});
 	});
 </script>
 
