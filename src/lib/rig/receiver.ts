@@ -1,5 +1,6 @@
 import { directGeodesic } from '../core/earth/geodesy';
 import type { Rng } from '../core/frames/random';
+import { ggaBodies, gsaBodies, gsvBodies, PLAIN_DIALECT, type ReceiverDialect, type Vehicle } from './receiverDialect';
 
 /** What is true of the simulated receiver and its sky. */
 export interface ReceiverTruth {
@@ -19,6 +20,8 @@ export interface ReceiverTruth {
 	/** UTC of power-on, seconds of the day, and the date as ddmmyy. */
 	startTod: number;
 	ddmmyy: string;
+	/** How it words its sentences; the plain one where left out. */
+	dialect?: ReceiverDialect;
 }
 
 const two = (n: number) => String(Math.floor(n)).padStart(2, '0');
@@ -39,22 +42,17 @@ function coordinate(deg: number, digits: number, positive: string, negative: str
 	return `${String(whole).padStart(digits, '0')}${minutes},${deg < 0 ? negative : positive}`;
 }
 
-interface Vehicle {
-	prn: number;
-	elevationDeg: number;
-	azimuthDeg: number;
-	snrDb: number;
-}
-
 const SKY_SIZE = 20;
 const SATELLITES_GROW_S = 8;
 
 /** A simulated receiver: give it the time since power-on in order, get the lines of that instant. */
 export function receiverOf(truth: ReceiverTruth, rng: Rng): (tS: number) => string[] {
+	const dialect = truth.dialect ?? PLAIN_DIALECT;
 	const sky: Vehicle[] = Array.from({ length: SKY_SIZE }, (_, k) => {
 		const elevationDeg = Math.round(8 + 76 * rng.uniform());
 		return {
-			prn: k + 1,
+			system: dialect.systems[k % dialect.systems.length],
+			id: Math.floor(k / dialect.systems.length) + 1,
 			elevationDeg,
 			azimuthDeg: Math.round(359 * rng.uniform()),
 			snrDb: Math.round(26 + 0.22 * elevationDeg + 3 * rng.normal()),
@@ -81,34 +79,19 @@ export function receiverOf(truth: ReceiverTruth, rng: Rng): (tS: number) => stri
 			Math.hypot(wander[0], wander[1]),
 		);
 		const place = fix ? `${coordinate(at.latDeg, 2, 'N', 'S')},${coordinate(at.lonDeg, 3, 'E', 'W')}` : ',,,';
-		const lines = [
-			sentence(
-				`GNGGA,${time},${place},${fix ? 1 : 0},${two(Math.min(12, used))},${hdop.toFixed(2)},${fix ? (truth.altM + wander[2]).toFixed(1) : ''},M,50.2,M,,`,
-			),
-			sentence(`GNRMC,${time},${fix ? 'A' : 'V'},${place},${fix ? '0.04' : ''},,${truth.ddmmyy},,,${fix ? 'A' : 'N'}`),
-		];
-		if (Math.abs(tS - Math.round(tS)) < 1e-6) {
-			const ids = sky.slice(0, used).map(({ prn }) => two(prn));
-			for (let k = 0; k < Math.max(1, Math.ceil(used / 12)); k++) {
-				const part = ids.slice(12 * k, 12 * k + 12);
-				const filled = [...part, ...Array<string>(12 - part.length).fill('')].join(',');
-				lines.push(
-					sentence(
-						`GNGSA,A,${fix ? 3 : 1},${filled},${(hdop * 1.7).toFixed(2)},${hdop.toFixed(2)},${(hdop * 1.4).toFixed(2)},1`,
-					),
-				);
-			}
-			const pages = Math.ceil(SKY_SIZE / 4);
-			for (let page = 0; page < pages; page++) {
-				const blocks = sky
-					.slice(4 * page, 4 * page + 4)
-					.map(
-						(v) =>
-							`${two(v.prn)},${two(v.elevationDeg)},${String(v.azimuthDeg).padStart(3, '0')},${two(Math.max(0, v.snrDb))}`,
-					);
-				lines.push(sentence(`GPGSV,${pages},${page + 1},${SKY_SIZE},${blocks.join(',')}`));
-			}
-		}
+		const inUse = sky.slice(0, used);
+		const gga = ggaBodies(dialect, inUse, {
+			time,
+			place,
+			quality: fix ? 1 : 0,
+			hdop: hdop.toFixed(2),
+			altM: fix ? (truth.altM + wander[2]).toFixed(1) : '',
+		});
+		const mode = dialect.modeLetter ? `,${fix ? 'A' : 'N'}` : '';
+		const rmc = `GNRMC,${time},${fix ? 'A' : 'V'},${place},${fix ? '0.04' : ''},,${truth.ddmmyy},,${mode}`;
+		const wholeSecond = Math.abs(tS - Math.round(tS)) < 1e-6;
+		const slow = wholeSecond ? [...gsaBodies(dialect, inUse, fix, hdop), ...gsvBodies(dialect, sky)] : [];
+		const lines = [...gga, rmc, ...slow].map(sentence);
 		return lines.map((line) =>
 			rng.uniform() < truth.brokenShare
 				? line.slice(0, 10) + String.fromCharCode(33 + 60 * rng.uniform()) + line.slice(11)

@@ -1,4 +1,6 @@
 import { angle, numberIn, readNmea, timeOfDay, type ReadCounts, type Sentence } from './nmea';
+import { addActive, emptyCycle, unionOf, type ActiveCycle } from './activeCycle';
+import { countSatellites } from './satelliteCount';
 import { gsvCollector, readGsa, type ActiveSatellites } from './satellites';
 import type { FixType, Satellite } from '../../schema/gnss';
 
@@ -12,7 +14,7 @@ export interface Epoch {
 	latDeg: number | null;
 	lonDeg: number | null;
 	altM: number | null;
-	/** Own count of this epoch, GSA first; null where no sentence of it carries one. */
+	/** Satellites used: by name over the GSA sentences, else by GGA or GNS; null where nothing tells. */
 	satellites: number | null;
 	/** True where a sentence that should carry satellites and HDOP stands in this epoch, filled or not. */
 	reportsQuality: boolean;
@@ -32,7 +34,9 @@ interface Draft {
 	altM: number | null;
 	/** Made when first needed: most epochs of a fast log need neither. */
 	counts: Map<string, number> | null;
-	gsa: Map<string, ActiveSatellites> | null;
+	gsa: ActiveCycle | null;
+	/** Dilution by GSA: the whole receiver's, where GGA is one of a constellation. */
+	gsaHdop: number | null;
 	reportsQuality: boolean;
 	hdop: number | null;
 	quality: number | null;
@@ -54,10 +58,8 @@ const SAME_EPOCH_S = 0.0051;
 /** Further than this in one step, forwards or (beyond interleaving) backwards, the clock was set, not waited for. */
 const JUMP_FORWARD_S = 3600;
 const JUMP_BACK_S = 10;
-const GSA_HOLDS = 12;
-/** GGA counts no further; a GSA of shortly before tells how many there really are. */
-const GGA_STOPS_AT = 12;
-const GSA_STANDS_S = 5;
+/** Among so many epochs the fullest cycle shows what is used: the last may have been cut. */
+const MOST_RECENT = 3;
 const NONE: readonly Draft[] = [];
 const KNOTS_TO_MPS = 1852 / 3600;
 /** Mode letters of RMC, GLL and GNS that are a fix: autonomous, differential, RTK fixed and float, precise. */
@@ -71,7 +73,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 	const drafts: Draft[] = [];
 	const gsv = gsvCollector();
 	let current: Draft | null = null;
-	let pending: ActiveSatellites[] = [];
+	const pending: ActiveSatellites[] = [];
 	let unknown = 0;
 
 	const at = (tod: number): Draft => {
@@ -88,6 +90,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 			altM: null,
 			counts: null,
 			gsa: null,
+			gsaHdop: null,
 			reportsQuality: false,
 			hdop: null,
 			quality: null,
@@ -99,8 +102,6 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 		const sameBin = byBin.get(bin);
 		if (sameBin) sameBin.push(draft);
 		else byBin.set(bin, [draft]);
-		for (const active of pending) addGsa(draft, active);
-		pending = [];
 		return draft;
 	};
 
@@ -188,7 +189,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 				return;
 			}
 			case 'GSV':
-				gsv.take(sentence, current?.tod ?? 0);
+				gsv.take(sentence, current?.tod ?? 0, current?.order ?? -1);
 				return;
 			case 'VTG': {
 				const kmh = numberIn(f[6]);
@@ -203,9 +204,12 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 	};
 
 	const counts = readNmea(text.includes('\0') ? text.replaceAll('\0', '') : text, take, progress);
+	// What came before the first time of day belongs to a cycle that began before the log, unless nothing of its own follows.
+	if (drafts.length > 0 && drafts[0].gsa === null) for (const active of pending) addGsa(drafts[0], active);
 	const epochs = unwrap(drafts);
-	const withGsa = drafts.findLast((draft) => draft.gsa !== null);
-	const lastUsed = new Set([...(withGsa?.gsa?.values() ?? [])].flatMap(({ used }) => used));
+	const full = Math.max(0, ...drafts.slice(-MOST_RECENT).map(({ gsa }) => gsa?.sentences ?? 0));
+	const withGsa = drafts.findLast(({ gsa }) => gsa !== null && gsa.sentences >= full);
+	const lastUsed = withGsa?.gsa ? unionOf(withGsa.gsa) : new Set<string>();
 	const view = gsv.last(10);
 	return {
 		counts,
@@ -217,24 +221,16 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 
 function addGsa(draft: Draft, active: ActiveSatellites): void {
 	draft.reportsQuality = true;
-	// Twelve ids fill a sentence: a second one of the same source goes on; otherwise it is the next report of the same.
-	draft.gsa ??= new Map();
-	const before = draft.gsa.get(active.source);
-	const goesOn = before && before.used.length % GSA_HOLDS === 0 && before.used.length > 0;
-	draft.gsa.set(active.source, goesOn ? { ...active, used: [...before.used, ...active.used] } : active);
-	draft.hdop ??= hdopIn(active.hdop);
+	draft.gsa ??= emptyCycle();
+	addActive(draft.gsa, active);
+	draft.gsaHdop ??= hdopIn(active.hdop);
 }
 
-function satellitesOf(draft: Draft): number | null {
-	if (draft.gsa) {
-		const used = new Set([...draft.gsa.values()].flatMap((active) => active.used));
-		if (used.size > 0) return used.size;
-	}
-	if (!draft.counts) return null;
-	for (const type of ['GGA', 'GNS']) {
-		const counts = [...draft.counts].filter(([key]) => key.startsWith(type));
+/** The count that GGA, else GNS, tells: a combined talker tells the whole, single talkers share the satellites between them. */
+function toldCount({ counts: all }: Draft): number | null {
+	for (const type of all ? ['GGA', 'GNS'] : []) {
+		const counts = [...(all ?? [])].filter(([key]) => key.startsWith(type));
 		if (counts.length === 0) continue;
-		// A combined talker tells the whole; single talkers share the satellites between them.
 		const whole = counts.find(([key]) => key === `${type} GN`)?.[1] ?? 0;
 		const parts = counts.filter(([key]) => key !== `${type} GN`).reduce((sum, [, n]) => sum + n, 0);
 		return Math.max(whole, parts);
@@ -242,24 +238,28 @@ function satellitesOf(draft: Draft): number | null {
 	return null;
 }
 
+/** The receiver's dilution: that of a GGA or GNS for the whole; where each constellation has its own, GSA's. */
+function hdopOf({ counts, hdop, gsaHdop }: Draft): number | null {
+	const single = counts !== null && counts.size > 1 && ![...counts.keys()].some((key) => key.endsWith(' GN'));
+	return single ? (gsaHdop ?? hdop) : (hdop ?? gsaHdop);
+}
+
 function fixTypeOf(draft: Draft): FixType {
 	if (!draft.fix) return 'none';
 	if (draft.quality === 4 || draft.modes.includes('R')) return 'rtk-fixed';
 	if (draft.quality === 5 || draft.modes.includes('F')) return 'rtk-float';
 	if (draft.quality === 2 || draft.modes.includes('D')) return 'differential';
-	const modes = [...(draft.gsa?.values() ?? [])].map(({ mode }) => mode ?? 0);
-	const dimension = Math.max(0, ...modes);
+	const dimension = draft.gsa?.mode ?? 0;
 	if (dimension === 2 || dimension === 3) return dimension === 3 ? '3D' : '2D';
 	return draft.altM === null ? '2D' : '3D';
 }
 
 /** Drafts in order of the clock, midnight and jumps taken out. Sentences that lag by some seconds stay in their place. */
 function unwrap(drafts: Draft[]): Epoch[] {
-	const out: (Epoch & { order: number })[] = [];
+	const out: (Epoch & { order: number; draft: Draft })[] = [];
 	let offset = 0;
 	let stretch = 0;
 	let latest = -Infinity;
-	let gsa = { tS: -Infinity, count: 0 };
 	for (const draft of drafts) {
 		let t = draft.tod + offset;
 		if (latest !== -Infinity) {
@@ -275,11 +275,8 @@ function unwrap(drafts: Draft[]): Epoch[] {
 			}
 		}
 		latest = Math.max(latest, t);
-		let satellites = satellitesOf(draft);
-		if (draft.gsa && satellites !== null) gsa = { tS: t, count: satellites };
-		else if (satellites === GGA_STOPS_AT && gsa.count > satellites && Math.abs(t - gsa.tS) <= GSA_STANDS_S)
-			satellites = gsa.count;
 		out.push({
+			draft,
 			order: draft.order,
 			tS: t,
 			stretch,
@@ -287,13 +284,23 @@ function unwrap(drafts: Draft[]): Epoch[] {
 			latDeg: draft.latDeg,
 			lonDeg: draft.lonDeg,
 			altM: draft.altM,
-			satellites,
+			satellites: null,
 			reportsQuality: draft.reportsQuality,
-			hdop: draft.hdop,
+			hdop: hdopOf(draft),
 			fixType: fixTypeOf(draft),
 			speedMps: draft.speedMps,
 			courseDeg: draft.courseDeg,
 		});
 	}
-	return out.sort((a, b) => a.stretch - b.stretch || a.tS - b.tS || a.order - b.order);
+	out.sort((a, b) => a.stretch - b.stretch || a.tS - b.tS || a.order - b.order);
+	const satellites = countSatellites(
+		out.map(({ tS, stretch: of, draft }) => ({
+			tS,
+			stretch: of,
+			active: draft.gsa,
+			told: toldCount(draft),
+			tellers: draft.counts?.size ?? 0,
+		})),
+	);
+	return out.map(({ draft: _, order: __, ...epoch }, k) => ({ ...epoch, satellites: satellites[k] }));
 }

@@ -62,7 +62,7 @@ export function readNmea(
 	let from = 0;
 	// Lines end in LF, CR LF, or CR alone; searching for one byte is quicker than looking at each.
 	const end = text.includes('\n') ? '\n' : '\r';
-	const pending: string[] = [];
+	let pending: string[] = [];
 	while (from < text.length || pending.length > 0) {
 		if (pending.length === 0) {
 			const at = text.indexOf(end, from);
@@ -70,7 +70,7 @@ export function readNmea(
 			const whole = text.slice(from, text.charCodeAt(to - 1) === 13 && to > from ? to - 1 : to);
 			from = to + 1;
 			// A bare CR within: old and new ends mixed in one log.
-			if (whole.includes('\r')) pending.push(...whole.split('\r').reverse());
+			if (whole.includes('\r')) pending = whole.split('\r').reverse();
 			else pending.push(whole);
 		}
 		line++;

@@ -26,7 +26,9 @@ export function nameSatellite(system: string | undefined, rawId: number): { syst
 	if (system === undefined || system === 'GPS') {
 		if (rawId >= 33 && rawId <= 64) return { system: 'SBAS', id: rawId };
 		if (rawId >= 65 && rawId <= 96) return { system: 'GLONASS', id: rawId - 64 };
-		if (rawId >= 193 && rawId <= 202) return { system: 'QZSS', id: rawId - 192 };
+		if (rawId >= 120 && rawId <= 158) return { system: 'SBAS', id: rawId - 87 };
+		if (rawId >= 193 && rawId <= (system ? 202 : 200)) return { system: 'QZSS', id: rawId - 192 };
+		if (system === undefined && rawId >= 201 && rawId <= 263) return { system: 'BeiDou', id: rawId - 200 };
 		if (system === undefined && rawId >= 301 && rawId <= 336) return { system: 'Galileo', id: rawId - 300 };
 		if (system === undefined && rawId >= 401 && rawId <= 463) return { system: 'BeiDou', id: rawId - 400 };
 		return { system: 'GPS', id: rawId };
@@ -74,6 +76,8 @@ interface Cycle {
 	talker: string;
 	sentences: string[][];
 	atS: number;
+	/** The epoch in which it ended. */
+	epoch: number;
 }
 
 type Seen = Omit<Satellite, 'used'>;
@@ -96,36 +100,46 @@ function satellitesIn({ talker, sentences }: Cycle): Seen[] {
 	return out;
 }
 
-/** Gathers GSV sentences into full cycles, one per talker and signal. */
+/**
+ * Gathers GSV sentences into full blocks. Receivers send one block a talker and signal, with or without the signal's number: all
+ * blocks of a talker that end in one epoch are its view, and one that the end of the log cut off is taken from the epoch before.
+ */
 export function gsvCollector() {
 	const open = new Map<string, Cycle>();
-	const full = new Map<string, Cycle>();
+	const views = new Map<string, { now: Cycle[]; before: Cycle[] }>();
+	const keep = (key: string, cycle: Cycle) => {
+		const view = views.get(key) ?? { now: [], before: [] };
+		if (view.now.length > 0 && view.now[0].epoch !== cycle.epoch) views.set(key, { now: [cycle], before: view.now });
+		else views.set(key, { now: [...view.now, cycle], before: view.before });
+	};
 	return {
-		take({ talker, fields }: Sentence, atS: number) {
+		/** `atS` is the time and `epoch` the number of the instant in which the sentence came. */
+		take({ talker, fields }: Sentence, atS: number, epoch: number) {
 			const total = Number(fields[0]);
 			const number = Number(fields[1]);
 			if (!(total > 0) || !(number > 0)) return;
 			const signal = (fields.length - 3) % 4 === 1 ? fields[fields.length - 1].trim() : '';
 			const key = talker + signal;
-			const cycle = number === 1 ? { expected: total, next: 1, talker, sentences: [], atS } : open.get(key);
+			const cycle = number === 1 ? { expected: total, next: 1, talker, sentences: [], atS, epoch } : open.get(key);
 			if (!cycle || cycle.next !== number || cycle.expected !== total) {
 				open.delete(key); // a log that starts in mid-cycle, or a lost sentence
 				return;
 			}
 			cycle.sentences.push(fields);
 			cycle.next++;
-			cycle.atS = atS;
+			Object.assign(cycle, { atS, epoch });
 			open.set(key, cycle);
 			if (number !== total) return;
 			open.delete(key);
-			full.set(key, cycle);
+			keep(key, cycle);
 		},
-		/** Satellites of the last full cycles, each once with its strongest signal; null where there was no full cycle. */
+		/** Satellites of the last full blocks, each once with its strongest signal; null where there was no full block. */
 		last(withinS: number): Seen[] | null {
-			if (full.size === 0) return null;
-			const latest = Math.max(...[...full.values()].map(({ atS }) => atS));
+			const blocks = [...views.values()].flatMap(({ now, before }) => [...now, ...before.slice(now.length)]);
+			if (blocks.length === 0) return null;
+			const latest = Math.max(...blocks.map(({ atS }) => atS));
 			const seen = new Map<string, Seen>();
-			for (const cycle of full.values()) {
+			for (const cycle of blocks) {
 				if (latest - cycle.atS > withinS) continue;
 				for (const satellite of satellitesIn(cycle)) {
 					const before = seen.get(satelliteKey(satellite));
