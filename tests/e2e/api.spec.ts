@@ -176,6 +176,8 @@ test.describe('the routes', () => {
 			.png()
 			.toBuffer();
 		expect((await (await post(blank, 'image/png')).json()).reasons[0].code).toBe('insufficient-horizon');
+		const empty = await post(Buffer.alloc(0), 'image/png');
+		expect([empty.status(), (await empty.json()).error.path]).toEqual([400, 'body']);
 		expect((await post(photo.subarray(0, 700))).status()).toBe(400);
 		expect((await post(Buffer.from('no picture'))).status()).toBe(400);
 		expect((await post(photo, 'image/gif')).status()).toBe(415);

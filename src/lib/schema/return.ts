@@ -73,6 +73,8 @@ export const returnAnswerSchema = z.object({
 	touchdown: z
 		.object({ bearingDeg: z.number(), distanceM: z.number(), driftM: z.number(), impactMps: z.number().optional() })
 		.nullable(),
+	/** Where a hover that cannot hold its place against the wind is carried to by the time it is down. */
+	carried: z.object({ bearingDeg: z.number(), distanceM: z.number() }).optional(),
 	turnBackAtS: z.number(),
 	...judgedShape,
 });

@@ -140,6 +140,16 @@ describe('turning that is not enough', () => {
 		return fitCompass({ mag: readings(truthOf(rng), directions, noise, rng), site: SITE });
 	};
 
+	it('what was covered is told all the same', () => {
+		const { coverage, hardIronUt } = refusal(level(900), 0.1);
+		expect(hardIronUt).toBeNull();
+		expect(coverage?.fraction).toBeGreaterThan(0.1);
+		expect(coverage?.fraction).toBeLessThan(0.4);
+		expect(coverage?.largestGapDeg).toBeGreaterThan(60);
+		const still = fitCompass({ mag: { t: [0, 1, 2], x: [20, 20, 20], y: [0, 0, 0], z: [45, 45, 45] } });
+		expect(still.coverage).toMatchObject({ fraction: 0, largestGapDeg: 180 });
+	});
+
 	it.each([0, 0.1, 0.5, 1.5])('a yaw-only rotation is refused at %s µT of noise', (noise) => {
 		const answer = refusal(level(900), noise);
 		expect(answer.verdict).toBe('fail');

@@ -39,7 +39,15 @@ const ASSUMED_INCLINATION_DEG = 60;
 /** Share of the field below which no sensor's noise lies: readings without any noise are judged as if they had it. */
 const LEAST_NOISE = 1e-3;
 
-function refusal(samples: number, why: Reason, expected: CompassAnswer['expected']): CompassAnswer {
+/** What the turning covered, as far as can be told without a fit that holds: about the middle of the readings. */
+function roughCoverage(c: Columns): CompassAnswer['coverage'] {
+	const { centre } = middle(c);
+	const from = (column: Float64Array, k: number) => column.map((value) => value - centre[k]);
+	const { emptyDirections, ...rest } = coverageOf(from(c.x, 0), from(c.y, 1), from(c.z, 2));
+	return { ...rest, emptyDirections: emptyDirections.map(([x, y, z]) => [x, y, z]) };
+}
+
+function refusal(raw: Columns, why: Reason, expected: CompassAnswer['expected']): CompassAnswer {
 	return {
 		hardIronUt: null,
 		softIron: null,
@@ -47,13 +55,13 @@ function refusal(samples: number, why: Reason, expected: CompassAnswer['expected
 		...(expected ? { expected } : {}),
 		residualRmsUt: null,
 		noiseUt: null,
-		coverage: null,
+		coverage: roughCoverage(raw),
 		uncertainty: null,
 		headingErrorDeg: null,
 		headingErrors: null,
 		gains: null,
 		rejected: null,
-		samples,
+		samples: raw.x.length,
 		...judge([why]),
 	};
 }
@@ -151,7 +159,7 @@ const only = (values: Float64Array, kept: Uint8Array) => values.filter((_, i) =>
  * Fits a compass to its turning: m_true = softIron·(m_raw − hardIronUt), all in the magnetometer's own axes, with
  * covariance, coverage, heading error before and after, mounting (with gyro), dip (with accelerometer), comparison
  * with the site's field, and a verdict with reasons. Readings in µT; accel m/s²; gyro rad/s; both in body axes.
- * Too little evidence is a fail with a code `insufficient-…` and null figures.
+ * Too little evidence is a fail with a code `insufficient-…` and null figures, but what the turning covered is told.
  * @throws InputError with path `site.date` for a date outside the field model.
  */
 export function fitCompass(request: CompassRequest): CompassAnswer {
@@ -161,7 +169,7 @@ export function fitCompass(request: CompassRequest): CompassAnswer {
 	const expected = model && { totalUt: model.totalUt, inclinationDeg: model.inclinationDeg };
 	const raw = columnsOf(mag);
 	const fit = fitOrRefuse(raw);
-	if ('code' in fit) return refusal(samples, fit, expected);
+	if ('code' in fit) return refusal(raw, fit, expected);
 
 	const { offset, kept, covariance } = fit;
 	const w1 = matrixOf(fit.w);

@@ -125,7 +125,7 @@ const faceWords = (faces: readonly Face[]) => faces.join(', ');
 /**
  * Fits an accelerometer to still poses found in the stream: a_true = M·(a_raw − offset), M symmetric. Raw unit m/s² or g;
  * axes x forward, y right, z down. Six faces determine offsets and scales; cross terms need more poses between them.
- * Which parameters are determined is told. Sources: six-position test (IEEE Std 1293), fit by weighted least squares.
+ * Which parameters are determined is told, and every still pose, a face held twice too. Sources: six-position test (IEEE Std 1293), fit by weighted least squares.
  * @throws InputError with path `site.date` for a date outside the field model.
  */
 export function fitAccelerometer({ accel, rawUnit, site, faces }: AccelRequest): AccelAnswer {
@@ -136,7 +136,7 @@ export function fitAccelerometer({ accel, rawUnit, site, faces }: AccelRequest):
 	const { poses, between } = posesOf(windows);
 	const asked: readonly Face[] = faces ?? FACES;
 	const missingFaces = asked.filter((face) => !poses.some((pose) => pose.face === face));
-	const base = { poses: oneOfEach(poses).map(poseAnswer), missingFaces, gravityMps2: g };
+	const base = { poses: poses.map((pose) => poseAnswer(pose)), missingFaces, gravityMps2: g };
 	const again = (faces: readonly Face[]) => `Hold it still for two seconds with ${faceWords(faces)} down.`;
 	if (poses.length === 0)
 		return refusal(base, [
@@ -181,6 +181,9 @@ export function fitAccelerometer({ accel, rawUnit, site, faces }: AccelRequest):
 		matrix: matrix.map((row) => [...row]) as AccelAnswer['matrix'],
 		determined: [...determined],
 		...base,
+		poses: poses.map((pose) =>
+			poseAnswer(pose, ([x, y, z]) => apply(matrix, [x - offset[0], y - offset[1], z - offset[2]])),
+		),
 		residualRmsMps2: rms,
 		uncertainty: { offsetMps2: [sigmas[0], sigmas[1], sigmas[2]] as [number, number, number] },
 		levelErrorDeg: level,
@@ -191,14 +194,6 @@ export function fitAccelerometer({ accel, rawUnit, site, faces }: AccelRequest):
 			reasonsOf(rms, used.length, Math.max(...sigmas.slice(0, 3)), level, off, { asked, missing: missingFaces, again }),
 		),
 	};
-}
-
-/** A face that was held twice is told once, by its longest hold; the fit uses both. */
-function oneOfEach(poses: readonly Pose[]): Pose[] {
-	const heldS = ({ tStart, tEnd }: Pose) => tEnd - tStart;
-	return poses.filter(
-		(pose) => pose === poses.filter(({ face }) => face === pose.face).reduce((a, b) => (heldS(b) > heldS(a) ? b : a)),
-	);
 }
 
 /** One hold on a surface that is taken for level: what it reads beside the face's own direction is called offset. */
@@ -232,11 +227,12 @@ function flatAnswer(
 	};
 }
 
-const poseAnswer = ({ face, tStart, tEnd, tiltDeg, stillnessMps2 }: Pose) => ({
+/** A still pose as it is told; `corrected` turns its raw mean into the corrected reading, where there is a fit. */
+const poseAnswer = ({ face, tStart, tEnd, tiltDeg, stillnessMps2, mean }: Pose, corrected?: (mean: Vec3) => Vec3) => ({
 	face,
 	tStart,
 	tEnd,
-	tiltDeg,
+	tiltDeg: corrected ? angleBetween(corrected(mean), FACE_UP[face]) / DEG : tiltDeg,
 	stillnessMps2,
 });
 

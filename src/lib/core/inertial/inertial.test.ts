@@ -97,10 +97,15 @@ describe('six faces', () => {
 		expect(answer.reasons[0].next).toContain('nose');
 	});
 
-	it('a face held twice is told once, and both holds count in the fit', () => {
+	it('a face held twice is told twice, and both holds count in the fit', () => {
 		const answer = fitAccelerometer({ accel: poses([...six, FACE_UP.belly, FACE_UP.nose]), rawUnit: 'm/s2' });
-		expect(answer.poses.map(({ face }) => face).toSorted()).toEqual([...FACES].toSorted());
+		expect(answer.poses.map(({ face }) => face).toSorted()).toEqual([...FACES, 'belly', 'nose'].toSorted());
 		expect(answer.reasons.map(({ code }) => code)).toContain('residual-small');
+	});
+
+	it('how far a pose was off its face is told of the corrected reading', () => {
+		const answer = fitAccelerometer({ accel: poses(six, { offset: [0.6, -0.5, 0.3] }), rawUnit: 'm/s2' });
+		for (const { face, tiltDeg } of answer.poses) expect(tiltDeg, face).toBeLessThan(0.2);
 	});
 
 	it('five by the recipe of the aircraft are never called whole; a face of the recipe that is missing fails', () => {

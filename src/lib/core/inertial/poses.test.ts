@@ -94,14 +94,27 @@ describe('the face of a hold', () => {
 		expect(faceOf([0.7 * G, 0, -0.7 * G])).toBeNull();
 	});
 
-	it('held twice in a row is one pose; in another place between, two', () => {
+	it('lifted and put down again is another hold; a knock within a hold is not', () => {
+		const held = (tStart: number, tEnd: number) => ({
+			tStart,
+			tEnd,
+			mean: FACE_UP.belly,
+			samples: 100,
+			stillnessMps2: 0,
+		});
+		const found = (...windows: ReturnType<typeof held>[]) => posesOf(windows).poses.map(({ tEnd }) => tEnd);
+		expect(found(held(0, 2), held(2.3, 4))).toEqual([4]);
+		expect(found(held(0, 2), held(3, 4.5))).toEqual([2, 4.5]);
+	});
+
+	it('held twice in a row is two, as with another between', () => {
 		const { columns } = stream([
 			{ up: FACE_UP.belly, seconds: 1.5 },
 			{ up: FACE_UP.belly, seconds: 1.5 },
 			{ up: FACE_UP.nose, seconds: 1.5 },
 			{ up: FACE_UP.belly, seconds: 1.5 },
 		]);
-		expect(posesOf(stillWindows(columns)).poses.map(({ face }) => face)).toEqual(['belly', 'nose', 'belly']);
+		expect(posesOf(stillWindows(columns)).poses.map(({ face }) => face)).toEqual(['belly', 'belly', 'nose', 'belly']);
 	});
 
 	it('between two is named as lying between', () => {

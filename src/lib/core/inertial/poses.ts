@@ -30,6 +30,8 @@ export const FACE_UP: Record<Face, Vec3> = {
 export const FACES: readonly Face[] = ['belly', 'back', 'left', 'right', 'nose', 'tail'];
 
 const WINDOW_S = 0.4;
+/** What interrupts a hold for less than this is a knock, not a new hold. */
+const KNOCK_S = 0.6;
 /** The quietest part of the record tells the sensor's own noise; what shakes this much more is moving. */
 const QUIET_QUANTILE = 0.1;
 const OVER_QUIET = 3;
@@ -166,7 +168,7 @@ export function faceOf(mean: Vec3): { face: Face; tiltDeg: number } | null {
 	return best.tiltDeg <= limits.faceDeg.value ? best : null;
 }
 
-/** The face that a window rests on, null where it is further than thirty degrees from all; twice the same is merged. */
+/** The face that a window rests on, null where it is further than thirty degrees from all; a hold that was knocked is one. */
 export function posesOf(windows: readonly StillWindow[]): { poses: Pose[]; between: StillWindow[] } {
 	const poses: Pose[] = [];
 	const between: StillWindow[] = [];
@@ -177,7 +179,8 @@ export function posesOf(windows: readonly StillWindow[]): { poses: Pose[]; betwe
 			continue;
 		}
 		const before = poses.at(-1);
-		if (before && before.face === best.face && angleBetween(before.mean, window.mean) / DEG < 3) {
+		const together = before && before.face === best.face && window.tStart - before.tEnd < KNOCK_S;
+		if (together && angleBetween(before.mean, window.mean) / DEG < 3) {
 			const total = before.samples + window.samples;
 			const mix = (k: number) => (before.mean[k] * before.samples + window.mean[k] * window.samples) / total;
 			poses[poses.length - 1] = {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { receiverOf, sentence, type ReceiverTruth } from '../../rig/receiver';
-import { PLAIN_DIALECT, type ReceiverDialect, type SystemName } from '../../rig/receiverDialect';
+import type { ReceiverDialect, SystemName } from '../../rig/receiverDialect';
 import { seededRng } from '../frames/random';
 import { reviewGnss } from './review';
 

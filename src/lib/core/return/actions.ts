@@ -19,12 +19,17 @@ export interface Plan {
 	end: Plane | null;
 	driftM: number;
 	impactMps?: number;
+	/** Where a hover that cannot hold its place is carried to, north and east from home. */
+	carried?: Plane;
 	nearer: boolean;
 }
 
-/** How far the mean wind carries something that sinks from a height at a steady rate, metres (METHODS-RETURN 1.8). */
-function sinkDrift(request: ReturnRequest, heightM: number, rateMps: number): number {
-	const wind = (z: number) => request.wind.speedMps * shear(request, z);
+/**
+ * How far the mean wind carries something that sinks from a height at a steady rate, metres (METHODS-RETURN 1.8). One that flies
+ * against it with `airspeedMps` is carried by what the wind has more than that.
+ */
+function sinkDrift(request: ReturnRequest, heightM: number, rateMps: number, airspeedMps = 0): number {
+	const wind = (z: number) => Math.max(0, request.wind.speedMps * shear(request, z) - airspeedMps);
 	const pieces = heightM > 1 ? [0, 1, heightM] : [0, heightM];
 	let sum = 0;
 	for (let p = 0; p + 1 < pieces.length; p++) {
@@ -71,7 +76,17 @@ function hoverPlan(request: ReturnRequest, leftWh: number, reserveWh: number): P
 		[place[0], place[1], position.heightM],
 		[place[0], place[1], 0],
 	];
-	if (Math.hypot(...meanWind(request)(position.heightM)) >= aircraft.airspeedMaxMps)
+	const downS = position.heightM / aircraft.descentMps;
+	const downWh = (aircraft.descentW * downS) / S_PER_H;
+	const hoverWh = Math.max(0, leftWh - reserveWh - downWh);
+	const windMps = Math.hypot(...meanWind(request)(position.heightM));
+	if (windMps >= aircraft.airspeedMaxMps) {
+		// Nose into the wind at full speed, it goes backwards by the difference until the pack asks it down, and on the way down.
+		const hoverS = (hoverWh * S_PER_H) / aircraft.hoverW;
+		const gone =
+			(windMps - aircraft.airspeedMaxMps) * hoverS +
+			sinkDrift(request, position.heightM, aircraft.descentMps, aircraft.airspeedMaxMps);
+		const to = (request.wind.fromDeg + 180) * DEG;
 		return {
 			legs: [],
 			totalWh: null,
@@ -80,11 +95,10 @@ function hoverPlan(request: ReturnRequest, leftWh: number, reserveWh: number): P
 			path,
 			end: null,
 			driftM: 0,
+			carried: [place[0] + gone * Math.cos(to), place[1] + gone * Math.sin(to)],
 			nearer: false,
 		};
-	const downS = position.heightM / aircraft.descentMps;
-	const downWh = (aircraft.descentW * downS) / S_PER_H;
-	const hoverWh = Math.max(0, leftWh - reserveWh - downWh);
+	}
 	const legs: Leg[] = [];
 	if (hoverWh > 0)
 		legs.push({ name: 'hover', timeS: (hoverWh * S_PER_H) / aircraft.hoverW, energyWh: hoverWh, groundMps: 0 });

@@ -131,6 +131,22 @@ describe('other actions', () => {
 		expect(plan.landWithWh).toBeCloseTo(15, 9);
 		expect(plan.reasons.map(({ code }) => code)).not.toContain('reserve-violated');
 	});
+	it('a hover that cannot hold its place against the wind says where it is carried', () => {
+		const storm = { fromDeg: 270, speedMps: 21, gustMps: 21, shearExponent: 0 };
+		const plan = planReturn(request({ settings: { action: 'hover' }, wind: storm, position: { bearingDeg: 90 } }));
+		expect(plan.reasons.map(({ code }) => code)).toEqual(
+			expect.arrayContaining(['wind-exceeds-airspeed', 'lands-away-from-home']),
+		);
+		expect([plan.touchdown, plan.reachable, plan.legs]).toEqual([null, false, []]);
+		// Backwards by what the wind has more than its airspeed, for as long as the pack and the way down take.
+		const { aircraft, position, pack, usedWh } = request({ settings: { action: 'hover' }, wind: storm });
+		const downS = position.heightM / aircraft.descentMps;
+		const leftWh = pack.usableWh * (1 - pack.reservePct / 100) - usedWh - (aircraft.descentW * downS) / 3600;
+		const hoverS = (leftWh * 3600) / aircraft.hoverW;
+		const carried = position.distanceM + (21 - aircraft.airspeedMaxMps) * (hoverS + downS);
+		expect(plan.carried?.distanceM).toBeCloseTo(carried, 3);
+		expect(plan.carried?.bearingDeg).toBeCloseTo(90, 6);
+	});
 	it('cut motors fall, at most at terminal speed, and never pass', () => {
 		const plan = planReturn(request({ settings: { action: 'cut-motors' }, position: { heightM: 300 }, wind: calm }));
 		// Without wind the speed after a fall with quadratic drag is vt·√(1 − e^(−2gh/vt²)).
@@ -149,6 +165,10 @@ describe('energy', () => {
 		[39.2, 'margin-thin'],
 	])('with %s Wh used: %s', (usedWh, code) => {
 		expect(codes({ usedWh, wind: calm } as Change)).toContain(code);
+	});
+	it('a pack below its reserve before the way home is used up, and says so', () => {
+		const [worst] = planReturn(request({ usedWh: 46, wind: calm } as Change)).reasons;
+		expect([worst.code, worst.text]).toEqual(['reserve-violated', expect.stringContaining('used up')]);
 	});
 	it('turning back at the latest moment lands with exactly the reserve', () => {
 		const first = planReturn(request({ wind: calm }));

@@ -6,8 +6,15 @@ import { clearanceOf } from './clearance';
 import { reachOf } from './reach';
 import { geometry } from './sequence';
 import { reasonsOf, SLACK_WH } from './verdict';
+import type { Plane } from './wind';
 
 const S_PER_H = 3600;
+
+/** A place north and east of home as bearing and distance; due north at home itself. */
+function seenFromHome([north, east]: Plane): { bearingDeg: number; distanceM: number } {
+	const distanceM = Math.hypot(north, east);
+	return { bearingDeg: distanceM > 1e-9 ? wrap360(Math.atan2(east, north) / DEG) : 0, distanceM };
+}
 
 /**
  * Plans the way home from a place: legs with times and energy, what it lands with, reach all round, clearance over
@@ -41,12 +48,12 @@ export function planReturn(request: ReturnRequest): ReturnAnswer {
 		clearance,
 		touchdown: end
 			? {
-					bearingDeg: away > 1e-9 ? wrap360(Math.atan2(end[1], end[0]) / DEG) : 0,
-					distanceM: away,
+					...seenFromHome(end),
 					driftM: plan.driftM,
 					...(plan.impactMps === undefined ? {} : { impactMps: plan.impactMps }),
 				}
 			: null,
+		...(plan.carried ? { carried: seenFromHome(plan.carried) } : {}),
 		turnBackAtS,
 		...judge(reasonsOf(request, plan, { leftWh, reserveWh, landWithWh, clearance, away, t })),
 	};

@@ -53,17 +53,21 @@ export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[
 					'Turn back earlier.',
 				),
 			);
-		else if (f.landWithWh < f.reserveWh - SLACK_WH)
+		else if (f.landWithWh < f.reserveWh - SLACK_WH) {
+			const usedUp = f.leftWh < f.reserveWh - SLACK_WH;
 			out.push(
 				reason(
 					'fail',
 					'reserve-violated',
-					'It lands on its reserve.',
+					usedUp
+						? `The pack is used up: only ${f.leftWh.toFixed(1)} of ${pack.usableWh.toFixed(1)} Wh are left, less than the reserve, before it turns back.`
+						: 'It lands on its reserve.',
 					f.landWithWh,
 					wh(f.reserveWh),
-					'Turn back earlier.',
+					usedUp ? 'Land now, and fly on with a charged pack.' : 'Turn back earlier.',
 				),
 			);
+		}
 	}
 	const { minM } = f.clearance;
 	if (minM !== null && minM < limits.clearanceFail.value)
@@ -126,13 +130,17 @@ export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[
 				'Come down, or choose another action.',
 			),
 		);
-	if ((action === 'land' || action === 'hover') && !plan.stopped && f.away > settings.minDistanceM)
+	const carriedM = plan.carried ? Math.hypot(...plan.carried) : null;
+	const landsAtM = carriedM ?? (plan.stopped ? 0 : f.away);
+	if ((action === 'land' || action === 'hover') && landsAtM > settings.minDistanceM)
 		out.push(
 			reason(
 				'caution',
 				'lands-away-from-home',
-				'It lands away from home.',
-				f.away,
+				carriedM === null
+					? 'It lands away from home.'
+					: `It cannot hold its place: by the time it is down the wind has carried it to ${carriedM.toFixed(0)} m from home.`,
+				landsAtM,
 				{ value: settings.minDistanceM, unit: 'm', source: 'Minimum distance set in the aircraft' },
 				'Look at what is below it.',
 			),

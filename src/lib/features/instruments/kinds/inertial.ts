@@ -23,7 +23,7 @@ import { ATTITUDE } from './attitude';
 
 const RAD = 1 / DEG;
 const AXES = ['x', 'y', 'z'] as const;
-const faces = (answer: { poses: { face: string }[] }) => answer.poses.map(({ face }) => face).join(', ');
+const facesOf = (answer: { poses: { face: string }[] }) => [...new Set(answer.poses.map(({ face }) => face))];
 
 const BENT: Mat3 = [
 	[1.012, 0.003, -0.002],
@@ -134,7 +134,13 @@ const sixFaces: Instrument = {
 					digits: 3,
 					note: `limit ${inertialLimits.residualMps2.value}`,
 				},
-				{ label: 'Faces held', value: answer.poses.length, unit: 'of 6', digits: 0, note: faces(answer) },
+				{
+					label: 'Faces held',
+					value: facesOf(answer).length,
+					unit: 'of 6',
+					digits: 0,
+					note: facesOf(answer).join(', '),
+				},
 			],
 			kept: accelKept(answer),
 			plots: [

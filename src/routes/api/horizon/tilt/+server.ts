@@ -14,6 +14,7 @@ export const POST: RequestHandler = ({ request }) =>
 	answer(async () => {
 		requireType(request, 'image/jpeg', 'image/png');
 		const bytes = await readBytes(request);
+		if (bytes.length === 0) throw new InputError('empty', 'body', 'The body is empty: send a JPEG or PNG picture.');
 		const decode = () => sharp(bytes, { limitInputPixels: false, failOn: 'error' });
 		const meta = await decode()
 			.metadata()
