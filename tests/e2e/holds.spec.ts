@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { receiverText } from './logs';
-import { expectAccessible, listen, openDemo } from './support';
+import { expectAccessible, listen, openDemo, startSession, stationUrl } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const begin = async (page: Page, instrument: string, ...choices: string[]) => {
@@ -115,7 +115,8 @@ test('calibrations of a sensor stand beside one another, by date and by temperat
 	await page.goto('/aircraft/demo-dunlin/history/vision');
 	await expect(heading(page)).toContainText('nothing is on record yet');
 
-	await page.goto('/session/demo-open/bench/measure-six-faces');
+	await startSession(page, 'Dunlin', 'rehearsal');
+	await page.goto(stationUrl(page, 'bench/measure-six-faces'));
 	await page.getByLabel('Temperature, where known').fill('7');
 	await page
 		.getByRole('button', { name: /^Try it/ })
@@ -124,9 +125,9 @@ test('calibrations of a sensor stand beside one another, by date and by temperat
 	await expect(page.getByRole('columnheader', { name: 'now' })).toBeVisible();
 	await expect(page.getByText('Beside the earlier ones')).toBeVisible();
 	await page.getByRole('button', { name: 'Keep it in the session' }).click();
-	await expect(page.getByText('practice: counts in this session only')).toBeVisible();
+	await expect(page.getByText(/practice: [^·]+· rehearsed/)).toBeVisible();
 	await page.goto('/aircraft/demo-dunlin/history/accelerometer');
-	await expect(page.getByText('practice, not evidence · 7 °C')).toBeVisible();
+	await expect(page.getByText('rehearsed, not evidence · 7 °C')).toBeVisible();
 });
 
 test('a receiver on a serial line is watched live until it locks; a line that breaks is told, and what came is kept', async ({

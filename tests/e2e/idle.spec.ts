@@ -15,13 +15,27 @@ async function countTransactions(page: Page): Promise<() => Promise<number>> {
 	return () => page.evaluate(() => (window as unknown as { counted: { transactions: number } }).counted.transactions);
 }
 
-const STATIONS = ['plan', 'bench', 'site', 'power-up', 'position', 'return', 'response', 'hover', 'fly', 'close'];
+const STATIONS = [
+	'plan',
+	'bench',
+	'site',
+	'compass',
+	'power-up',
+	'position',
+	'return',
+	'arm',
+	'response',
+	'hover',
+	'fly',
+	'close',
+];
 const TASKS = [
 	'bench/bench-due',
 	'bench/guide-compass',
 	'bench/measure-gyro',
-	'site/compass',
-	'site/site-field',
+	'bench/link-loss',
+	'compass/compass',
+	'compass/site-field',
 	'position/position',
 	'hover/hover',
 ];

@@ -63,7 +63,7 @@ test('a finding is exported as JSON, CSV and PNG, and kept in an aircraft’s be
 	await expectAccessible(page, 'six faces');
 	const json = JSON.parse(String((await saved(page, 'JSON')).body));
 	expect(json.instrument).toBe('six-faces');
-	expect(json.answer.poses).toHaveLength(6);
+	expect(json.answer.poses.length).toBeGreaterThanOrEqual(6);
 	const csv = String((await saved(page, 'CSV')).body);
 	expect(csv).toContain('# figures');
 	expect(csv).toContain('Raw level is off by');
@@ -76,12 +76,14 @@ test('a finding is exported as JSON, CSV and PNG, and kept in an aircraft’s be
 	await page.getByRole('button', { name: 'Keep it', exact: true }).click();
 	await expect(page.getByText('Kept in the bench book of Curlew')).toBeVisible();
 	await page.goto('/aircraft/demo-curlew/due');
-	await expect(page.getByText('practice, not evidence · 12 °C')).toBeVisible();
+	await expect(page.getByText('rehearsed · 12 °C')).toBeVisible();
 	await page.goto('/logbook');
 	await expect(page.getByText('Bench book of Curlew')).toBeHidden();
 });
 
 test('a sample saved as a file is read back as the same finding, its columns recognised', async ({ page }) => {
+	// The field of the place is needed: without a site it says so.
+	await openDemo(page);
 	await page.goto('/instruments/interference');
 	await tries(page).nth(1).click();
 	await finished(page);
@@ -93,6 +95,16 @@ test('a sample saved as a file is read back as the same finding, its columns rec
 	await page
 		.locator('input[type=file]')
 		.setInputFiles({ name: 'log.csv', mimeType: 'text/csv', buffer: readFileSync(path) });
+	// The example's figures are gone: the real form asks for its own, and the log need not be read again.
+	await expect(page.getByRole('alert').first()).toContainText('Load in the hover: needs a number');
+	for (const [label, value] of [
+		['Load in the hover', '15'],
+		['Full load', '40'],
+	]) {
+		await page.getByLabel(label).fill(value);
+		await page.getByLabel(label).blur();
+	}
+	await page.getByRole('button', { name: 'Work it out' }).click();
 	await finished(page);
 	expect(await heading(page).textContent()).toBe(found);
 	await expect(page.getByText('Practice data')).toBeHidden();
@@ -121,15 +133,28 @@ test('typed figures are kept over a reload, a missing one is named, units are th
 	await page.getByLabel('Ceiling', { exact: true }).blur();
 	await page.reload();
 	await expect(page.getByLabel('Ceiling', { exact: true })).toHaveValue('3');
+	// A real form opens empty: what is missing is named and focused, and nothing is worked out with invented figures.
 	await page.getByRole('button', { name: 'Work it out' }).click();
-	await expect(heading(page)).toContainText('bench');
+	await expect(page.getByRole('alert').first()).toContainText('It holds: needs a number');
+	await expect(page.getByLabel('It holds')).toBeFocused();
+	await page.getByLabel('It holds').fill('1.2');
+	await page.getByLabel('It holds').blur();
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(page.getByRole('alert').first()).toContainText('Its downward sensor: choose one');
+	await page.getByRole('radio', { name: 'follows what lies below' }).click();
+	await page.getByLabel('Height').fill('0.8');
+	await page.getByLabel('Height').blur();
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await finished(page);
 	await page.getByRole('button', { name: 'Settings' }).click();
 	await page.getByRole('radio', { name: 'ft, mph, °F' }).click();
 	await page.keyboard.press('Escape');
 	await expect(page.getByText('ft', { exact: true }).first()).toBeVisible();
 	await page.goto('/instruments/balance');
+	await tries(page).first().click();
+	await finished(page);
 	await page.getByRole('button', { name: 'Take out part 3' }).click();
-	await page.getByRole('button', { name: 'Work it out' }).click();
+	await page.getByRole('button', { name: 'Work it out again' }).click();
 	await expect(page.getByRole('alert').first()).toContainText('which part is the pack');
 });
 

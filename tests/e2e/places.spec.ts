@@ -53,7 +53,7 @@ test('no page scrolls sideways on a phone', async ({ page }) => {
 		'/logbook',
 		'/help/methods',
 		'/session/demo-open/bench/bench-due',
-		'/session/demo-open/site/compass',
+		'/session/demo-open/compass/compass',
 	]) {
 		await page.goto(path);
 		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
@@ -75,15 +75,15 @@ test('keys: help, and g then a letter', async ({ page }) => {
 test('a killed tab comes back to the same step with what was recorded', async ({ context }) => {
 	const page = await context.newPage();
 	await openDemo(page);
-	await page.goto('/session/demo-open/power-up');
-	await expect(page.getByText('0 of 3 answered')).toBeVisible();
+	await page.goto('/session/demo-open/return');
+	await expect(page.getByText('0 of 4 answered')).toBeVisible();
 	await page.locator('body').press('Enter');
-	await expect(page.getByText('1 of 3 answered')).toBeVisible();
+	await expect(page.getByText('1 of 4 answered')).toBeVisible();
 	await page.close();
 	const again = await context.newPage();
 	await again.goto('/session/demo-open');
-	await expect(again).toHaveURL(/demo-open\/power-up$/);
-	await expect(again.getByText('1 of 3 answered')).toBeVisible();
+	await expect(again).toHaveURL(/demo-open\/return$/);
+	await expect(again.getByText('1 of 4 answered')).toBeVisible();
 });
 
 test('a backup goes out and comes into an empty browser; a damaged one changes nothing', async ({ page, browser }) => {
@@ -118,6 +118,10 @@ test('a backup goes out and comes into an empty browser; a damaged one changes n
 	await expect(alert).toContainText('cut.zip is not a whole zip file');
 	await expect(fresh.getByRole('row', { name: /Sessions/ })).toContainText('0');
 	await give('whole.zip', Buffer.from(bytes));
+	// What it would bring is shown first.
+	await expect(fresh.getByRole('region', { name: 'What the file would bring' })).toContainText('Dunlin: new here');
+	await expect(fresh.getByRole('row', { name: /Sessions/ })).toContainText('0');
+	await fresh.getByRole('button', { name: 'Bring it in' }).click();
 	await expect(fresh.getByRole('row', { name: /Sessions/ })).toContainText('4');
 	await fresh.goto('/logbook');
 	await fresh.getByRole('button', { name: 'Verify' }).first().click();
@@ -141,6 +145,7 @@ test('one session goes out as JSON and comes back', async ({ page, browser }) =>
 	await give(text.replace('"by": "Ines Marlowe"', '"by": "Someone Else"'));
 	await expect(fresh.getByRole('alert')).toContainText('its content was changed');
 	await give(text);
+	await fresh.getByRole('button', { name: 'Bring it in' }).click();
 	await expect(fresh.getByRole('row', { name: /Sessions/ })).toContainText('1');
 });
 
@@ -149,7 +154,7 @@ test('with no network every page opens and a measurement works', async ({ page, 
 	await page.evaluate(() => navigator.serviceWorker.ready);
 	await page.reload();
 	await context.setOffline(true);
-	await page.goto('/session/demo-open/hover/hover');
+	await page.goto('/instruments/hover');
 	await page.getByRole('button', { name: 'Fly the practice hover' }).click();
 	await expect(page.getByText('Compass error from the track')).toBeVisible();
 	await page.goto('/logbook');

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, openDemo, startSession, watch } from './support';
+import { expectAccessible, openDemo, startSession, stationUrl, watch } from './support';
 import { compassCsv, hoverCsv, hoverGpx, receiverText } from './logs';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
@@ -15,7 +15,7 @@ test('a session on files, by touch, on a phone', async ({ page }) => {
 	await expectAccessible(page, 'start on a phone');
 	await startSession(page, 'Dunlin');
 	const h1 = page.getByRole('heading', { level: 1 });
-	const at = (station: string) => page.url().replace(/(session\/[^/]+)\/.*/, `$1/${station}`);
+	const at = (station: string) => stationUrl(page, station);
 
 	await page.getByRole('button', { name: 'Seen, it is right' }).tap();
 	await expect(page.getByText('1 of 5 answered')).toBeVisible();
@@ -23,17 +23,21 @@ test('a session on files, by touch, on a phone', async ({ page }) => {
 	await page.getByRole('button', { name: 'Set aside' }).tap();
 	await page.getByRole('dialog').getByRole('button', { name: 'Set aside' }).tap();
 	await expect(page.getByRole('alert')).toContainText('needs a reason');
+	await expect(page.getByRole('dialog').getByRole('button', { name: 'Not possible here today' })).toBeVisible();
 	await page.getByRole('dialog').getByRole('textbox').fill('Summer evening, two hours of light');
 	await page.getByRole('dialog').getByRole('button', { name: 'Set aside' }).tap();
 	await expect(page.getByText('Summer evening, two hours of light')).toBeVisible();
 	await expectAccessible(page, 'checklist on a phone');
 
-	await page.goto(at('site/compass'));
+	// In a real session the practice aircraft is not offered.
+	await page.goto(at('compass/compass'));
+	await expect(h1).toBeVisible();
+	await expect(page.getByText('The practice aircraft')).toHaveCount(0);
 	await give(page, 'turning.csv', compassCsv());
 	await expect(h1).toContainText(/The heading is known to ±\d/, { timeout: 30_000 });
 	await expectAccessible(page, 'compass result on a phone');
 	await page.getByRole('button', { name: 'Accept these values' }).tap();
-	await expect(page).toHaveURL(/\/site$/);
+	await expect(page).toHaveURL(/\/compass$/);
 
 	await page.goto(at('position/position'));
 	await give(page, 'receiver.nmea', receiverText());

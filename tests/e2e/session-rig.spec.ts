@@ -1,15 +1,25 @@
 import { expect, test } from '@playwright/test';
-import { answerByKeys, expectAccessible, listen, openDemo, startSession, watch } from './support';
+import {
+	answerByKeys,
+	expectAccessible,
+	listen,
+	openDemo,
+	setAsideAt,
+	startSession,
+	stationUrl,
+	watch,
+} from './support';
 
-test('a whole session on the practice aircraft, by keyboard', async ({ page }) => {
+test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to the sheet', async ({ page }) => {
 	test.setTimeout(400_000);
 	const heard = await listen(page);
 	const { complaints } = watch(page);
 	await openDemo(page);
-	await startSession(page, 'Dunlin');
+	await startSession(page, 'Dunlin', 'rehearsal');
+	await expect(page.getByText('Rehearsal.')).toBeVisible();
 	await expectAccessible(page, 'plan');
 	const h1 = page.getByRole('heading', { level: 1 });
-	const go = async (station: string) => page.goto(page.url().replace(/(session\/[^/]+)\/.*/, `$1/${station}`));
+	const go = async (station: string) => page.goto(stationUrl(page, station));
 
 	await answerByKeys(page, 'Plan');
 	await page.keyboard.press('Enter');
@@ -18,8 +28,15 @@ test('a whole session on the practice aircraft, by keyboard', async ({ page }) =
 	await page.keyboard.press('Enter');
 	await expect(page).toHaveURL(/\/bench\/bench-due$/);
 	await expect(h1).toContainText('Due on Dunlin');
+	// Power-up does not begin while something that needs the propellers off is due.
+	await go('power-up');
+	await expect(h1).toContainText('The propellers stay off');
+	await expect(page.getByText('The propellers are not to be fitted yet')).toBeVisible();
+	expect(await setAsideAt(page, 'arm', /is due|link loss/)).toBeGreaterThan(5);
 	await go('site');
 	await answerByKeys(page, 'Site');
+	await go('compass');
+	await answerByKeys(page, 'Compass');
 
 	// The place first, then the turning.
 	await page.keyboard.press('Enter');
@@ -29,8 +46,8 @@ test('a whole session on the practice aircraft, by keyboard', async ({ page }) =
 	await expect(page.getByRole('button', { name: 'Record it' })).toBeVisible();
 	await expectAccessible(page, 'site field');
 	await page.locator('body').press('Enter');
-	await expect(page).toHaveURL(/\/site(\/compass)?$/);
-	await go('site/compass');
+	await expect(page).toHaveURL(/\/compass(\/compass)?$/);
+	await go('compass/compass');
 	await page.getByRole('radio', { name: '4 ×' }).click();
 	await page.getByRole('button', { name: 'Start turning' }).click();
 	await expect(page.getByText('Heading would be known to')).toBeVisible();
@@ -40,8 +57,8 @@ test('a whole session on the practice aircraft, by keyboard', async ({ page }) =
 	await expect(page.getByRole('button', { name: 'Accept these values' })).toBeVisible({ timeout: 60_000 });
 	await expect(h1).toContainText(/The heading is known to ±\d/);
 	await expectAccessible(page, 'compass result');
-	await page.locator('body').press('Enter');
-	await expect(page).toHaveURL(/\/site$/);
+	await page.locator('body').press('a');
+	await expect(page).toHaveURL(/\/compass$/);
 	await expect(page.getByText(/The heading is known to ±/).first()).toBeVisible();
 	const { words, tones } = await heard();
 	expect(words.join(' ')).toMatch(/turn(ing)? right/i);
@@ -56,7 +73,7 @@ test('a whole session on the practice aircraft, by keyboard', async ({ page }) =
 	await expect(h1).toContainText(/Locked: \d+ satellites/, { timeout: 60_000 });
 	await expect(page.getByRole('button', { name: 'Record it' })).toBeVisible();
 	await expectAccessible(page, 'position');
-	await page.locator('body').press('Enter');
+	await page.locator('body').press('a');
 	await expect(page).toHaveURL(/\/position$/);
 
 	await go('return');
@@ -67,7 +84,15 @@ test('a whole session on the practice aircraft, by keyboard', async ({ page }) =
 	await page.getByRole('button', { name: 'Record the wind' }).click();
 	await expect(page.getByText('The return is faster than the gusts').first()).toBeVisible();
 	await answerByKeys(page, 'Return');
+
+	// Behind the first gate nothing is answered before it.
 	await go('response');
+	await expect(page.getByText('The first gate, Arm, has not been answered.')).toBeVisible();
+	await go('arm');
+	await expect(h1).toContainText('Nothing here blocks arming');
+	await expectAccessible(page, 'first gate');
+	await page.getByRole('button', { name: 'Arm', exact: true }).click();
+	await expect(page).toHaveURL(/\/response$/);
 	await answerByKeys(page, 'Ground response');
 	await go('hover');
 	await answerByKeys(page, 'Hover');
@@ -77,25 +102,40 @@ test('a whole session on the practice aircraft, by keyboard', async ({ page }) =
 	await expectAccessible(page, 'hover');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/hover$/);
-
-	await go('fly');
-	await expect(h1).toContainText(/Nothing here blocks the flight|stands? between|not been seen/);
-	await expectAccessible(page, 'gate');
-	await page.getByLabel('Reason').fill('First hover in a meadow, spotter present');
-	await page.getByRole('button', { name: /^Fly/ }).click();
-	await expect(page).toHaveURL(/\/close$/);
+	await setAsideAt(page, 'fly');
+	await expect(h1).toContainText('Nothing here blocks the flight');
+	await expectAccessible(page, 'second gate');
+	await page.getByRole('button', { name: 'Fly', exact: true }).click();
+	await page.getByLabel('Be down after').fill('12');
+	await page.getByLabel('Be down after').blur();
+	await page.getByRole('button', { name: 'Off the ground' }).click();
+	await expect(h1).toHaveText('Flying');
+	await expectAccessible(page, 'flying');
+	await page.getByRole('button', { name: 'Gusts' }).click();
+	await page.getByRole('button', { name: 'Landed' }).click();
+	await expect(h1).toHaveText('Landed');
+	await page.getByRole('link', { name: 'Go on to Close' }).click();
 	await answerByKeys(page, 'Close');
-	await go('sheet');
-	await expect(page.getByText(/The chain of \d+ entries holds/)).toBeVisible();
-	await expect(page.getByText(/Decision: to fly, signed Ines Marlowe/)).toBeVisible();
+	await page.getByRole('button', { name: 'End the session' }).click();
+	await expect(page).toHaveURL(/\/sheet$/);
+	await expect(page.getByText(/The chain of \d+\s+entries\s+holds/)).toBeVisible();
+	await expect(page.getByText(/Decision to fly, signed Ines Marlowe.*Limits in force/)).toBeVisible();
+	await expect(page.getByText('A rehearsal: nothing on this sheet counts outside it.')).toBeVisible();
 	await expectAccessible(page, 'sheet');
+	// An ended session is only read, until it is reopened with a reason.
+	await go('bench');
+	await expect(page.getByText('it is only read')).toBeVisible();
+	await expect(page.getByRole('button', { name: /Seen|Set aside|Something happened/ })).toHaveCount(0);
+	// Nothing of it counts outside: the compass is as due as before.
+	await page.goto('/aircraft/demo-dunlin/history/compass');
+	await expect(page.getByText('rehearsed, not evidence')).toBeVisible();
 	expect(complaints).toEqual([]);
 });
 
 test('a hover with a wrong compass holds the flight, and says why and what to do', async ({ page }) => {
 	await openDemo(page);
-	await startSession(page, 'Dunlin');
-	await page.goto(page.url().replace('/plan', '/hover/hover'));
+	await startSession(page, 'Dunlin', 'rehearsal');
+	await page.goto(stationUrl(page, 'hover/hover'));
 	await page.getByLabel('Compass error').fill('50');
 	await page.getByRole('button', { name: 'Fly the practice hover' }).click();
 	const h1 = page.getByRole('heading', { level: 1 });
@@ -104,14 +144,30 @@ test('a hover with a wrong compass holds the flight, and says why and what to do
 	await page.getByRole('link', { name: /^Fly/ }).first().click();
 	await expect(h1).toContainText('One thing stands between you and take-off');
 	await expect(page.getByText(/calibrate the compass again/).first()).toBeVisible();
-	// Flying all the same needs a written reason.
-	await page.getByRole('button', { name: 'Fly with a written reason' }).click();
-	await expect(page.getByRole('alert')).toContainText('needs a written reason');
+	await expect(page.getByRole('button', { name: 'Fly', exact: true })).toBeDisabled();
+});
+
+test('a turn ended early says so, goes on first of all, and no press both ends and accepts', async ({ page }) => {
+	await openDemo(page);
+	await startSession(page, 'Dunlin', 'rehearsal');
+	await page.goto(stationUrl(page, 'compass/compass'));
+	await page.getByRole('radio', { name: '4 ×' }).click();
+	await page.getByRole('button', { name: 'Start turning' }).click();
+	await expect(page.getByText(/[1-9]\d{2,} samples/)).toBeVisible();
+	await page.locator('body').press('Enter');
+	const h1 = page.getByRole('heading', { level: 1 });
+	await expect(h1).toContainText('Ended early');
+	await page.locator('body').press('Enter');
+	await expect(page.getByText('Heading would be known to')).toBeVisible();
+	await expect(h1).toContainText(/The heading is known to ±\d/, { timeout: 60_000 });
+	await page.locator('body').press('Enter');
+	await expect(page).toHaveURL(/compass\/compass$/);
 });
 
 test('level turning only is refused and cannot be accepted', async ({ page }) => {
 	await openDemo(page);
-	await page.goto('/session/demo-open/site/compass');
+	await startSession(page, 'Dunlin', 'rehearsal');
+	await page.goto(stationUrl(page, 'compass/compass'));
 	await page.getByLabel('Whose hands turn it').selectOption('Level only');
 	await page.getByRole('radio', { name: '16 ×' }).click();
 	await page.getByRole('button', { name: 'Start turning' }).click();
@@ -119,9 +175,10 @@ test('level turning only is refused and cannot be accepted', async ({ page }) =>
 	await page.waitForTimeout(2500);
 	await page.getByRole('button', { name: 'Finish now' }).click();
 	await expect(page.getByRole('button', { name: 'Turn it again' })).toBeVisible();
-	await expect(page.getByRole('heading', { level: 1 })).toContainText(
-		/one or two axes are not enough|does not fix the heading|lie in one plane/,
-	);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('Ended early');
+	await expect(
+		page.getByText(/one or two axes are not enough|does not fix the heading|lie in one plane/),
+	).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Accept these values' })).toHaveCount(0);
 });
 

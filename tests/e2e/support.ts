@@ -53,20 +53,24 @@ export async function openDemo(page: Page): Promise<void> {
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('First flight after a repair');
 }
 
-/** Starts a session with the first aircraft of a name. */
-export async function startSession(page: Page, aircraft: string): Promise<void> {
+/** Starts a session with the first aircraft of a name: for real, or a rehearsal, in which the practice aircraft counts. */
+export async function startSession(
+	page: Page,
+	aircraft: string,
+	kind: 'flight' | 'rehearsal' = 'flight',
+): Promise<void> {
 	await page.goto('/session/new');
+	if (kind === 'rehearsal') await page.getByRole('radio', { name: /^A rehearsal/ }).click();
 	await page.getByRole('radio', { name: new RegExp(`^${aircraft}`) }).click();
 	await page.getByRole('radio', { name: /sea wall/ }).click();
 	await page.getByLabel('What it is for').fill('Morning check');
 	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
-	await page.getByRole('button', { name: 'Start the session' }).click();
+	await page.getByRole('button', { name: /^Start the (session|rehearsal)$/ }).click();
 	await expect(page).toHaveURL(/\/plan$/);
 }
 
 const VALUES: Record<string, string> = {
 	'volts per cell': '4.17',
-	'seconds until the motors stop': '1.5',
 	'Return height': '40',
 	'Pack after': '3.7',
 };
@@ -81,7 +85,31 @@ export async function answerByKeys(page: Page, station: string): Promise<void> {
 		const heading = (await page.getByRole('heading', { level: 1 }).textContent()) ?? '';
 		const value = Object.entries(VALUES).find(([words]) => heading.includes(words))?.[1];
 		if (value) await page.keyboard.type(value);
-		await page.keyboard.press('Enter');
+		await page.keyboard.press(/nudge/i.test(heading) ? '1' : 'Enter');
 		await expect(open).toContainText(`${Number(answered) + 1} of ${of} answered`, { timeout: 20_000 });
+	}
+}
+
+/** Address of a station of the session in view. */
+export const stationUrl = (page: Page, station: string): string =>
+	page.url().replace(/(session\/[^/]+)\/.*/, `$1/${station}`);
+
+/** Sets everything aside that a gate asks for, each by itself, as far as its title is not left out; returns how many. */
+export async function setAsideAt(page: Page, gate: 'arm' | 'fly', only = /./): Promise<number> {
+	await page.goto(stationUrl(page, gate));
+	await expect(page.getByRole('heading', { name: 'Your decision' })).toBeVisible();
+	for (let count = 0; ; count++) {
+		const row = page
+			.getByRole('listitem')
+			.filter({ has: page.getByRole('button', { name: 'Set aside' }) })
+			.filter({ hasText: only })
+			.first();
+		if ((await row.count()) === 0) return count;
+		const title = (await row.getByRole('link').first().textContent()) ?? '';
+		await row.getByRole('button', { name: 'Set aside' }).click();
+		const dialog = page.getByRole('dialog');
+		await dialog.getByRole('button').nth(1).click();
+		await expect(dialog).toHaveCount(0);
+		await expect(row.filter({ hasText: title.slice(0, 30) }), title).toHaveCount(0);
 	}
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { verifyChain } from '../core/record/chain';
-import { backupSchema } from '../schema/records';
+import { backupSchema } from '../schema/files';
 import { makeDemo } from './demo';
 
 const NOW = new Date('2026-05-14T10:30:00');
@@ -19,13 +19,13 @@ describe('the made-up fleet', () => {
 
 	it('has chains that hold, each to the head of its session', () => {
 		expect(demo.sessions.length).toBeGreaterThan(5);
-		for (const { id, head } of demo.sessions) expect(verifyChain(entriesOf(id), head).ok).toBe(true);
+		for (const session of demo.sessions) expect(verifyChain(entriesOf(session.id), session).broken).toEqual([]);
 	});
 
 	it('shows a chain that was meddled with', () => {
-		const { id, head } = demo.sessions.find((session) => entriesOf(session.id).length > 3) ?? demo.sessions[0];
-		const entries = entriesOf(id).map((entry, k) => (k === 1 ? { ...entry, by: 'Somebody else' } : entry));
-		expect(verifyChain(entries, head).ok).toBe(false);
+		const session = demo.sessions.find(({ id }) => entriesOf(id).length > 3) ?? demo.sessions[0];
+		const entries = entriesOf(session.id).map((entry, k) => (k === 1 ? { ...entry, by: 'Somebody else' } : entry));
+		expect(verifyChain(entries, session).broken.map(({ number }) => number)).toEqual([2]);
 	});
 
 	it('refers only to what is there, and to nothing after now', () => {
@@ -39,7 +39,7 @@ describe('the made-up fleet', () => {
 		}
 		for (const entry of demo.entries) {
 			expect(sessions).toContain(entry.sessionId);
-			expect(new Date(entry.at).getTime()).toBeLessThanOrEqual(NOW.getTime());
+			expect(new Date(String(entry.at)).getTime()).toBeLessThanOrEqual(NOW.getTime());
 		}
 	});
 

@@ -1,10 +1,11 @@
-import { sensorsOf } from '../core/due/due';
+import { sensorsOf } from '../core/due/rules';
 import { IDENTITY } from '../core/frames/mat3';
 import { seededRng } from '../core/frames/random';
 import { accelKept } from '../core/inertial/kept';
 import { fitAccelerometer } from '../core/inertial/accelFit';
 import { reviewStillGyro } from '../core/inertial/gyro';
-import type { Aircraft, Backup, Pack, Site } from '../schema/records';
+import type { Aircraft, Pack, Site } from '../schema/records';
+import type { Backup } from '../schema/files';
 import { Scribe } from './demoScribe';
 import { recordGyro, recordPoses } from './inertial';
 import { NO_FAULTS } from './rig';
@@ -24,6 +25,8 @@ const baseAircraft = {
 	school: 'after-events' as const,
 	lights: '',
 	manual: '',
+	lossAction: 'return' as const,
+	gives: 'logs' as const,
 };
 
 /** Everything the demo shows, made by seeded code as of `now`: about two months of a small crew's records. */
@@ -148,10 +151,10 @@ export function makeDemo(now: Date): Backup {
 				? benchBook(craft, sites[2], day(46 + COLD.length * DAYS_BETWEEN, 15), 71, COLD)
 				: benchBook(craft, sites[2], day(46 - 2 * k, 15), 71 + k),
 		),
-		cleanSession(aircraft[0], sites[0], 'demo-d3', day(24, 9, 10)),
-		stoppedSession(aircraft[0], sites[0], 'demo-d3', day(16, 13, 40)),
-		windySession(aircraft[1], sites[1], 'demo-a2', day(10, 10, 20)),
-		openSession(aircraft[0], sites[0], 'demo-d3', new Date(now.getTime() - 55 * 60_000).toISOString()),
+		cleanSession(aircraft[0], sites[0], packs[1], day(24, 9, 10)),
+		stoppedSession(aircraft[0], sites[0], packs[1], day(16, 13, 40)),
+		windySession(aircraft[1], sites[1], packs[2], day(10, 10, 20)),
+		openSession(aircraft[0], sites[0], packs[1], new Date(now.getTime() - 55 * 60_000).toISOString()),
 	];
 	return {
 		aircraft,
@@ -163,63 +166,74 @@ export function makeDemo(now: Date): Backup {
 }
 
 /** A clean session: everything seen, nothing in the way. */
-const cleanSession = (aircraft: Aircraft, site: Site, packId: string, at: string) =>
-	new Scribe('demo-clean', 'Transect survey, sea wall', aircraft, site, packId, PILOTS.ines, at)
+const cleanSession = (aircraft: Aircraft, site: Site, pack: Pack, at: string) =>
+	new Scribe('demo-clean', 'Transect survey, sea wall', aircraft, site, pack, PILOTS.ines, at)
 		.station('plan', { 'pack-voltage': 4.18 })
-		.station('bench', { 'radio-off': 1.4 })
+		.station('bench')
 		.station('site')
+		.station('compass')
 		.siteField(31, { ...NO_FAULTS, offsets: false })
 		.compass(32, NO_FAULTS, 'accepted')
 		.station('power-up')
 		.position(33, NO_FAULTS)
 		.wind({ fromDeg: 250, speedMps: 3.1, gustMps: 4.4 })
 		.station('return', { 'return-height': 40 })
+		.decide('arm', 'fly', '')
 		.station('response')
 		.station('hover')
 		.hover(37, NO_FAULTS)
-		.decide('fly', '')
+		.decide('fly', 'fly', '')
+		.fly(14, 16)
 		.station('close', { 'pack-after': 3.71 })
 		.end();
 
 /** Stopped by a bad compass: metal near while turning, and the hover shows it. */
-const stoppedSession = (aircraft: Aircraft, site: Site, packId: string, at: string) =>
-	new Scribe('demo-stopped', 'Sluice inspection', aircraft, site, packId, PILOTS.jonas, at)
+const stoppedSession = (aircraft: Aircraft, site: Site, pack: Pack, at: string) =>
+	new Scribe('demo-stopped', 'Sluice inspection', aircraft, site, pack, PILOTS.jonas, at)
 		.station('plan', { 'pack-voltage': 4.16 })
-		.station('bench', { 'radio-off': 1.6 })
+		.station('bench')
 		.station('site')
+		.station('compass')
 		.siteField(41, { ...NO_FAULTS, offsets: false, metalNear: true })
 		.compass(42, { ...NO_FAULTS, metalNear: true }, 'kept-aside')
 		.station('power-up')
 		.position(43, NO_FAULTS)
 		.wind({ fromDeg: 230, speedMps: 2.6, gustMps: 4 })
 		.station('return', { 'return-height': 40 })
+		.decide('arm', 'fly', '')
 		.station('response')
 		.station('hover')
 		.hover(44, { ...NO_FAULTS, headingErrorDeg: 46 })
-		.decide('hold', 'Circling to the right after calibrating beside the steel sluice. Again tomorrow, on the grass.')
+		.decide(
+			'fly',
+			'hold',
+			'Circling to the right after calibrating beside the steel sluice. Again tomorrow, on the grass.',
+		)
 		.end();
 
 /** Stopped by the wind against the return speed. */
-const windySession = (aircraft: Aircraft, site: Site, packId: string, at: string) =>
-	new Scribe('demo-windy', 'Mapping the north shore', aircraft, site, packId, PILOTS.ines, at)
+const windySession = (aircraft: Aircraft, site: Site, pack: Pack, at: string) =>
+	new Scribe('demo-windy', 'Mapping the north shore', aircraft, site, pack, PILOTS.ines, at)
 		.station('plan', { 'pack-voltage': 4.19 })
 		.station('bench')
 		.station('site')
+		.station('compass')
 		.siteField(51, { ...NO_FAULTS, offsets: false })
 		.compass(52, NO_FAULTS, 'accepted')
 		.station('power-up')
 		.position(53, NO_FAULTS)
 		.wind({ fromDeg: 265, speedMps: 11.2, gustMps: 15.8 })
 		.station('return', { 'return-height': 60 })
-		.decide('hold', 'Gusts above the return speed. Try before eight tomorrow.')
+		.decide('arm', 'hold', 'Gusts above the return speed. Try before eight tomorrow.')
 		.end();
 
 /** In the middle: the repaired aircraft on its way to its first hover. */
-const openSession = (aircraft: Aircraft, site: Site, packId: string, at: string) =>
-	new Scribe('demo-open', 'First flight after a repair', aircraft, site, packId, PILOTS.jonas, at)
+const openSession = (aircraft: Aircraft, site: Site, pack: Pack, at: string) =>
+	new Scribe('demo-open', 'First flight after a repair', aircraft, site, pack, PILOTS.jonas, at)
 		.station('plan', { 'pack-voltage': 4.17 })
-		.station('bench', { 'radio-off': 1.5 }, ['orientation'])
+		.station('bench', {}, ['orientation'])
 		.station('site')
+		.station('compass')
 		.siteField(61, { ...NO_FAULTS, offsets: false });
 
 /** The accelerometer of the made-up fleet changes with temperature, m/s² per °C, along z. */
@@ -258,7 +272,8 @@ function benchBook(aircraft: Aircraft, site: Site, at: string, seed: number, mor
 		scribe.bench(
 			'six-faces',
 			'accelerometer',
-			'bench log',
+			'measured',
+			`${aircraft.name.toLowerCase()}-six-faces.csv`,
 			{
 				...found,
 				headline: `Raw level is off by ${found.levelErrorDeg?.toFixed(1)}°; corrected it is right`,
@@ -281,8 +296,16 @@ function benchBook(aircraft: Aircraft, site: Site, at: string, seed: number, mor
 				{ forS: 30, biasRadps: [0.004, -0.003, 0.002], noiseRadps: 0.004, walk: 3e-5, warmUpRadps: 0, knocked: false },
 				rng,
 			);
-			scribe.bench('gyro', sensor, 'bench log', reviewStillGyro({ gyro }), temperatureC);
-		} else scribe.guided(sensor, temperatureC);
+			scribe.bench(
+				'gyro',
+				sensor,
+				'measured',
+				`${aircraft.name.toLowerCase()}-rest.csv`,
+				reviewStillGyro({ gyro }),
+				temperatureC,
+			);
+		} else if (sensor === 'link-loss') scribe.linkLoss(temperatureC);
+		else scribe.guided(sensor, temperatureC);
 	}
 	return scribe;
 }

@@ -1,6 +1,6 @@
 import { calibrationPayload } from '../core/compass/payload';
 import { fitCompass } from '../core/compass/review';
-import { checklistFor, type Item } from '../core/checklist/items';
+import { checklistFor, type Item } from '../core/session/items';
 import { checkSite } from '../core/compass/site';
 import { fieldAt } from '../core/earth/field';
 import { seededRng } from '../core/frames/random';
@@ -11,20 +11,13 @@ import { imuTruth, receiverTruth, rigHover, type RigFaults } from './rig';
 import { imuOf } from './imu';
 import { receiverOf } from './receiver';
 import { RECIPES, scriptedHands } from './turning';
+import { limitsInForce } from '../core/session/limitsInForce';
+import { judgeLinkLoss } from '../core/radio/linkLossTest';
 import { recipesFor } from '../core/guide/recipes';
 import { judgeGuide } from '../core/guide/run';
 import type { Reason, Verdict } from '../schema/common';
-import type {
-	Aircraft,
-	Entry,
-	EntryPayload,
-	RecordedFigure,
-	Sensor,
-	Session,
-	Site,
-	StationId,
-	Wind,
-} from '../schema/records';
+import type { Aircraft, Sensor, Session, Site, StationId, Wind, Pack } from '../schema/records';
+import type { Entry, EntryPayload, RecordedFigure, Grade, SessionPayload } from '../schema/entries';
 
 /** A finding as the bench book keeps it. */
 interface Judged {
@@ -39,14 +32,14 @@ export class Scribe {
 	readonly entries: Entry[] = [];
 	readonly session: Session;
 	#at: number;
-	#head = CHAIN_START;
+	#last = CHAIN_START;
 
 	constructor(
 		readonly id: string,
 		title: string,
 		readonly aircraft: Aircraft,
 		readonly site: Site,
-		packId: string | null,
+		readonly pack: Pack | null,
 		readonly pilot: string,
 		startedAt: string,
 		kind: Session['kind'] = 'flight',
@@ -58,7 +51,7 @@ export class Scribe {
 			title,
 			aircraftId: aircraft.id,
 			siteId: site.id,
-			packId,
+			packId: pack?.id ?? null,
 			pilot,
 			startedAt,
 			endedAt: null,
@@ -66,6 +59,12 @@ export class Scribe {
 			head: CHAIN_START,
 			updatedAt: startedAt,
 		};
+		this.#head('begun');
+	}
+
+	/** What the log of a measurement was called: recorded on the aircraft, read on this device. */
+	#log(what: string, ending: string): string {
+		return `${this.aircraft.name.toLowerCase()}-${what}-${this.date}.${ending}`;
 	}
 
 	get date(): string {
@@ -78,21 +77,44 @@ export class Scribe {
 		return this;
 	}
 
+	/** What the session is, as its own entry. */
+	#head(what: SessionPayload['what']): void {
+		const { kind, title, pilot, startedAt, endedAt } = this.session;
+		const { ...aircraft }: Partial<Aircraft> & Pick<Aircraft, 'id' | 'name'> = this.aircraft;
+		delete aircraft.events;
+		delete aircraft.updatedAt;
+		this.write(kind === 'bench' ? 'bench' : what === 'begun' ? 'plan' : 'close', {
+			kind: 'session',
+			task: 'session',
+			what,
+			purpose: kind,
+			title,
+			pilot,
+			startedAt,
+			endedAt,
+			aircraft,
+			site: this.site,
+			pack: this.pack,
+			reason: '',
+		});
+	}
+
 	write(station: StationId, payload: EntryPayload): this {
-		this.#at += 70_000;
+		if (this.entries.length > 0) this.#at += 70_000;
 		const seq = this.entries.length;
-		const entry = link(this.#head, {
+		const entry = link(this.#last, {
 			id: `${this.id}-${seq}`,
 			sessionId: this.id,
 			aircraftId: this.aircraft.id,
 			seq,
 			at: new Date(this.#at).toISOString(),
+			zoneMin: 0 - new Date(this.#at).getTimezoneOffset(),
 			by: this.pilot,
 			station,
 			corrects: null,
 			payload,
 		});
-		this.#head = entry.hash;
+		this.#last = entry.hash;
 		this.entries.push(entry);
 		this.session.head = entry.hash;
 		this.session.updatedAt = entry.at;
@@ -104,6 +126,7 @@ export class Scribe {
 		return this.write(item.station, {
 			kind: 'check',
 			task: item.id,
+			grade: 'seen',
 			outcome: 'done',
 			value,
 			unit: item.limit?.unit ?? '',
@@ -121,7 +144,7 @@ export class Scribe {
 	}
 
 	wind(wind: Wind): this {
-		return this.write('return', { kind: 'wind', task: 'wind', ...wind });
+		return this.write('return', { kind: 'wind', task: 'wind', grade: 'told', ...wind });
 	}
 
 	compass(seed: number, faults: RigFaults, accepted: 'accepted' | 'kept-aside'): this {
@@ -142,9 +165,9 @@ export class Scribe {
 			gyro: columns('gyroRadps'),
 			site: { latDeg, lonDeg, altM, date: this.date },
 		});
-		const payload = calibrationPayload(answer, accepted, 'practice aircraft', { latDeg, lonDeg, altM });
+		const payload = calibrationPayload(answer, accepted, this.#log('compass', 'csv'), { latDeg, lonDeg, altM });
 		if (!payload) throw new Error('the demo is turned all round');
-		return this.write('site', payload);
+		return this.write('compass', { ...payload, grade: 'measured' });
 	}
 
 	siteField(seed: number, faults: RigFaults): this {
@@ -171,10 +194,11 @@ export class Scribe {
 			hardIronUt: [0, 0, 0],
 			softIron: truth.softIron,
 		});
-		return this.write('site', {
+		return this.write('compass', {
 			kind: 'test',
 			task: 'site-field',
-			sourceName: 'practice aircraft',
+			grade: 'measured',
+			sourceName: this.#log('field', 'csv'),
 			headline: finding.reasons[0].text,
 			figures: [
 				{ label: 'Strength', value: finding.strengthUt, unit: 'µT', sigma: finding.strengthSigmaUt },
@@ -194,7 +218,8 @@ export class Scribe {
 		return this.write('position', {
 			kind: 'test',
 			task: 'position',
-			sourceName: 'practice aircraft',
+			grade: 'measured',
+			sourceName: this.#log('receiver', 'nmea'),
 			headline:
 				answer.verdict === 'fail'
 					? answer.reasons[0].text
@@ -220,7 +245,8 @@ export class Scribe {
 		return this.write('hover', {
 			kind: 'test',
 			task: 'hover',
-			sourceName: 'practice aircraft',
+			grade: 'measured',
+			sourceName: this.#log('hover', 'csv'),
 			headline:
 				answer.verdict === 'pass'
 					? `It holds its place within ${answer.bubble.diameter95M?.toFixed(1)} m`
@@ -241,12 +267,13 @@ export class Scribe {
 	}
 
 	/** A measurement or guided routine of the bench. */
-	bench(task: string, sensor: Sensor, sourceName: string, found: Judged, temperatureC: number): this {
+	bench(task: string, sensor: Sensor, grade: Grade, sourceName: string, found: Judged, temperatureC: number): this {
 		const { latDeg, lonDeg, altM } = this.site;
 		return this.write('bench', {
 			kind: 'test',
 			task,
 			sensor,
+			grade,
 			sourceName,
 			temperatureC,
 			place: { latDeg, lonDeg, altM },
@@ -263,23 +290,56 @@ export class Scribe {
 		const ready = recipe.before.map(() => true);
 		const shown = recipe.steps.map(() => ({ shown: 'as-wanted' as const, note: '' }));
 		const source = `the aircraft’s own routine: ${recipe.name.toLowerCase()}`;
-		return this.bench(`guided-${sensor}`, sensor, source, judgeGuide(recipe, ready, shown), temperatureC);
+		return this.bench(`guided-${sensor}`, sensor, 'guided', source, judgeGuide(recipe, ready, shown), temperatureC);
 	}
 
-	decide(decision: 'fly' | 'hold', reason: string): this {
-		return this.write('fly', {
+	/** The radio switched off on the bench, armed: it reacts in a second and a bit, its motors run on as its setting needs them. */
+	linkLoss(temperatureC: number): this {
+		const reactedS = 1.4;
+		const found = judgeLinkLoss({
+			action: this.aircraft.lossAction ?? 'stop',
+			armed: true,
+			reactedS,
+			motors: this.aircraft.lossAction === 'stop' ? 'stopped' : 'ran-on',
+			told: true,
+			linkedAgain: true,
+		});
+		const figures = [{ label: 'Reacted after', value: reactedS, unit: 's' }];
+		return this.bench(
+			'link-loss',
+			'link-loss',
+			'seen',
+			'radio off on the bench, armed',
+			{ ...found, figures },
+			temperatureC,
+		);
+	}
+
+	/** Off the ground and on it again. */
+	fly(minutes: number, landAfterMin: number): this {
+		const shared = { kind: 'flight', task: 'flying', note: '' } as const;
+		this.write('fly', { ...shared, what: 'took-off', landAfterMin });
+		this.#at += minutes * 60_000;
+		return this.write('fly', { ...shared, what: 'landed', landAfterMin: null });
+	}
+
+	decide(gate: 'arm' | 'fly', decision: 'fly' | 'hold', reason: string): this {
+		return this.write(gate, {
 			kind: 'decision',
-			task: 'flight',
+			task: gate === 'arm' ? 'arm' : 'flight',
 			about: 'session',
 			decision,
 			reason,
 			signedBy: this.pilot,
 			marks: [],
+			limits: limitsInForce(this.aircraft),
 		});
 	}
 
 	end(): this {
-		this.session.endedAt = this.session.updatedAt;
+		this.#at += 70_000;
+		this.session.endedAt = new Date(this.#at).toISOString();
+		this.#head('ended');
 		return this;
 	}
 }

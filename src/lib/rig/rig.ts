@@ -41,6 +41,9 @@ export interface RigPlace {
 	altM: number;
 }
 
+/** Where the practice aircraft stands while no place was entered. */
+export const PRACTICE_PLACE: RigPlace = { latDeg: 54.2231, lonDeg: -3.0642, altM: 7 };
+
 export const IMU_RATE_HZ = 100;
 export const RECEIVER_RATE_HZ = 5;
 const PACK_RATE_HZ = 1;

@@ -1,14 +1,13 @@
 import { z } from 'zod';
-import { reasonSchema, verdictSchema } from './common';
 
 /** Marks of a station or check. Words and outlines in the interface follow these five. */
 export const markSchema = z.enum(['clear', 'caution', 'hold', 'unseen', 'aside']);
 export type Mark = z.infer<typeof markSchema>;
 
-const id = z.string().min(1).max(80);
-const name = z.string().trim().min(1, 'needs a name').max(120);
-const note = z.string().max(4000);
-const isoTime = z.iso.datetime();
+export const id = z.string().min(1).max(80);
+export const name = z.string().trim().min(1, 'needs a name').max(120);
+export const note = z.string().max(4000);
+export const isoTime = z.iso.datetime();
 
 export const aircraftKindSchema = z.enum(['camera', 'multirotor', 'wing', 'sprayer', 'racer', 'longrange', 'toy']);
 export type AircraftKind = z.infer<typeof aircraftKindSchema>;
@@ -31,10 +30,14 @@ export const sensorSchema = z.enum([
 /** What can fall due: the sensors, and the checks that a change of firmware or parts undoes. */
 export type Sensor = z.infer<typeof sensorSchema>;
 
+/** What an aircraft does when the link is lost. */
+export const lossActionSchema = z.enum(['stop', 'return', 'land', 'hover']);
+export type LossAction = z.infer<typeof lossActionSchema>;
+
 export const aircraftEventSchema = z.object({
 	id,
 	at: isoTime,
-	kind: z.enum(['new', 'firmware', 'knock', 'part', 'prompt', 'odd-flight', 'journey']),
+	kind: z.enum(['new', 'firmware', 'settings', 'knock', 'part', 'prompt', 'odd-flight', 'journey']),
 	note,
 });
 export type AircraftEvent = z.infer<typeof aircraftEventSchema>;
@@ -67,6 +70,15 @@ export const aircraftSchema = z.object({
 	}),
 	compassHeadingLimitDeg: z.number().positive().max(30),
 	school: dueSchoolSchema,
+	/** What the link-loss setting really does; left out until it was read off the aircraft. */
+	lossAction: lossActionSchema.optional(),
+	/** How its motors stand and turn, as far as it was said. */
+	layout: z.enum(['quad-x', 'quad-plus', 'hex-x', 'hex-plus', 'octo-x', 'y6']).optional(),
+	spin: z.enum(['front-inward', 'front-outward']).optional(),
+	/** What the aircraft can show of itself: logs or live data, its own screen, lights alone. */
+	gives: z.enum(['logs', 'screen', 'lights']).optional(),
+	/** Its propellers stay on during bench work, by the maker's manual. */
+	propellersStayOn: z.boolean().optional(),
 	/** A school of its own for a sensor, where the pilot keeps one. */
 	sensorSchools: z.partialRecord(sensorSchema, dueSchoolSchema).optional(),
 	/** The pilot's own thresholds; null switches a rule off. */
@@ -107,6 +119,8 @@ export const packSchema = z.object({
 	capacityMah: z.number().positive().max(200_000),
 	cycles: z.int().min(0).max(10_000),
 	boughtOn: z.iso.date(),
+	/** Minutes it flew before it was down to its reserve, as last said. */
+	flightMin: z.number().positive().max(600).optional(),
 	notes: note.default(''),
 	updatedAt: isoTime,
 });
@@ -116,9 +130,11 @@ export const stationIdSchema = z.enum([
 	'plan',
 	'bench',
 	'site',
+	'compass',
 	'power-up',
 	'position',
 	'return',
+	'arm',
 	'response',
 	'hover',
 	'fly',
@@ -133,13 +149,19 @@ export const windSchema = z.object({
 });
 export type Wind = z.infer<typeof windSchema>;
 
+/**
+ * A flight; a rehearsal, of which nothing counts outside it; a bench book, which holds what was measured on an aircraft outside any
+ * session, in a chain of its own.
+ */
+export const sessionKindSchema = z.enum(['flight', 'rehearsal', 'bench']);
+
 export const sessionSchema = z.object({
 	id,
-	/** A bench book holds what was measured on an aircraft outside any session, in a chain of its own. */
-	kind: z.enum(['flight', 'bench']).default('flight'),
+	kind: sessionKindSchema.default('flight'),
 	title: name,
 	aircraftId: id,
-	siteId: id,
+	/** Null in a bench book where no place was entered. */
+	siteId: id.nullable(),
 	packId: id.nullable(),
 	pilot: name,
 	startedAt: isoTime,
@@ -151,139 +173,3 @@ export const sessionSchema = z.object({
 	updatedAt: isoTime,
 });
 export type Session = z.infer<typeof sessionSchema>;
-
-const evidenceShape = { verdict: verdictSchema, reasons: z.array(reasonSchema) };
-
-/** What was seen. `task` names what it is evidence for: the item of a checklist, or a measurement. */
-export const calibrationSchema = z.object({
-	kind: z.literal('calibration'),
-	task: z.literal('compass'),
-	accepted: z.enum(['accepted', 'kept-aside']),
-	/** The data were simulated: counts in its session, never for what is due after it. */
-	practice: z.boolean().optional(),
-	sourceName: z.string().max(200),
-	hardIronUt: z.tuple([z.number(), z.number(), z.number()]),
-	/** One standard deviation of each offset; older records have none. */
-	hardIronSigmaUt: z.tuple([z.number(), z.number(), z.number()]).optional(),
-	softIron: z.array(z.array(z.number()).length(3)).length(3),
-	fieldUt: z.number(),
-	headingSigmaDeg: z.number(),
-	headingBeforeDeg: z.number(),
-	headingAfterDeg: z.number(),
-	samples: z.int(),
-	rejected: z.int(),
-	place: z.object({ latDeg: z.number(), lonDeg: z.number(), altM: z.number() }),
-	...evidenceShape,
-});
-
-export const checkSchema = z.object({
-	kind: z.literal('check'),
-	task: z.string().min(1).max(80),
-	outcome: z.enum(['done', 'failed', 'aside']),
-	value: z.number().nullable(),
-	unit: z.string().max(40),
-	waitedS: z.number().min(0).nullable(),
-	reason: note,
-});
-
-const figureSchema = z.object({
-	label: z.string(),
-	value: z.number().nullable(),
-	unit: z.string(),
-	sigma: z.number().optional(),
-});
-
-export type RecordedFigure = z.infer<typeof figureSchema>;
-
-export const testSchema = z.object({
-	kind: z.literal('test'),
-	/** The measurement: one of a session's, or an instrument. */
-	task: z.string().min(1).max(80),
-	/** The sensor whose calibration this stands for, in what is due. */
-	sensor: sensorSchema.optional(),
-	/** The data were simulated: kept to learn from, never evidence. */
-	practice: z.boolean().optional(),
-	temperatureC: z.number().min(-60).max(80).optional(),
-	place: z.object({ latDeg: z.number(), lonDeg: z.number(), altM: z.number() }).optional(),
-	sourceName: z.string().max(200),
-	headline: z.string().max(400),
-	figures: z.array(figureSchema).max(40),
-	...evidenceShape,
-});
-
-export const windEntrySchema = z.object({ kind: z.literal('wind'), task: z.literal('wind'), ...windSchema.shape });
-
-export const decisionSchema = z.object({
-	kind: z.literal('decision'),
-	task: z.enum(['flight', 'measurement-aside']),
-	decision: z.enum(['hold', 'fly', 'aside']),
-	about: z.string().max(80),
-	reason: note,
-	signedBy: name,
-	marks: z.array(z.object({ task: z.string(), mark: markSchema })).max(400),
-});
-
-export const payloadSchema = z.discriminatedUnion('kind', [
-	calibrationSchema,
-	checkSchema,
-	testSchema,
-	windEntrySchema,
-	decisionSchema,
-]);
-export type EntryPayload = z.infer<typeof payloadSchema>;
-export type CalibrationPayload = z.infer<typeof calibrationSchema>;
-export type TestPayload = z.infer<typeof testSchema>;
-export type CheckPayload = z.infer<typeof checkSchema>;
-export type DecisionPayload = z.infer<typeof decisionSchema>;
-
-/** The part of an entry that is hashed. */
-export const entryBodySchema = z.object({
-	id,
-	sessionId: id,
-	aircraftId: id,
-	seq: z.int().min(0),
-	at: isoTime,
-	by: name,
-	station: stationIdSchema,
-	/** The entry that this one corrects; the old one stays. */
-	corrects: id.nullable(),
-	payload: payloadSchema,
-});
-export type EntryBody = z.infer<typeof entryBodySchema>;
-
-export const entrySchema = z.object({
-	...entryBodySchema.shape,
-	previous: z.string().regex(/^[0-9a-f]{64}$/),
-	hash: z.string().regex(/^[0-9a-f]{64}$/),
-});
-export type Entry = z.infer<typeof entrySchema>;
-
-/** One session with all it refers to. */
-export const sessionFileSchema = z.object({
-	format: z.literal('winglogos-session'),
-	version: z.literal(1),
-	exportedAt: isoTime,
-	session: sessionSchema,
-	aircraft: aircraftSchema,
-	site: siteSchema,
-	pack: packSchema.nullable(),
-	entries: z.array(entrySchema),
-});
-export type SessionFile = z.infer<typeof sessionFileSchema>;
-
-/** Everything, as the parts of a backup. */
-export const backupSchema = z.object({
-	aircraft: z.array(aircraftSchema),
-	sites: z.array(siteSchema),
-	packs: z.array(packSchema),
-	sessions: z.array(sessionSchema),
-	entries: z.array(entrySchema),
-});
-export type Backup = z.infer<typeof backupSchema>;
-
-export const manifestSchema = z.object({
-	format: z.literal('winglogos-backup'),
-	version: z.literal(1),
-	exportedAt: isoTime,
-	files: z.record(z.string(), z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), bytes: z.int().min(0) })),
-});

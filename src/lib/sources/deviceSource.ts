@@ -31,6 +31,8 @@ function opening(sink: Sink, open: () => Promise<() => unknown>): () => void {
 export function motionSource(): Source {
 	return {
 		name: 'motion sensors of this device',
+		// A phone in hand is not the aircraft: it rehearses.
+		practice: true,
 		live: true,
 		turnable: false,
 		open: (sink) =>
@@ -54,6 +56,7 @@ const NO_RADIO_MS = 5000;
 export function gamepadSource(): Source {
 	return {
 		name: 'radio, as a game controller',
+		practice: false,
 		live: true,
 		turnable: false,
 		open: (sink) =>
@@ -165,6 +168,7 @@ export function lineReader(roles: readonly Role[]): {
 export function serialSource(baud: number, roles: readonly Role[]): Source {
 	return {
 		name: 'serial line',
+		practice: false,
 		live: true,
 		turnable: false,
 		open: (sink) => {

@@ -12,6 +12,7 @@ export interface FileContent {
 export function fileSource(name: string, content: FileContent): Source {
 	return {
 		name,
+		practice: false,
 		live: false,
 		turnable: false,
 		open(sink) {

@@ -44,8 +44,8 @@ export interface Source {
 	readonly name: string;
 	/** Live sources go on until they are closed; others give all they have. */
 	readonly live: boolean;
-	/** True where its data are simulated: no evidence of any real aircraft. */
-	readonly practice?: boolean;
+	/** True where its data are simulated, or a phone's in hand: no evidence of any real aircraft. */
+	readonly practice: boolean;
 	/** True where the pilot's own hands turn it on the screen. */
 	readonly turnable: boolean;
 	/** Begins to deliver; returns what stops it. */

@@ -1,40 +1,71 @@
-import { InputError } from '$lib/core/frames/inputError';
-import type { Backup, Entry, SessionFile } from '$lib/schema/records';
+import { packBackup, packSession, unpackBackup, unpackSession } from '$lib/core/record/archive';
+import { merge, planMerge, type MergeItem } from '$lib/core/record/merge';
+import { backupSchema, type Backup, type SessionFile } from '$lib/schema/files';
 import { db } from './db';
-import { loadSession } from './repository';
 
-/** Everything on this device, as the parts of a backup. */
+const TABLES = [db.aircraft, db.sites, db.packs, db.sessions, db.entries];
+
+/** Everything on this device, as the parts of a backup; entries as they stand. */
 export async function readBackup(): Promise<Backup> {
-	const [aircraft, sites, packs, sessions, entries] = await db.transaction(
-		'r',
-		[db.aircraft, db.sites, db.packs, db.sessions, db.entries],
-		() =>
-			Promise.all([
-				db.aircraft.toArray(),
-				db.sites.toArray(),
-				db.packs.toArray(),
-				db.sessions.toArray(),
-				db.entries.toArray(),
-			]),
+	const [aircraft, sites, packs, sessions, entries] = await db.transaction('r', TABLES, () =>
+		Promise.all([
+			db.aircraft.toArray(),
+			db.sites.toArray(),
+			db.packs.toArray(),
+			db.sessions.toArray(),
+			db.entries.toArray(),
+		]),
 	);
-	return { aircraft, sites, packs, sessions, entries };
+	return { aircraft, sites, packs, sessions, entries: entries as Backup['entries'] };
 }
 
-export async function readSessionFile(id: string): Promise<SessionFile> {
-	const bundle = await loadSession(id);
-	if (!bundle) throw new Error('This session is not on this device any more.');
-	const { session, aircraft, site, pack, entries } = bundle;
+/** One session with all it refers to. */
+async function readSessionFile(id: string): Promise<SessionFile> {
+	const session = await db.sessions.get(id);
+	const aircraft = session && (await db.aircraft.get(session.aircraftId));
+	if (!session || !aircraft) throw new Error('This session is not on this device any more.');
+	const entries = await db.entries.where('sessionId').equals(id).sortBy('seq');
 	return {
 		format: 'winglogos-session',
 		version: 1,
 		exportedAt: new Date().toISOString(),
 		session,
 		aircraft,
-		site,
-		pack,
-		entries,
+		site: (session.siteId && (await db.sites.get(session.siteId))) || null,
+		pack: (session.packId && (await db.packs.get(session.packId))) || null,
+		entries: entries as SessionFile['entries'],
 	};
 }
+
+/** What is exported, and why an import would refuse it; null where it would not. */
+export interface Export<T> {
+	data: T;
+	fault: string | null;
+}
+
+const faultOf = (read: () => unknown): string | null => {
+	try {
+		read();
+		return null;
+	} catch (error) {
+		return error instanceof Error ? error.message.replace(' Nothing was imported.', '') : String(error);
+	}
+};
+
+/** Everything as a zip, read back by the importer's own rules before it is handed out. */
+export async function exportEverything(): Promise<Export<Uint8Array>> {
+	const data = packBackup(await readBackup(), new Date().toISOString());
+	return { data, fault: faultOf(() => unpackBackup(data, 'backup')) };
+}
+
+/** One session as JSON, read back by the importer's own rules before it is handed out. */
+export async function exportSession(id: string): Promise<Export<string>> {
+	const data = packSession(await readSessionFile(id));
+	return { data, fault: faultOf(() => unpackSession(data, 'session')) };
+}
+
+/** What a checked file would bring, thing by thing; nothing is changed. */
+export const planImport = async (incoming: Backup): Promise<MergeItem[]> => planMerge(incoming, await readBackup());
 
 export interface ImportSummary {
 	sessions: number;
@@ -42,45 +73,27 @@ export interface ImportSummary {
 	aircraft: number;
 }
 
-const newerOf = <T extends { id: string; updatedAt: string }>(incoming: T[], present: (T | undefined)[]): T[] =>
-	incoming.filter((row, k) => {
-		const before = present[k];
-		return !before || before.updatedAt < row.updatedAt;
-	});
-
-const startsWith = (long: Entry[], short: Entry[]) => short.every((entry, k) => long[k]?.hash === entry.hash);
-
 /**
- * Brings a checked backup into the store, empty or used, all or nothing. Newer aircraft, sites and packs win; a session
- * that is here already is prolonged where the file goes on from it, kept where it goes on from the file, and the whole
- * import is refused where the two have parted.
+ * Brings in what the pilot chose of a checked file, all or nothing. What is on this device is looked at again inside the
+ * transaction, so that the choice is carried out on what is there now.
+ * @throws InputError where what was chosen does not stand by itself.
  */
-export async function restore(backup: Backup): Promise<ImportSummary> {
-	return db.transaction('rw', [db.aircraft, db.sites, db.packs, db.sessions, db.entries], async () => {
-		const aircraft = newerOf(backup.aircraft, await db.aircraft.bulkGet(backup.aircraft.map(({ id }) => id)));
-		const sites = newerOf(backup.sites, await db.sites.bulkGet(backup.sites.map(({ id }) => id)));
-		const packs = newerOf(backup.packs, await db.packs.bulkGet(backup.packs.map(({ id }) => id)));
-		await db.aircraft.bulkPut(aircraft);
-		await db.sites.bulkPut(sites);
-		await db.packs.bulkPut(packs);
-		let sessions = 0;
-		let entries = 0;
-		for (const session of backup.sessions) {
-			const incoming = backup.entries.filter((entry) => entry.sessionId === session.id).sort((a, b) => a.seq - b.seq);
-			const here = await db.entries.where('sessionId').equals(session.id).sortBy('seq');
-			if (startsWith(here, incoming) && (await db.sessions.get(session.id))) continue;
-			if (!startsWith(incoming, here))
-				throw new InputError(
-					'session-parted',
-					`sessions.${session.id}`,
-					`Session "${session.title}" is on this device with other entries than in the file. Nothing was imported.`,
-				);
-			const added = incoming.slice(here.length);
-			await db.sessions.put(session);
-			await db.entries.bulkAdd(added);
-			sessions++;
-			entries += added.length;
-		}
-		return { sessions, entries, aircraft: aircraft.length };
+export async function applyImport(incoming: Backup, items: readonly MergeItem[]): Promise<ImportSummary> {
+	return db.transaction('rw', TABLES, async () => {
+		const { write, replaced } = merge(incoming, await readBackup(), items);
+		const { aircraft, sites, packs, sessions, entries } = backupSchema.parse(write);
+		for (const id of replaced) await db.entries.where('sessionId').equals(id).delete();
+		await Promise.all([
+			db.aircraft.bulkPut(aircraft),
+			db.sites.bulkPut(sites),
+			db.packs.bulkPut(packs),
+			db.sessions.bulkPut(sessions),
+			db.entries.bulkAdd(entries),
+		]);
+		return { sessions: sessions.length, entries: entries.length, aircraft: aircraft.length };
 	});
 }
+
+/** Brings a whole checked file in where nothing of it is on this device: the demo. */
+export const restore = async (incoming: Backup): Promise<ImportSummary> =>
+	applyImport(incoming, await planImport(incoming));

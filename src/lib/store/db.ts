@@ -1,5 +1,6 @@
 import Dexie, { type Table } from 'dexie';
-import type { Aircraft, Entry, Pack, Session, Site } from '$lib/schema/records';
+import type { Stored } from '$lib/core/record/chain';
+import type { Aircraft, Pack, Session, Site } from '$lib/schema/records';
 
 /** How the columns of a kind of log were understood, so that the next one needs no questions. */
 export interface Mapping {
@@ -13,11 +14,13 @@ export class WinglogosDb extends Dexie {
 	declare sites: Table<Site, string>;
 	declare packs: Table<Pack, string>;
 	declare sessions: Table<Session, string>;
-	declare entries: Table<Entry, string>;
+	/** As they were written: the chain is over all of it. */
+	declare entries: Table<Stored, string>;
 	declare mappings: Table<Mapping, string>;
 
 	constructor(name = 'winglogos') {
-		super(name);
+		// "Recorded" is said only once it is on the disk, not in its cache.
+		super(name, { chromeTransactionDurability: 'strict' });
 		this.version(1).stores({
 			aircraft: 'id',
 			sites: 'id',
@@ -28,7 +31,7 @@ export class WinglogosDb extends Dexie {
 		// Version 2: the place in a session became station and task, entries are read in order, column mappings are kept.
 		this.version(2)
 			.stores({
-				entries: 'id, sessionId, aircraftId, &[sessionId+seq]',
+				entries: 'id, sessionId, aircraftId, [sessionId+seq]',
 				mappings: 'layout',
 			})
 			.upgrade(async (tx) => {
@@ -39,6 +42,17 @@ export class WinglogosDb extends Dexie {
 						session.place ??= { station: session.station ?? 'plan', task: null };
 						delete session.station;
 					});
+			});
+		// Version 3: what an aircraft did is read by its time.
+		// A bench book that was begun without a place named one that did not exist.
+		this.version(3)
+			.stores({ entries: 'id, sessionId, aircraftId, [sessionId+seq], [aircraftId+at]' })
+			.upgrade(async (tx) => {
+				const sites = new Set(await tx.table('sites').toCollection().primaryKeys());
+				await tx
+					.table('sessions')
+					.filter(({ kind, siteId }: Session) => kind === 'bench' && !sites.has(siteId))
+					.modify({ siteId: null });
 			});
 	}
 }

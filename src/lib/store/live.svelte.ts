@@ -43,3 +43,42 @@ export function live<T>(query: () => Promise<T>, dependsOn: () => unknown = () =
 		},
 	};
 }
+
+/** A query that is asked once for each value it depends on, and again when told to. */
+export function once<T>(
+	query: () => Promise<T>,
+	dependsOn: () => unknown = () => null,
+): Live<T> & { again: () => void } {
+	let current = $state.raw<T>();
+	let error = $state.raw<unknown>(null);
+	let ready = $state(false);
+	let asked = $state(0);
+	$effect(() => {
+		dependsOn();
+		void asked;
+		let over = false;
+		query().then(
+			(value) => {
+				if (over) return;
+				[current, error, ready] = [value, null, true];
+			},
+			(caught: unknown) => {
+				if (over) return;
+				[error, ready] = [caught, true];
+			},
+		);
+		return () => (over = true);
+	});
+	return {
+		get current() {
+			return current;
+		},
+		get error() {
+			return error;
+		},
+		get ready() {
+			return ready;
+		},
+		again: () => asked++,
+	};
+}

@@ -1,21 +1,28 @@
-import { CHAIN_START, link } from '$lib/core/record/chain';
-import { keptOf, type Kept } from '$lib/core/record/history';
+import { CHAIN_START, link, readEntry, verifyChain, type ChainFinding } from '$lib/core/record/chain';
+import { keptOf, type Kept } from '$lib/core/evidence/history';
+import {
+	entryBodySchema,
+	type Entry,
+	type EntryPayload,
+	type EventKind,
+	type SessionPayload,
+} from '$lib/schema/entries';
 import {
 	aircraftSchema,
-	entryBodySchema,
 	packSchema,
 	sessionSchema,
 	siteSchema,
 	type Aircraft,
-	type Entry,
-	type EntryPayload,
+	type AircraftEvent,
 	type Pack,
 	type Sensor,
 	type Session,
 	type Site,
 	type StationId,
 } from '$lib/schema/records';
+import Dexie from 'dexie';
 import { db } from './db';
+import { deviceId } from './device';
 
 /** A new identifier: random, also where the browser has no secure context. */
 export function newId(): string {
@@ -24,161 +31,242 @@ export function newId(): string {
 }
 
 const now = () => new Date().toISOString();
+const GONE = 'This session is not on this device any more.';
+const TABLES = [db.aircraft, db.sites, db.packs, db.sessions, db.entries];
 
 export const findAircraft = (id: string) => db.aircraft.get(id);
-export const saveAircraft = (aircraft: Aircraft) =>
-	db.aircraft.put(aircraftSchema.parse({ ...aircraft, updatedAt: now() }));
 export const saveSite = (site: Site) => db.sites.put(siteSchema.parse({ ...site, updatedAt: now() }));
 export const savePack = (pack: Pack) => db.packs.put(packSchema.parse({ ...pack, updatedAt: now() }));
+
+/** The aircraft as a session's own entry keeps it: limits and settings, without its history. */
+const snapshotOf = ({ events: _, updatedAt: __, ...rest }: Aircraft) => rest;
+
+const openSessionsOf = async (aircraftId: string): Promise<Session[]> =>
+	(await db.sessions.where('aircraftId').equals(aircraftId).toArray()).filter(
+		({ kind, endedAt }) => kind !== 'bench' && endedAt === null,
+	);
+
+/**
+ * Saves an aircraft; a running session of it writes down the change of its limits and settings. A change of firmware is an event as
+ * well, which undoes what it undoes.
+ */
+export async function saveAircraft(aircraft: Aircraft): Promise<void> {
+	const next = aircraftSchema.parse({ ...aircraft, updatedAt: now() });
+	await db.transaction('rw', TABLES, async () => {
+		const before = await db.aircraft.get(next.id);
+		await db.aircraft.put(next);
+		if (!before) return;
+		if (JSON.stringify(snapshotOf(before)) !== JSON.stringify(snapshotOf(next)))
+			for (const session of await openSessionsOf(next.id))
+				await appendHead(session, 'changed', 'The aircraft was changed.');
+		const { firmware } = before;
+		if (firmware !== '' && next.firmware !== firmware)
+			await noteEvent(next.id, 'firmware', `${firmware} to ${next.firmware || 'unknown'}`);
+	});
+}
+
+/**
+ * Notes what happened to an aircraft: in its own events, and in every running session of it, where it undoes what it undoes. An
+ * unplugged pack is the session's alone.
+ */
+export async function noteEvent(aircraftId: string, what: EventKind, note: string, sessionId?: string): Promise<void> {
+	await db.transaction('rw', TABLES, async () => {
+		const aircraft = await db.aircraft.get(aircraftId);
+		if (!aircraft) throw new Error('This aircraft is not on this device any more.');
+		const sessions = await openSessionsOf(aircraftId);
+		const running = what === 'unplugged' ? sessions.filter(({ id }) => id === sessionId) : sessions;
+		// Nothing that happens in a rehearsal happened to the aircraft.
+		const rehearsed = sessions.some(({ id, kind }) => id === sessionId && kind === 'rehearsal');
+		if (what !== 'unplugged' && !rehearsed) {
+			const event: AircraftEvent = { id: newId(), at: now(), kind: what, note };
+			await db.aircraft.put({ ...aircraft, events: [...aircraft.events, event], updatedAt: now() });
+		}
+		for (const { id, pilot, place, kind } of running)
+			if (rehearsed ? id === sessionId : kind !== 'rehearsal')
+				await appendEntry(id, place.station, pilot, { kind: 'event', task: 'event', what, note });
+	});
+}
 
 export interface SessionBundle {
 	session: Session;
 	aircraft: Aircraft;
-	site: Site;
+	/** Null in a bench book without a place. */
+	site: Site | null;
 	pack: Pack | null;
+	/** Entries that can be read, in order of their numbers. */
 	entries: Entry[];
-	/** Latest accepted compass calibration of this aircraft before this session. */
-	lastCompass: Entry | null;
-	/** What was last done well for each sensor, before this session. */
-	done: Map<Sensor, Entry>;
-	/** The last test hover before this session. */
-	lastHover: Entry | null;
+	chain: ChainFinding;
 }
 
 export async function loadSession(id: string): Promise<SessionBundle | null> {
 	const session = await db.sessions.get(id);
 	if (!session) return null;
-	const asOf = session.endedAt ?? now();
-	const [aircraft, site, pack, entries, lastCompass, done, lastHover] = await Promise.all([
+	const [aircraft, site, pack, rows] = await Promise.all([
 		db.aircraft.get(session.aircraftId),
-		db.sites.get(session.siteId),
+		session.siteId ? db.sites.get(session.siteId) : undefined,
 		session.packId ? db.packs.get(session.packId) : undefined,
-		db.entries.where('sessionId').equals(id).sortBy('seq'),
-		lastAcceptedCompass(session.aircraftId, asOf, id),
-		lastDone(session.aircraftId, asOf, id),
-		lastHoverOf(session.aircraftId, asOf, id),
+		db.entries.where('sessionId').equals(id).toArray(),
 	]);
-	if (!aircraft || !site) return null;
-	return { session, aircraft, site, pack: pack ?? null, entries, lastCompass, done, lastHover };
+	if (!aircraft) return null;
+	return {
+		session,
+		aircraft,
+		site: site ?? null,
+		pack: pack ?? null,
+		entries: readable(rows).sort((a, b) => a.seq - b.seq),
+		chain: verifyChain(rows, session),
+	};
 }
 
-/** The compass calibration in force for an aircraft, as of an ISO time; practice does not count, entries of `except` (a session) are not looked at. */
-export async function lastAcceptedCompass(aircraftId: string, asOf = now(), except?: string): Promise<Entry | null> {
-	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
-	const accepted = all.filter(
-		({ payload, sessionId, at }) =>
-			payload.kind === 'calibration' &&
-			payload.accepted === 'accepted' &&
-			!payload.practice &&
-			sessionId !== except &&
-			at <= asOf,
-	);
-	return accepted.sort((a, b) => (a.at < b.at ? 1 : -1))[0] ?? null;
+/** Stored rows that can be read as entries; what cannot is the chain's to show. */
+export const readable = (rows: readonly Readonly<Record<string, unknown>>[]): Entry[] =>
+	rows.flatMap((row) => {
+		const read = readEntry(row);
+		return 'entry' in read ? [read.entry] : [];
+	});
+
+/** Whether a row may stand for a sensor or a hover: all that is asked of an aircraft's past. */
+const isFinding = ({ payload }: Readonly<Record<string, unknown>>): boolean => {
+	const { kind, sensor, task } = (payload ?? {}) as { kind?: unknown; sensor?: unknown; task?: unknown };
+	return kind === 'calibration' || (kind === 'test' && (sensor !== undefined || task === 'hover'));
+};
+
+/** Calibrations, tests and hovers of an aircraft in all its sessions, by time; entries of `except` (a session) are left out. */
+export async function findingsOf(aircraftId: string, except?: string): Promise<Entry[]> {
+	const rows = await db.entries
+		.where('[aircraftId+at]')
+		.between([aircraftId, Dexie.minKey], [aircraftId, Dexie.maxKey])
+		.toArray();
+	return readable(rows.filter((row) => isFinding(row) && row.sessionId !== except));
 }
 
-/** The entry that says when and where a sensor was last calibrated or tested well; practice and failures do not count, nor what `except` (a session) holds. */
-export async function lastDone(aircraftId: string, asOf = now(), except?: string): Promise<Map<Sensor, Entry>> {
-	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
-	const found = new Map<Sensor, Entry>();
-	for (const entry of all
-		.filter(({ at, sessionId }) => at <= asOf && sessionId !== except)
-		.sort((a, b) => (a.at < b.at ? -1 : 1))) {
-		const { payload } = entry;
-		if (payload.kind === 'calibration' && payload.accepted === 'accepted' && !payload.practice)
-			found.set('compass', entry);
-		if (payload.kind === 'test' && payload.sensor && !payload.practice && payload.verdict !== 'fail')
-			found.set(payload.sensor, entry);
-	}
-	return found;
-}
-
-/** The last test hover of an aircraft that was not practice; entries of `except` (a session) are not looked at. */
-async function lastHoverOf(aircraftId: string, asOf: string, except: string): Promise<Entry | null> {
-	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
-	const flown = all.filter(
-		({ payload, sessionId, at }) =>
-			payload.kind === 'test' && payload.task === 'hover' && !payload.practice && sessionId !== except && at <= asOf,
-	);
-	return flown.sort((a, b) => (a.at < b.at ? 1 : -1))[0] ?? null;
-}
-
-/** All that the record holds of a sensor of an aircraft, oldest first: kept aside and practice too. */
+/** All that the record holds of a sensor of an aircraft, oldest first, whatever it is worth. */
 export async function listKept(aircraftId: string, sensor: Sensor): Promise<Kept[]> {
-	const all = await db.entries.where('aircraftId').equals(aircraftId).toArray();
-	return all
-		.toSorted((a, b) => (a.at < b.at ? -1 : 1))
-		.flatMap((entry) => {
-			const kept = keptOf(entry, sensor);
-			return kept ? [kept] : [];
-		});
+	const asOf = now();
+	return (await findingsOf(aircraftId)).flatMap((entry) => keptOf(entry, sensor, asOf) ?? []);
 }
 
-const benchId = (aircraftId: string) => `bench-${aircraftId}`;
+/** A bench book is one device's own, so that those of two devices stand side by side. */
+const benchId = (aircraftId: string) => `bench-${aircraftId}-${deviceId()}`;
 
-/** What was measured on an aircraft outside any session, newest first. */
+/** What was measured on an aircraft outside any session, on whatever device, newest first. */
 export async function listBench(aircraftId: string): Promise<Entry[]> {
-	const all = await db.entries.where('sessionId').equals(benchId(aircraftId)).sortBy('seq');
-	return all.reverse();
+	const books = (await db.sessions.where('aircraftId').equals(aircraftId).toArray()).filter(
+		({ kind }) => kind === 'bench',
+	);
+	const rows = await db.entries
+		.where('sessionId')
+		.anyOf(books.map(({ id }) => id))
+		.toArray();
+	return readable(rows)
+		.filter(({ payload }) => payload.kind !== 'session')
+		.sort((a, b) => (a.at < b.at ? 1 : -1));
 }
 
-/** Writes a measurement into the aircraft's bench book, which is opened with the first. */
+/** Writes a measurement into the aircraft's bench book of this device, which is opened with the first. */
 export async function saveToBench(
 	aircraft: Aircraft,
-	siteId: string,
+	siteId: string | null,
 	by: string,
 	payload: EntryPayload,
 ): Promise<Entry> {
 	const id = benchId(aircraft.id);
-	return db.transaction('rw', db.sessions, db.entries, async () => {
-		if (!(await db.sessions.get(id))) {
-			const at = now();
-			await db.sessions.add(
-				sessionSchema.parse({
-					id,
-					kind: 'bench',
-					title: `Bench book of ${aircraft.name}`,
-					aircraftId: aircraft.id,
-					siteId,
-					packId: null,
-					pilot: by,
-					startedAt: at,
-					endedAt: null,
-					place: { station: 'bench', task: null },
-					head: CHAIN_START,
-					updatedAt: at,
-				}),
-			);
-		}
+	return db.transaction('rw', TABLES, async () => {
+		if (!(await db.sessions.get(id)))
+			await beginSession({
+				id,
+				kind: 'bench',
+				title: `Bench book of ${aircraft.name}`,
+				aircraftId: aircraft.id,
+				siteId,
+				packId: null,
+				pilot: by,
+			});
 		return appendEntry(id, 'bench', by, payload);
 	});
 }
 
-export interface NewSession {
-	title: string;
-	aircraftId: string;
-	siteId: string;
-	packId: string | null;
-	pilot: string;
-}
+export type NewSession = Pick<Session, 'kind' | 'title' | 'aircraftId' | 'siteId' | 'packId' | 'pilot'>;
 
-export async function startSession(input: NewSession): Promise<Session> {
+async function beginSession(input: NewSession & { id: string }): Promise<Session> {
 	const at = now();
 	const session = sessionSchema.parse({
 		...input,
-		id: newId(),
 		startedAt: at,
 		endedAt: null,
-		place: { station: 'plan', task: null },
+		place: { station: input.kind === 'bench' ? 'bench' : 'plan', task: null },
 		head: CHAIN_START,
 		updatedAt: at,
 	});
 	await db.sessions.add(session);
+	await appendHead(session, 'begun', '');
 	return session;
+}
+
+/** Begins a session: what it is stands in its first entry. */
+export const startSession = (input: NewSession): Promise<Session> =>
+	db.transaction('rw', TABLES, () => beginSession({ ...input, id: newId() }));
+
+/** Writes down what the session is now. */
+async function appendHead(session: Session, what: SessionPayload['what'], reason: string): Promise<Entry> {
+	const [aircraft, site, pack] = await Promise.all([
+		db.aircraft.get(session.aircraftId),
+		session.siteId ? db.sites.get(session.siteId) : undefined,
+		session.packId ? db.packs.get(session.packId) : undefined,
+	]);
+	if (!aircraft) throw new Error('The aircraft of this session is not on this device any more.');
+	const { kind, title, pilot, startedAt, endedAt, place } = session;
+	return append(session, place.station, pilot, null, {
+		kind: 'session',
+		task: 'session',
+		what,
+		purpose: kind,
+		title,
+		pilot,
+		startedAt,
+		endedAt,
+		aircraft: snapshotOf(aircraft),
+		site: site ?? null,
+		pack: pack ?? null,
+		reason,
+	});
+}
+
+/** Entry and new head together; the caller's transaction keeps both or neither. */
+async function append(
+	session: Session,
+	station: StationId,
+	by: string,
+	corrects: string | null,
+	payload: EntryPayload,
+): Promise<Entry> {
+	const last = await db.entries
+		.where('[sessionId+seq]')
+		.between([session.id, Dexie.minKey], [session.id, Dexie.maxKey])
+		.last();
+	const { head } = (await db.sessions.get(session.id)) ?? session;
+	const body = entryBodySchema.parse({
+		id: newId(),
+		sessionId: session.id,
+		aircraftId: session.aircraftId,
+		// After the last, not by counting: a gap must not block what comes next.
+		seq: typeof last?.seq === 'number' ? last.seq + 1 : 0,
+		at: now(),
+		zoneMin: 0 - new Date().getTimezoneOffset(),
+		by,
+		station,
+		corrects,
+		payload,
+	});
+	const entry = link(head, body);
+	await db.entries.add(entry);
+	await db.sessions.update(session.id, { head: entry.hash, updatedAt: entry.at });
+	return entry;
 }
 
 /**
  * Writes an entry at the end of its session's chain: entry and new head in one transaction, so that a killed tab leaves
- * both or neither. Resolves once it is written.
+ * both or neither. Resolves once it is written to the disk. An ended session takes no more.
  */
 export async function appendEntry(
 	sessionId: string,
@@ -187,25 +275,11 @@ export async function appendEntry(
 	payload: EntryPayload,
 	corrects: string | null = null,
 ): Promise<Entry> {
-	return db.transaction('rw', db.sessions, db.entries, async () => {
+	return db.transaction('rw', TABLES, async () => {
 		const session = await db.sessions.get(sessionId);
-		if (!session) throw new Error('This session is not on this device any more.');
-		const seq = await db.entries.where('sessionId').equals(sessionId).count();
-		const body = entryBodySchema.parse({
-			id: newId(),
-			sessionId,
-			aircraftId: session.aircraftId,
-			seq,
-			at: now(),
-			by,
-			station,
-			corrects,
-			payload,
-		});
-		const entry = link(session.head, body);
-		await db.entries.add(entry);
-		await db.sessions.update(sessionId, { head: entry.hash, updatedAt: entry.at });
-		return entry;
+		if (!session) throw new Error(GONE);
+		if (session.endedAt !== null) throw new Error('This session is ended: reopen it with a reason to go on with it.');
+		return append(session, station, by, corrects, payload);
 	});
 }
 
@@ -213,4 +287,18 @@ export async function appendEntry(
 export const rememberPlace = (sessionId: string, station: StationId, task: string | null) =>
 	db.sessions.update(sessionId, { place: { station, task } });
 
-export const endSession = (sessionId: string) => db.sessions.update(sessionId, { endedAt: now(), updatedAt: now() });
+async function setEnd(sessionId: string, what: 'ended' | 'reopened', reason: string): Promise<void> {
+	await db.transaction('rw', TABLES, async () => {
+		const session = await db.sessions.get(sessionId);
+		if (!session) throw new Error(GONE);
+		const endedAt = what === 'ended' ? now() : null;
+		await db.sessions.update(sessionId, { endedAt });
+		await appendHead({ ...session, endedAt }, what, reason);
+	});
+}
+
+/** Ends a session: from then on it is only read. */
+export const endSession = (sessionId: string) => setEnd(sessionId, 'ended', '');
+
+/** Takes an ended session up again, with its reason on record. */
+export const reopenSession = (sessionId: string, reason: string) => setEnd(sessionId, 'reopened', reason);

@@ -1,13 +1,31 @@
 import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
+import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { packBackup, unpackBackup } from '$lib/core/record/archive';
-import { verifyChain } from '$lib/core/record/chain';
+import type { Stored } from '$lib/core/record/chain';
+import { lastDone } from '$lib/core/evidence/inForce';
 import { newAircraft } from '$lib/schema/newAircraft';
-import type { Aircraft, CalibrationPayload, CheckPayload } from '$lib/schema/records';
-import { readBackup, restore } from './backup';
+import type { Aircraft } from '$lib/schema/records';
+import type { CalibrationPayload, CheckPayload, EntryPayload } from '$lib/schema/entries';
+import { applyImport, exportEverything, exportSession, planImport, readBackup, restore } from './backup';
 import { db, WinglogosDb } from './db';
-import { appendEntry, listKept, loadSession, newId, saveAircraft, saveSite, startSession } from './repository';
+import {
+	appendEntry,
+	endSession,
+	findingsOf,
+	listBench,
+	listKept,
+	loadSession,
+	newId,
+	noteEvent,
+	reopenSession,
+	saveAircraft,
+	saveSite,
+	saveToBench,
+	startSession,
+} from './repository';
+import { verifySession } from './tables';
 
 const AT = '2026-05-14T09:00:00.000Z';
 
@@ -21,13 +39,21 @@ const check = (task: string): CheckPayload => ({
 	unit: '',
 	waitedS: null,
 	reason: '',
+	grade: 'seen',
 });
 
-async function begin() {
-	await saveAircraft(aircraft());
+async function begin(kind: 'flight' | 'rehearsal' = 'flight') {
+	if (!(await db.aircraft.get('a1'))) await saveAircraft(aircraft());
 	await saveSite({ id: 'p1', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT });
-	return startSession({ title: 'Morning', aircraftId: 'a1', siteId: 'p1', packId: null, pilot: 'Pilot' });
+	return startSession({ kind, title: 'Morning', aircraftId: 'a1', siteId: 'p1', packId: null, pilot: 'Pilot' });
 }
+const bundleOf = async (id: string) => {
+	const bundle = await loadSession(id);
+	if (!bundle) throw new Error('the session is gone');
+	return bundle;
+};
+const kindsOf = async (id: string) =>
+	(await bundleOf(id)).entries.map(({ payload }) => (payload.kind === 'session' ? payload.what : payload.kind));
 
 beforeEach(async () => {
 	await db.delete();
@@ -35,32 +61,105 @@ beforeEach(async () => {
 });
 
 describe('entries', () => {
-	it('are chained in the order written, also when written at the same time', async () => {
+	it('are chained in the order written, also when written at the same time, behind what the session is', async () => {
 		const { id } = await begin();
 		await Promise.all(['a', 'b', 'c', 'd'].map((task) => appendEntry(id, 'plan', 'Pilot', check(task))));
-		const bundle = await loadSession(id);
-		expect(bundle?.entries.map((e) => e.seq)).toEqual([0, 1, 2, 3]);
-		expect(verifyChain(bundle?.entries ?? [], bundle?.session.head ?? '').ok).toBe(true);
+		const { entries, chain } = await bundleOf(id);
+		expect(entries.map((e) => e.seq)).toEqual([0, 1, 2, 3, 4]);
+		expect(entries[0].payload).toMatchObject({ kind: 'session', what: 'begun', pilot: 'Pilot' });
+		expect(chain).toMatchObject({ ok: true, remarks: [] });
+	});
+
+	it('carry the zone of the clock that wrote them', async () => {
+		const { id } = await begin();
+		expect((await bundleOf(id)).entries[0].zoneMin).toBe(0 - new Date().getTimezoneOffset());
 	});
 
 	it('are refused whole when a field is wrong: neither entry nor head changes', async () => {
-		const { id, head } = await begin();
+		const { id } = await begin();
+		const before = (await bundleOf(id)).session.head;
 		await expect(appendEntry(id, 'plan', '', check('a'))).rejects.toThrow();
-		expect((await loadSession(id))?.entries).toHaveLength(0);
-		expect((await db.sessions.get(id))?.head).toBe(head);
+		const { entries, session } = await bundleOf(id);
+		expect([entries.length, session.head]).toEqual([1, before]);
 	});
 
 	it('of a session that is gone are refused', async () => {
 		await expect(appendEntry('nope', 'plan', 'Pilot', check('a'))).rejects.toThrow(/not on this device/);
 	});
+
+	it('go on behind a gap, which shows with its number', async () => {
+		const { id } = await begin();
+		const lost = await appendEntry(id, 'plan', 'Pilot', check('a'));
+		await appendEntry(id, 'plan', 'Pilot', check('b'));
+		await db.entries.delete(lost.id);
+		await appendEntry(id, 'plan', 'Pilot', check('c'));
+		expect((await verifySession(id))?.broken[0]).toMatchObject({ where: 'Entry 2', what: 'it is missing' });
+		expect((await bundleOf(id)).entries.map(({ seq }) => seq)).toEqual([0, 2, 3]);
+	});
+
+	it('that were made unreadable in the store show with their number, and the session still opens', async () => {
+		const { id } = await begin();
+		for (const task of ['a', 'b', 'c']) await appendEntry(id, 'plan', 'Pilot', check(task));
+		const rows = await db.entries.where('sessionId').equals(id).sortBy('seq');
+		await db.entries.put({ ...rows[1], at: 5 });
+		await db.entries.put({ ...rows[2], payload: { kind: 'zzz' } });
+		const { entries, chain } = await bundleOf(id);
+		expect(entries.map(({ seq }) => seq)).toEqual([0, 3]);
+		expect(new Set(chain.broken.map(({ number }) => number))).toEqual(new Set([2, 3]));
+	});
 });
 
-describe('a practice calibration', () => {
-	const compass = (practice: boolean): CalibrationPayload => ({
+describe('a session', () => {
+	it('that is ended takes no more; reopened with a reason it goes on, and all of it is in its chain', async () => {
+		const { id } = await begin();
+		await endSession(id);
+		await expect(appendEntry(id, 'plan', 'Pilot', check('a'))).rejects.toThrow(/ended/);
+		await reopenSession(id, 'the pack was forgotten');
+		await appendEntry(id, 'close', 'Pilot', check('pack-after'));
+		expect(await kindsOf(id)).toEqual(['begun', 'ended', 'reopened', 'check']);
+		expect((await verifySession(id))?.ok).toBe(true);
+	});
+
+	it('whose title, pilot or end was changed in the store says so', async () => {
+		const { id } = await begin();
+		for (const change of [{ title: 'x' }, { pilot: 'y' }, { endedAt: AT }]) {
+			const before = await db.sessions.get(id);
+			await db.sessions.update(id, change);
+			expect((await verifySession(id))?.broken[0]?.where).toBe('The session');
+			if (before) await db.sessions.put(before);
+		}
+	});
+
+	it('writes down a change of its aircraft’s limits, and a new firmware as an event', async () => {
+		const { id } = await begin();
+		await saveAircraft({ ...aircraft(), firmware: '4.1' });
+		await saveAircraft({ ...aircraft(), firmware: '4.2', compassHeadingLimitDeg: 2 });
+		expect(await kindsOf(id)).toEqual(['begun', 'changed', 'changed', 'event']);
+		expect((await db.aircraft.get('a1'))?.events.map(({ kind, note }) => [kind, note])).toEqual([
+			['firmware', '4.1 to 4.2'],
+		]);
+		await saveAircraft({ ...aircraft(), firmware: '4.2', compassHeadingLimitDeg: 2, events: [] });
+		expect(await kindsOf(id)).toHaveLength(4);
+	});
+
+	it('hears of what happened, and a rehearsal’s events stay its own', async () => {
+		const { id } = await begin();
+		const rehearsal = await begin('rehearsal');
+		await noteEvent('a1', 'knock', 'fell over', id);
+		await noteEvent('a1', 'part', 'pretended', rehearsal.id);
+		await noteEvent('a1', 'unplugged', '', id);
+		expect(await kindsOf(id)).toEqual(['begun', 'event', 'event']);
+		expect(await kindsOf(rehearsal.id)).toEqual(['begun', 'event']);
+		expect((await db.aircraft.get('a1'))?.events.map(({ kind }) => kind)).toEqual(['knock']);
+	});
+});
+
+describe('a calibration', () => {
+	const compass = (grade: 'measured' | 'rehearsed'): CalibrationPayload => ({
 		kind: 'calibration',
 		task: 'compass',
 		accepted: 'accepted',
-		...(practice ? { practice: true } : {}),
+		grade,
 		sourceName: 'x',
 		hardIronUt: [1, 2, 3],
 		softIron: [
@@ -74,21 +173,32 @@ describe('a practice calibration', () => {
 		headingAfterDeg: 0.4,
 		samples: 900,
 		rejected: 0,
-		place: { latDeg: 54.2, lonDeg: -3.1, altM: 10 },
 		verdict: 'pass',
 		reasons: [],
 	});
+	const later = '2100-01-01T00:00:00.000Z';
 
-	it('counts in its own session and makes nothing less due after it; a real one does', async () => {
+	it('that was rehearsed counts for nothing after it; a real one does', async () => {
 		const first = await begin();
-		await appendEntry(first.id, 'site', 'Pilot', compass(true));
-		expect((await loadSession(first.id))?.entries).toHaveLength(1);
+		await appendEntry(first.id, 'compass', 'Pilot', compass('rehearsed'));
 		const second = await begin();
-		expect((await loadSession(second.id))?.lastCompass).toBeNull();
-		expect((await loadSession(second.id))?.done.has('compass')).toBe(false);
-		expect((await listKept('a1', 'compass')).map(({ practice }) => practice)).toEqual([true]);
-		await appendEntry(first.id, 'site', 'Pilot', compass(false));
-		expect((await loadSession(second.id))?.lastCompass).not.toBeNull();
+		expect(lastDone(await findingsOf('a1', second.id), later).has('compass')).toBe(false);
+		expect((await listKept('a1', 'compass')).map(({ standing }) => standing)).toEqual(['rehearsed']);
+		await appendEntry(first.id, 'compass', 'Pilot', compass('measured'));
+		expect(lastDone(await findingsOf('a1', second.id), later).has('compass')).toBe(true);
+		expect(lastDone(await findingsOf('a1', first.id), later).has('compass')).toBe(false);
+	});
+
+	it('kept before any site was entered has no place, and comes back from a backup', async () => {
+		await saveAircraft(aircraft());
+		await saveToBench(aircraft(), null, 'Pilot', compass('measured'));
+		const { data, fault } = await exportEverything();
+		expect(fault).toBeNull();
+		await db.delete();
+		await db.open();
+		await restore(unpackBackup(data, 'b.zip'));
+		expect((await listBench('a1')).map(({ payload }) => payload.kind)).toEqual(['calibration']);
+		expect((await db.sessions.toArray())[0].siteId).toBeNull();
 	});
 });
 
@@ -99,9 +209,9 @@ describe('a backup', () => {
 		const bytes = packBackup(await readBackup(), AT);
 		await db.delete();
 		await db.open();
-		expect(await restore(unpackBackup(bytes, 'b.zip'))).toEqual({ sessions: 1, entries: 1, aircraft: 1 });
+		expect(await restore(unpackBackup(bytes, 'b.zip'))).toEqual({ sessions: 1, entries: 2, aircraft: 1 });
 		expect(await restore(unpackBackup(bytes, 'b.zip'))).toEqual({ sessions: 0, entries: 0, aircraft: 0 });
-		expect((await loadSession(id))?.entries).toHaveLength(1);
+		expect((await bundleOf(id)).entries).toHaveLength(2);
 	});
 
 	it('prolongs a session that goes on in the file and keeps one that went on here', async () => {
@@ -111,30 +221,161 @@ describe('a backup', () => {
 		await appendEntry(id, 'plan', 'Pilot', check('b'));
 		const newer = await readBackup();
 		await restore(older);
-		expect((await loadSession(id))?.entries).toHaveLength(2);
+		expect((await bundleOf(id)).entries).toHaveLength(3);
 		await db.delete();
 		await db.open();
 		await restore(older);
 		await restore(newer);
-		const bundle = await loadSession(id);
-		expect(verifyChain(bundle?.entries ?? [], bundle?.session.head ?? '').ok).toBe(true);
-		expect(bundle?.entries).toHaveLength(2);
+		expect((await verifySession(id))?.ok).toBe(true);
+		expect((await bundleOf(id)).entries).toHaveLength(3);
 	});
 
-	it('whose session parted from the one here imports nothing at all', async () => {
+	it('changes nothing here that differs, unless it is chosen: limits least of all', async () => {
+		await begin();
+		const theirs = await readBackup();
+		theirs.aircraft[0] = {
+			...theirs.aircraft[0],
+			compassHeadingLimitDeg: 30,
+			updatedAt: '2099-01-01T00:00:00.000Z',
+			events: [{ id: 'ev', at: AT, kind: 'knock', note: 'on the other device' }],
+		};
+		const items = await planImport(theirs);
+		const craft = items.find(({ table }) => table === 'aircraft');
+		expect(craft).toMatchObject({ state: 'differs', take: false, adds: 1 });
+		expect(craft?.differences).toEqual([{ field: 'compassHeadingLimitDeg', here: '1', there: '30' }]);
+		await applyImport(theirs, items);
+		expect(await db.aircraft.get('a1')).toMatchObject({ compassHeadingLimitDeg: 1, events: [{ id: 'ev' }] });
+		await applyImport(
+			theirs,
+			items.map((item) => ({ ...item, take: true })),
+		);
+		expect((await db.aircraft.get('a1'))?.compassHeadingLimitDeg).toBe(30);
+	});
+
+	it('whose session parted from the one here is told beforehand; taken, it replaces it whole', async () => {
 		const { id } = await begin();
 		const common = await readBackup();
-		await appendEntry(id, 'plan', 'Pilot', check('here'));
-		const here = await readBackup();
+		await appendEntry(id, 'plan', 'Pilot', check('there'));
+		const theirs = await readBackup();
 		await db.delete();
 		await db.open();
 		await restore(common);
-		await appendEntry(id, 'plan', 'Pilot', check('there'));
-		await saveAircraft({ ...aircraft(), id: 'a2', name: 'Curlew' });
-		const incoming = { ...here, aircraft: [...here.aircraft, { ...aircraft(), id: 'a3', name: 'Avocet' }] };
-		await expect(restore(incoming)).rejects.toThrow(/Nothing was imported/);
-		expect((await db.aircraft.toArray()).map((a) => a.id).sort()).toEqual(['a1', 'a2']);
-		expect((await loadSession(id))?.entries).toHaveLength(1);
+		await appendEntry(id, 'plan', 'Pilot', check('here'));
+		const items = await planImport(theirs);
+		expect(items.find(({ table }) => table === 'sessions')).toMatchObject({ state: 'parted', take: false, removes: 2 });
+		await applyImport(theirs, items);
+		expect((await bundleOf(id)).entries.at(-1)?.payload).toMatchObject({ task: 'here' });
+		await applyImport(
+			theirs,
+			items.map((item) => ({ ...item, take: item.table === 'sessions' })),
+		);
+		expect((await bundleOf(id)).entries.at(-1)?.payload).toMatchObject({ task: 'there' });
+		expect((await verifySession(id))?.ok).toBe(true);
+	});
+
+	it('of which a session is taken without its aircraft brings nothing at all', async () => {
+		await begin();
+		const theirs = await readBackup();
+		await db.delete();
+		await db.open();
+		const items = (await planImport(theirs)).map((item) => ({ ...item, take: item.table === 'sessions' }));
+		await expect(applyImport(theirs, items)).rejects.toThrow(/needs its aircraft.*Nothing was imported/);
+		expect(await db.sessions.count()).toBe(0);
+	});
+
+	it('of two devices stands side by side: bench books are each device’s own', async () => {
+		await saveAircraft(aircraft());
+		await saveToBench(aircraft(), null, 'Ines', check('a') as EntryPayload);
+		const ours = await readBackup();
+		const theirs = structuredClone(ours);
+		theirs.sessions[0].id = 'bench-a1-other';
+		await db.delete();
+		await db.open();
+		await restore(ours);
+		const [item] = (await planImport({ ...theirs, entries: [] })).filter(({ table }) => table === 'sessions');
+		expect(item).toMatchObject({ state: 'new', take: true });
+	});
+
+	it('that would not come back says why', async () => {
+		const { id } = await begin();
+		const lost = await appendEntry(id, 'plan', 'Pilot', check('a'));
+		await appendEntry(id, 'plan', 'Pilot', check('b'));
+		await db.entries.delete(lost.id);
+		expect((await exportSession(id)).fault).toMatch(/entry 2: it is missing/);
+		expect((await exportEverything()).fault).toMatch(/entry 2/);
+	});
+
+	it('gives back whatever the interface can write', async () => {
+		const words = fc.string({ maxLength: 30, unit: 'grapheme' });
+		const named = fc.string({ minLength: 1, maxLength: 20 }).filter((text) => text.trim() !== '');
+		const step = fc.oneof(
+			fc.record({
+				do: fc.constant('check' as const),
+				task: named,
+				reason: words,
+				value: fc.option(fc.double({ noNaN: true, noDefaultInfinity: true }).map((v) => v + 0)),
+			}),
+			fc.record({ do: fc.constant('aside' as const), task: named, reason: words }),
+			fc.record({ do: fc.constant('event' as const), note: words }),
+			fc.record({ do: fc.constant('end' as const), reason: words }),
+			fc.record({
+				do: fc.constant('aircraft' as const),
+				firmware: words,
+				limit: fc.double({ min: 0.1, max: 30, noNaN: true }),
+			}),
+		);
+		await fc.assert(
+			fc.asyncProperty(named, fc.array(step, { maxLength: 8 }), async (pilot, steps) => {
+				await db.delete();
+				await db.open();
+				await saveAircraft(aircraft());
+				const { id } = await startSession({
+					kind: 'flight',
+					title: pilot,
+					aircraftId: 'a1',
+					siteId: null,
+					packId: null,
+					pilot,
+				});
+				for (const s of steps) {
+					if (s.do === 'check')
+						await appendEntry(id, 'plan', pilot, { ...check(s.task), reason: s.reason, value: s.value });
+					else if (s.do === 'aside')
+						await appendEntry(id, 'plan', pilot, { kind: 'aside', task: s.task, reason: s.reason, signedBy: pilot });
+					else if (s.do === 'event') await noteEvent('a1', 'knock', s.note, id);
+					else if (s.do === 'aircraft')
+						await saveAircraft({ ...aircraft(), firmware: s.firmware, compassHeadingLimitDeg: s.limit });
+					else {
+						await endSession(id);
+						await reopenSession(id, s.reason);
+					}
+				}
+				const before = await readBackup();
+				const { data, fault } = await exportEverything();
+				expect(fault).toBeNull();
+				await db.delete();
+				await db.open();
+				await restore(unpackBackup(data, 'b.zip'));
+				expect(await readBackup()).toEqual(before);
+				expect((await verifySession(id))?.ok).toBe(true);
+			}),
+			{ numRuns: 25 },
+		);
+	});
+});
+
+describe('records of earlier versions in the store', () => {
+	const frozen = import.meta.glob<{ sessions: { id: string }[]; entries: Stored[] }>('../core/record/frozen/*.json', {
+		eager: true,
+		import: 'default',
+	});
+	it.each(Object.entries(frozen))('%s is migrated, opens and verifies', async (_, old) => {
+		await restore(structuredClone(old) as unknown as Parameters<typeof restore>[0]);
+		for (const { id } of old.sessions) {
+			const { chain, entries } = await bundleOf(id);
+			expect(chain.ok).toBe(true);
+			expect(entries.length).toBe(old.entries.filter(({ sessionId }) => sessionId === id).length);
+		}
 	});
 });
 

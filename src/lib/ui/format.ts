@@ -27,5 +27,19 @@ export function showDay(iso: string): string {
 
 export const showTime = (iso: string): string => format(new Date(iso), 'HH:mm');
 
+const MINUTE_MS = 60_000;
+
+/** Time of day on the writer's own clock, with its zone; where an entry does not say its zone, in UTC. */
+export function showZoned(iso: string, zoneMin: number | undefined): string {
+	const at = Date.parse(iso);
+	if (!Number.isFinite(at)) return iso;
+	const ahead = zoneMin ?? 0;
+	const text = new Date(at + ahead * MINUTE_MS).toISOString().slice(11, 16);
+	if (zoneMin === undefined) return `${text} UTC`;
+	const size = Math.abs(ahead);
+	const two = (n: number) => String(n).padStart(2, '0');
+	return `${text} ${ahead < 0 ? '−' : '+'}${two(Math.floor(size / 60))}:${two(size % 60)}`;
+}
+
 /** Seconds as m:ss. */
 export const showClock = (s: number): string => `${Math.floor(s / 60)}:${String(Math.floor(s % 60)).padStart(2, '0')}`;

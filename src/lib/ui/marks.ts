@@ -1,4 +1,5 @@
 import type { Verdict } from '$lib/schema/common';
+import type { Grade } from '$lib/schema/entries';
 import type { Mark } from '$lib/schema/records';
 
 /** The word of each mark: read out, and shown wherever the outline stands alone. */
@@ -20,3 +21,13 @@ export const MARK_TEXT: Record<Mark, string> = {
 };
 
 export const MARK_OF_VERDICT: Record<Verdict, Mark> = { pass: 'clear', caution: 'caution', fail: 'hold' };
+
+/** How a thing was known, in a word. */
+export const GRADE_WORDS: Record<Grade, string> = {
+	measured: 'measured',
+	'read-off': 'read off',
+	seen: 'seen',
+	guided: 'guided',
+	told: 'told',
+	rehearsed: 'rehearsed',
+};

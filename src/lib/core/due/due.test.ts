@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Aircraft, AircraftEvent, DueSchool } from '../../schema/records';
 import { newAircraft } from '../../schema/newAircraft';
-import { sensorDue, sensorsOf } from './due';
+import { sensorDue } from './due';
+import { sensorsOf } from './rules';
 
 const compassDue = (...[a, l, site, now]: [Aircraft, ReturnType<typeof last> | null, typeof HERE | null, string]) =>
 	sensorDue('compass', a, l, site, now);

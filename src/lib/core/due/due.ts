@@ -1,71 +1,12 @@
 import type { Reason } from '../../schema/common';
-import { sensorSchema, type Aircraft, type AircraftEvent, type DueSchool, type Sensor } from '../../schema/records';
+import type { Aircraft, AircraftEvent, DueSchool, Sensor } from '../../schema/records';
 import { fieldAt } from '../earth/field';
 import { inverseGeodesic } from '../earth/geodesy';
 import { DEG } from '../frames/angles';
 import { dayOf } from '../frames/calendar';
 import { reason } from '../frames/reasons';
 import { dueLimits as limits, TYPICAL_LEFTOVER_UT } from './limits';
-
-type EventKind = AircraftEvent['kind'];
-
-interface SensorRule {
-	name: string;
-	/** Events that undo it. */
-	after: readonly EventKind[];
-	/** Whether a journey in distance, height or field matters, and how far is far, km. */
-	place: 'field' | 'distance' | null;
-	temperature: boolean;
-}
-
-/** Which change undoes what, and why only that: a new place does not bend a gyro, a firmware flash may forget a mounting. */
-export const SENSOR_RULES: Record<Sensor, SensorRule> = {
-	compass: {
-		name: 'Compass',
-		after: ['new', 'firmware', 'knock', 'part', 'prompt', 'odd-flight', 'journey'],
-		place: 'field',
-		temperature: false,
-	},
-	accelerometer: {
-		name: 'Accelerometer',
-		after: ['new', 'firmware', 'knock', 'part', 'prompt', 'odd-flight', 'journey'],
-		place: 'distance',
-		temperature: true,
-	},
-	gyro: { name: 'Gyro', after: ['new', 'firmware', 'knock', 'prompt', 'odd-flight'], place: null, temperature: true },
-	level: { name: 'Level', after: ['new', 'firmware', 'knock', 'part', 'odd-flight'], place: null, temperature: false },
-	mounting: { name: 'Board mounting', after: ['new', 'firmware', 'part'], place: null, temperature: false },
-	radio: { name: 'Sticks and switches', after: ['new', 'firmware', 'part', 'prompt'], place: null, temperature: false },
-	camera: {
-		name: 'Camera horizon',
-		after: ['new', 'knock', 'part', 'prompt', 'journey'],
-		place: null,
-		temperature: false,
-	},
-	vision: { name: 'Vision sensors', after: ['prompt', 'odd-flight'], place: null, temperature: false },
-	'speed-controllers': {
-		name: 'Speed controllers',
-		after: ['new', 'firmware', 'part'],
-		place: null,
-		temperature: false,
-	},
-	'link-loss': { name: 'Link-loss test', after: ['new', 'firmware', 'part'], place: null, temperature: false },
-};
-
-const SENSORS: readonly Sensor[] = sensorSchema.options;
-
-/** Which of them an aircraft has. */
-export function sensorsOf({ kind, compasses }: Aircraft): Sensor[] {
-	const camera = kind === 'camera' || kind === 'multirotor' || kind === 'longrange';
-	return SENSORS.filter((sensor) => {
-		if (sensor === 'compass') return compasses > 0;
-		if (sensor === 'camera') return camera;
-		if (sensor === 'vision') return kind === 'camera' || kind === 'toy';
-		if (sensor === 'speed-controllers') return kind !== 'camera' && kind !== 'toy';
-		if (sensor === 'mounting') return kind !== 'camera' && kind !== 'toy' && kind !== 'sprayer';
-		return true;
-	});
-}
+import { EVENT_WORDS, SENSOR_RULES } from './rules';
 
 export interface LastCalibration {
 	at: string;
@@ -80,6 +21,8 @@ export interface Today {
 	disturbed?: boolean;
 	/** Flights since the last calibration. */
 	flights?: number;
+	/** Date of a calibration on record that lies after now: a clock was wrong, then or now, and it does not count yet. */
+	ahead?: string | undefined;
 }
 
 /** How far, high, warm, old is too much; null switches a rule off. Defaults are in limits.ts. */
@@ -131,16 +74,6 @@ const SCHOOLS: Record<DueSchool, Pick<SchoolVerdict, 'name' | 'argument' | 'agai
 	},
 };
 
-const EVENT_WORDS: Record<AircraftEvent['kind'], string> = {
-	new: 'New aircraft',
-	firmware: 'Firmware changed',
-	knock: 'Knock or hard landing',
-	part: 'Part moved or replaced',
-	prompt: 'The aircraft asked for it',
-	'odd-flight': 'It flew oddly',
-	journey: 'Carried in a vehicle or plane',
-};
-
 const FOR_AS_TOLD = new Set<AircraftEvent['kind']>(['new', 'firmware', 'prompt']);
 
 /**
@@ -156,9 +89,25 @@ export function sensorDue(
 	today: Today = {},
 ): SensorDue {
 	const rule = SENSOR_RULES[sensor];
-	const never = reason('caution', 'never-calibrated', `${rule.name}: nothing accepted is on record.`);
+	const never = rule.onlyOnTrouble
+		? reason('pass', 'only-on-trouble', `${rule.name}: nothing is on record, and nothing is needed without trouble.`)
+		: reason('caution', 'never-calibrated', `${rule.name}: nothing accepted is on record.`);
+	const ahead = today.ahead
+		? [
+				reason(
+					'caution',
+					'dated-ahead',
+					`A calibration on record is dated ${dayOf(today.ahead)}, after today: a clock was wrong, so it does not count.`,
+					undefined,
+					undefined,
+					'Set the clock of this device right; if the entry is wrong, calibrate again.',
+				),
+			]
+		: [];
 	const undone = new Set(rule.after);
-	const events = aircraft.events.filter(({ at, kind }) => at <= now && undone.has(kind) && (!last || at > last.at));
+	const events = aircraft.events
+		.filter(({ at, kind }) => at <= now && undone.has(kind) && (!last || at > last.at))
+		.sort((a, b) => (a.at < b.at ? 1 : -1));
 	const eventReasons = events.map((event) => ({
 		kind: event.kind,
 		reason: reason(
@@ -171,7 +120,7 @@ export function sensorDue(
 	const changed = last
 		? [
 				...(rule.place && last.place && site
-					? placeReasons(rule.place, last.place, last.at, site, now, thresholds)
+					? placeReasons(sensor, rule.place, last.place, last.at, site, now, thresholds)
 					: []),
 				...(rule.temperature ? temperatureReasons(last, today, thresholds) : []),
 				...ageReasons(last, now, today, thresholds),
@@ -180,13 +129,19 @@ export function sensorDue(
 	const notToday = last && last.at.slice(0, 10) !== now.slice(0, 10);
 
 	const verdict = (school: DueSchool): SchoolVerdict => {
-		const reasons: Reason[] = last ? [] : [never];
+		// A routine for persistent trouble only is not due because nobody did it yet.
+		const reasons: Reason[] = last || rule.onlyOnTrouble ? [] : [never];
 		if (school === 'as-told')
 			reasons.push(...eventReasons.filter(({ kind }) => FOR_AS_TOLD.has(kind)).map((e) => e.reason));
 		else reasons.push(...eventReasons.map((e) => e.reason), ...changed.filter(({ level }) => level === 'caution'));
 		if (school === 'every-day' && notToday)
 			reasons.push(reason('caution', 'not-today', `Last done on ${dayOf(last.at)}, not today.`));
-		return { school, ...SCHOOLS[school], due: reasons.length > 0, reasons };
+		return {
+			school,
+			...SCHOOLS[school],
+			due: reasons.length > 0,
+			reasons: reasons.length > 0 ? [...reasons, ...ahead] : ahead,
+		};
 	};
 	const schools = (['as-told', 'after-events', 'every-day'] as const).map(verdict);
 	const own = aircraft.sensorSchools?.[sensor] ?? aircraft.school;
@@ -208,14 +163,24 @@ export function sensorDue(
 				: null,
 		chosen,
 		schools,
-		evidence: [...(last ? [] : [never]), ...eventReasons.map((e) => e.reason), ...changed],
+		evidence: [...(last ? [] : [never]), ...ahead, ...eventReasons.map((e) => e.reason), ...changed],
 	};
 }
 
-/** The pilot's thresholds over the defaults; an accelerometer counts as far away sooner than a compass does. */
+/** An accelerometer counts as far away sooner than a compass does. */
+const distanceLimit = (sensor: Sensor) => (sensor === 'compass' ? limits.distanceKm : limits.accelerometerKm);
+
+/** A limit with the pilot's own value over the default's, and then the pilot as its source. */
+const owned = <T extends { value: number; source: string }>(limit: T, value: number) => ({
+	...limit,
+	value,
+	source: value === limit.value ? limit.source : 'Your own limit',
+});
+
+/** The pilot's thresholds over the defaults. */
 export function thresholdsFor(sensor: Sensor, own: Partial<DueThresholds> | undefined): DueThresholds {
 	return {
-		distanceKm: sensor === 'compass' ? limits.distanceKm.value : limits.accelerometerKm.value,
+		distanceKm: distanceLimit(sensor).value,
 		heightM: limits.heightM.value,
 		temperatureC: limits.temperatureC.value,
 		ageDays: null,
@@ -235,7 +200,7 @@ function temperatureReasons(last: LastCalibration, today: Today, { temperatureC 
 			'temperature',
 			`Calibrated at ${then.toFixed(0)} °C, now it is ${now.toFixed(0)} °C.`,
 			apart,
-			{ ...limits.temperatureC, value: temperatureC },
+			owned(limits.temperatureC, temperatureC),
 		),
 	];
 }
@@ -257,6 +222,7 @@ function ageReasons(last: LastCalibration, now: string, today: Today, { ageDays 
 }
 
 function placeReasons(
+	sensor: Sensor,
 	kind: 'field' | 'distance',
 	from: { latDeg: number; lonDeg: number; altM: number },
 	at: string,
@@ -275,7 +241,7 @@ function placeReasons(
 				'distance',
 				`Calibrated ${km < 10 ? km.toFixed(1) : km.toFixed(0)} km from here.`,
 				km,
-				{ ...limits.distanceKm, value: thresholds.distanceKm },
+				owned(distanceLimit(sensor), thresholds.distanceKm),
 			),
 		);
 	if (thresholds.heightM !== null)
@@ -285,7 +251,7 @@ function placeReasons(
 				'height',
 				`Calibrated ${climb.toFixed(0)} m higher or lower.`,
 				climb,
-				{ ...limits.heightM, value: thresholds.heightM },
+				owned(limits.heightM, thresholds.heightM),
 			),
 		);
 	const shift = kind === 'field' ? headingShiftDeg(from, at, site, now) : null;

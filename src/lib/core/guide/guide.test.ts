@@ -26,7 +26,7 @@ describe('guided routines', () => {
 	] as [AircraftKind, string][])('begin with what a %s usually has: %s', (kind, id) =>
 		expect(recipesFor('accelerometer', { kind })[0].id).toBe(id),
 	);
-	it.each(['speed-controllers', 'link-loss'] as const)('gate %s behind the propellers', (sensor) => {
+	it.each(['speed-controllers'] as const)('gate %s behind the propellers', (sensor) => {
 		const [recipe] = recipesFor(sensor, { kind: 'wing' });
 		expect(recipe.steps[0]).toMatchObject({ watch: 'Is every propeller off?', gate: true });
 		expect(recipe.steps[0].caution).toBeTruthy();

@@ -260,30 +260,8 @@ const RECIPES: Record<Sensor, readonly Recipe[]> = {
 			after: ['Spin each motor, propellers off: all start at the same stick'],
 		},
 	],
-	'link-loss': [
-		{
-			id: 'bench-armed',
-			name: 'Radio off, armed, on the bench',
-			note: 'the stronger test: motors are seen to stop',
-			before: [MANUAL, PROPS, 'Throttle stays at the bottom'],
-			steps: [
-				propellersOff('Armed motors turn, and go on turning where the link loss does not stop them.'),
-				{ do: 'Pack in, radio on, wait for the link', watch: 'Is it linked?' },
-				{ do: 'Arm', watch: 'Do the motors turn?' },
-				{
-					do: 'Switch the radio off and count',
-					say: 'Radio off. Count.',
-					watch: 'Did the motors stop within a few seconds?',
-				},
-				{ do: 'Radio on again', watch: 'Did it link again?' },
-				{ do: 'Disarm, disconnect', watch: 'Is it disarmed?' },
-			],
-			after: [
-				'A switch in the air is another test, and does not replace this one',
-				'Test the real action low and near, by the maker’s manual',
-			],
-		},
-	],
+	// The radio switched off is a test, not a routine of the aircraft.
+	'link-loss': [],
 };
 
 /** The routines that fit a sensor of an aircraft, the likeliest first. */

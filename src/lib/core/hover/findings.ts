@@ -11,6 +11,8 @@ export interface Findings {
 	request: HoverRequest;
 	T: number;
 	speedMps: number;
+	/** Where the mean goes to, clockwise from north. */
+	towardRad: number;
 	diameter95M: number;
 	runaway: boolean;
 	circling: Circling | null;

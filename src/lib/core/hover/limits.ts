@@ -45,6 +45,24 @@ export const hoverLimits = {
 		source: 'Practice: 10 ft bubble in 15 mph gusts',
 	},
 	driftMps: { value: 0.1, unit: 'm/s', why: 'A position hold does not travel.', source: 'Winglogos default' },
+	freeDriftMps: {
+		value: 0.5,
+		unit: 'm/s',
+		why: 'Without position hold an aircraft goes with the air; slower than this nothing needs explaining.',
+		source: 'Winglogos default',
+	},
+	windShare: {
+		value: 1.2,
+		unit: 'of the gusts',
+		why: 'Left alone an aircraft is carried at most as fast as the air; the rest is the wind’s own guess.',
+		source: 'Winglogos default',
+	},
+	windCrossDeg: {
+		value: 40,
+		unit: '°',
+		why: 'The wind is known to about this direction when it is felt and not measured.',
+		source: 'Winglogos default',
+	},
 	runawayM: {
 		value: 4,
 		unit: 'm',

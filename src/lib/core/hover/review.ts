@@ -134,6 +134,7 @@ export function reviewHover(request: HoverRequest, progress?: (share: number) =>
 		request,
 		T,
 		speedMps,
+		towardRad: Math.atan2(v[1], v[0]),
 		diameter95M: 2 * quantile(distance, 0.95),
 		runaway,
 		circling,

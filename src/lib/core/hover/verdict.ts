@@ -1,6 +1,7 @@
 import type { Reason } from '../../schema/common';
 import { reason } from '../frames/reasons';
 import { CALIBRATE, LAND, type Findings } from './findings';
+import { judgeFreeDrift } from './freeDrift';
 import { hoverLimits as limits } from './limits';
 
 /** What speaks for and against a hover, with value, limit and what to do. */
@@ -93,8 +94,7 @@ export function reasonsOf(f: Findings): Reason[] {
 						)
 					: reason('pass', 'not-drifting', 'The mean does not move.', f.speedMps, limits.driftMps),
 			);
-	} else
-		out.push(reason('pass', 'free-drift', 'Without position hold the drift is wind and trim together.', f.speedMps));
+	} else out.push(...judgeFreeDrift(f.speedMps, f.towardRad, f.speedMps * f.T, f.request.wind));
 	if (f.drift && f.drift.trim > 0.6)
 		out.push(
 			reason(

@@ -355,9 +355,8 @@ function reasonsOf(
 			? reason(
 					'pass',
 					'level-was-off',
-					`Uncorrected it took a tilt of ${level.toFixed(1)}° for level.`,
+					`Uncorrected it took a tilt of ${level.toFixed(1)}° for level; these values put it right.`,
 					level,
-					limits.levelErrorDeg,
 				)
 			: reason('pass', 'level-was-near', 'Uncorrected it was nearly level already.', level, limits.levelErrorDeg),
 	);

@@ -1,5 +1,5 @@
 import type { AccelAnswer } from '../../schema/inertial';
-import type { RecordedFigure } from '../../schema/records';
+import type { RecordedFigure } from '../../schema/entries';
 
 /** Offsets and scales as the record keeps them, so that the next calibration can be set beside them. */
 export const accelKept = ({ offsetMps2, matrix, uncertainty }: AccelAnswer): RecordedFigure[] =>

@@ -8,6 +8,25 @@ import { payloadLimits as limits } from './limits';
 export const ratePerHectare = (perMin: number, speedKmh: number, swathM: number): number =>
 	(600 * perMin) / (speedKmh * swathM);
 
+interface Nozzle {
+	name: string;
+	lPerMin: number;
+}
+
+/** The one nozzle that falls behind while all the others are even; null where there is none, or more than one. */
+function blockedNozzle(all: readonly Nozzle[]): (Nozzle & { sharePct: number }) | null {
+	if (all.length < 3) return null;
+	const worst = all.reduce((a, b) => (b.lPerMin < a.lPerMin ? b : a));
+	const others = all.filter((nozzle) => nozzle !== worst).map(({ lPerMin }) => lPerMin);
+	const middle = mean(others);
+	if (!(middle > 0)) return null;
+	const spreadPct = (100 * Math.max(...others.map((v) => Math.abs(v - middle)))) / middle;
+	const sharePct = (100 * worst.lPerMin) / middle;
+	return sharePct < limits.blockedPct.value && spreadPct <= 2 * limits.nozzleCvPct.value
+		? { ...worst, sharePct }
+		: null;
+}
+
 /**
  * Collected volume per nozzle against what is set: flow, error, correction factor, evenness across nozzles (coefficient of
  * variation, divisor n − 1), litres per hectare. Water, not the product, belongs in the tank for this.
@@ -30,7 +49,19 @@ export function reviewFlow(request: FlowRequest): FlowAnswer {
 	}));
 	const reasons: Reason[] = [];
 	const dry = own.filter(({ lPerMin }) => lPerMin === 0);
-	if (dry.length > 0)
+	const blocked = blockedNozzle(own);
+	if (blocked)
+		reasons.push(
+			reason(
+				'fail',
+				'nozzle-blocked',
+				`${blocked.name} gives ${blocked.lPerMin === 0 ? 'nothing' : `${blocked.sharePct.toFixed(0)} % of the others`}: it is blocked.`,
+				blocked.sharePct,
+				limits.blockedPct,
+				`Clean or replace ${blocked.name} and collect again. The others are even: pump and lines are right.`,
+			),
+		);
+	else if (dry.length > 0)
 		reasons.push(
 			reason(
 				'fail',
@@ -50,7 +81,9 @@ export function reviewFlow(request: FlowRequest): FlowAnswer {
 					'It does not give what is set.',
 					errors,
 					limits.flowFailPct,
-					'Vent the lines, clean filters and nozzles, collect again; then correct the setting.',
+					blocked
+						? `Put ${blocked.name} right first, and collect again.`
+						: 'Vent the lines, clean filters and nozzles, collect again; then correct the setting.',
 				)
 			: errors > limits.flowPct.value
 				? reason(
@@ -63,7 +96,7 @@ export function reviewFlow(request: FlowRequest): FlowAnswer {
 					)
 				: reason('pass', 'flow-right', 'It gives what is set.', errors, limits.flowPct),
 	);
-	if (nozzleCvPct !== null) {
+	if (nozzleCvPct !== null && !blocked) {
 		const worst = own.reduce((a, b) => (Math.abs(b.deviationPct) > Math.abs(a.deviationPct) ? b : a));
 		reasons.push(
 			nozzleCvPct > limits.nozzleCvPct.value

@@ -34,6 +34,12 @@ export const payloadLimits = {
 		why: 'So far off something is blocked, leaking or set for another nozzle.',
 		source: 'Winglogos default',
 	},
+	blockedPct: {
+		value: 70,
+		unit: '% of the others',
+		why: 'One nozzle this far behind even ones is blocked; a weak pump or air in the line lowers them all.',
+		source: 'Winglogos default',
+	},
 	nozzleCvPct: {
 		value: 7,
 		unit: '%',

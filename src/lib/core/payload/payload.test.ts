@@ -41,7 +41,9 @@ describe('spraying', () => {
 	it.each([
 		['flow-off', { nozzles: flow.nozzles.map((n) => ({ ...n, litres: 0.46 })) }],
 		['flow-wrong', { nozzles: flow.nozzles.map((n) => ({ ...n, litres: 0.3 })) }],
-		['nozzle-dry', { nozzles: [...flow.nozzles.slice(1), { name: 'nozzle 1', litres: 0 }] }],
+		['nozzle-blocked', { nozzles: [...flow.nozzles.slice(1), { name: 'nozzle 1', litres: 0 }] }],
+		['nozzle-blocked', { nozzles: [...flow.nozzles.slice(1), { name: 'nozzle 1', litres: 0.2 }] }],
+		['nozzle-dry', { nozzles: flow.nozzles.map((n, k) => ({ ...n, litres: k < 2 ? 0 : n.litres })) }],
 		['nozzles-uneven', { nozzles: [0.35, 0.5, 0.5, 0.65].map((litres, k) => ({ name: `n${k}`, litres })) }],
 		['meter-off', { shownLPerMin: 2.5 }],
 	])('names what is wrong: %s', (code, change) => expect(codes(reviewFlow({ ...flow, ...change }))).toContain(code));

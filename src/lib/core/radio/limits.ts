@@ -1,5 +1,11 @@
 /** Thresholds of sticks, switches and curves: value, unit, why, source. Stick values run from −1 to 1. */
 export const radioLimits = {
+	linkLossS: {
+		value: 4,
+		unit: 's',
+		why: 'Until it reacts it flies on with the last command it heard.',
+		source: 'Practice: within a few seconds',
+	},
 	centre: {
 		value: 0.03,
 		unit: 'of travel',

@@ -1,19 +1,16 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { z } from 'zod';
+import { aircraftSchema, packSchema, sessionSchema, siteSchema } from '../../schema/records';
 import {
-	aircraftSchema,
 	backupSchema,
-	entrySchema,
 	manifestSchema,
-	packSchema,
+	rawEntrySchema,
 	sessionFileSchema,
-	sessionSchema,
-	siteSchema,
 	type Backup,
 	type SessionFile,
-} from '../../schema/records';
+} from '../../schema/files';
 import { InputError } from '../frames/inputError';
-import { sha256Hex, verifyChain } from './chain';
+import { readEntry, sha256Hex, verifyChain } from './chain';
 
 const MANIFEST = 'manifest.json';
 const MAX_UNPACKED_BYTES = 256 * 1024 * 1024;
@@ -24,7 +21,7 @@ const PARTS = {
 	'sites.json': ['sites', siteSchema.array()],
 	'packs.json': ['packs', packSchema.array()],
 	'sessions.json': ['sessions', sessionSchema.array()],
-	'entries.json': ['entries', entrySchema.array()],
+	'entries.json': ['entries', rawEntrySchema.array()],
 } as const;
 
 const pretty = (value: unknown) => JSON.stringify(value, null, '\t');
@@ -76,6 +73,20 @@ function parseJson(text: string, file: string): unknown {
 	}
 }
 
+/** Every entry of a file must be one that can be read. */
+function checkReadable(backup: Backup): Backup {
+	for (const raw of backup.entries) {
+		const read = readEntry(raw);
+		if ('fault' in read)
+			throw new InputError(
+				'invalid-field',
+				`entries.${raw.id}`,
+				`Entry ${raw.seq + 1} of session ${raw.sessionId} cannot be read (${read.fault}). ${nothing}`,
+			);
+	}
+	return backup;
+}
+
 function parseWith<T>(schema: z.ZodType<T>, value: unknown, file: string): T {
 	const parsed = schema.safeParse(value);
 	if (parsed.success) return parsed.data;
@@ -84,54 +95,81 @@ function parseWith<T>(schema: z.ZodType<T>, value: unknown, file: string): T {
 	throw new InputError('invalid-field', path, `${path}: ${issue.message}. Nothing was imported.`);
 }
 
-/** Chains of every session and references between the parts; the first fault found is thrown. */
-function checkWhole(backup: Backup): Backup {
-	const known = { aircraft: idsOf(backup.aircraft), sites: idsOf(backup.sites), packs: idsOf(backup.packs) };
+const nothing = 'Nothing was imported.';
+const ID = /^[A-Za-z0-9][A-Za-z0-9_-]{0,79}$/;
+/** Addresses of forms: an id that is one of them could not be opened. */
+const TAKEN_IDS: readonly string[] = ['new'];
+
+/** Ids that can be opened, each once in its table. */
+function checkIds(table: string, rows: readonly { id: string }[]): Set<string> {
+	const seen = new Set<string>();
+	rows.forEach(({ id }, k) => {
+		const path = `${table}.${k}.id`;
+		if (!ID.test(id) || TAKEN_IDS.includes(id))
+			throw new InputError('invalid-field', path, `${path}: "${id.slice(0, 40)}" cannot be an id. ${nothing}`);
+		if (seen.has(id))
+			throw new InputError('invalid-field', path, `${path}: "${id}" stands twice in the file. ${nothing}`);
+		seen.add(id);
+	});
+	return seen;
+}
+
+/** Entries by their session, each in order of its numbers. */
+export function bySession<T extends { sessionId: string; seq: number }>(entries: readonly T[]): Map<string, T[]> {
+	const out = new Map<string, T[]>();
+	for (const entry of entries) {
+		const own = out.get(entry.sessionId);
+		if (own) own.push(entry);
+		else out.set(entry.sessionId, [entry]);
+	}
+	for (const own of out.values()) own.sort((a, b) => a.seq - b.seq);
+	return out;
+}
+
+/**
+ * Ids, references between the parts, and the chain of every session; the first fault found is thrown. Returned as it came.
+ * @throws InputError naming the table and row, or the session and entry.
+ */
+export function checkWhole(backup: Backup): Backup {
+	const known = {
+		aircraftId: checkIds('aircraft', backup.aircraft),
+		siteId: checkIds('sites', backup.sites),
+		packId: checkIds('packs', backup.packs),
+	};
+	const sessions = checkIds('sessions', backup.sessions);
+	checkIds('entries', backup.entries);
+	const entries = bySession(backup.entries);
+	const WHAT = { aircraftId: 'an aircraft', siteId: 'a site', packId: 'a pack' } as const;
 	for (const session of backup.sessions) {
 		const at = `sessions.${session.id}`;
-		if (!known.aircraft.has(session.aircraftId))
-			throw new InputError(
-				'missing-reference',
-				`${at}.aircraftId`,
-				`Session "${session.title}" names an aircraft that is not in the file. Nothing was imported.`,
-			);
-		if (!known.sites.has(session.siteId))
-			throw new InputError(
-				'missing-reference',
-				`${at}.siteId`,
-				`Session "${session.title}" names a site that is not in the file. Nothing was imported.`,
-			);
-		if (session.packId !== null && !known.packs.has(session.packId))
-			throw new InputError(
-				'missing-reference',
-				`${at}.packId`,
-				`Session "${session.title}" names a pack that is not in the file. Nothing was imported.`,
-			);
-		const finding = verifyChain(
-			backup.entries.filter((entry) => entry.sessionId === session.id),
-			session.head,
-		);
+		for (const key of ['aircraftId', 'siteId', 'packId'] as const) {
+			const named = session[key];
+			if (named !== null && !known[key].has(named))
+				throw new InputError(
+					'missing-reference',
+					`${at}.${key}`,
+					`Session "${session.title}" names ${WHAT[key]} that is not in the file. ${nothing}`,
+				);
+		}
+		const finding = verifyChain(entries.get(session.id) ?? [], session);
 		if (!finding.ok) {
-			const [{ seq, what }] = finding.broken;
+			const [{ number, where, what }] = finding.broken;
 			throw new InputError(
 				'chain-broken',
-				`${at}.entries.${seq}`,
-				`Session "${session.title}", entry ${seq + 1}: ${what}. Nothing was imported.`,
+				`${at}.entries.${number - 1}`,
+				`Session "${session.title}", ${where.toLowerCase()}: ${what}. ${nothing}`,
 			);
 		}
 	}
-	const sessions = idsOf(backup.sessions);
 	const stray = backup.entries.find((entry) => !sessions.has(entry.sessionId));
 	if (stray)
 		throw new InputError(
 			'missing-reference',
 			`entries.${stray.id}.sessionId`,
-			'An entry names a session that is not in the file. Nothing was imported.',
+			`An entry names a session that is not in the file. ${nothing}`,
 		);
 	return backup;
 }
-
-const idsOf = (rows: { id: string }[]) => new Set(rows.map(({ id }) => id));
 
 /**
  * Reads a backup zip: checks names, sizes, SHA-256, every field and every chain before anything is returned.
@@ -157,7 +195,7 @@ export function unpackBackup(bytes: Uint8Array, fileName: string): Backup {
 			);
 		parts[table] = parseWith(schema as z.ZodType<unknown>, parseJson(strFromU8(content), file), file);
 	}
-	return checkWhole(parseWith(backupSchema, parts, fileName));
+	return checkWhole(checkReadable(parseWith(backupSchema, parts, fileName)));
 }
 
 /** One session as readable JSON. */
@@ -170,11 +208,13 @@ export const packSession = (file: SessionFile): string => pretty(file);
 export function unpackSession(text: string, fileName: string): Backup {
 	if (text.trim() === '') throw new InputError('empty', fileName, `${fileName} is empty.`);
 	const file = parseWith(sessionFileSchema, parseJson(text, fileName), fileName);
-	return checkWhole({
-		aircraft: [file.aircraft],
-		sites: [file.site],
-		packs: file.pack ? [file.pack] : [],
-		sessions: [file.session],
-		entries: file.entries,
-	});
+	return checkWhole(
+		checkReadable({
+			aircraft: [file.aircraft],
+			sites: file.site ? [file.site] : [],
+			packs: file.pack ? [file.pack] : [],
+			sessions: [file.session],
+			entries: file.entries,
+		}),
+	);
 }

@@ -1,10 +1,14 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import canonicalize from 'canonicalize';
-import { entryBodySchema, type Entry, type EntryBody } from '../../schema/records';
+import { entrySchema, type Entry, type EntryBody, type SessionPayload } from '../../schema/entries';
+import type { Session } from '../../schema/records';
 
 /** The hash before the first entry of a chain. */
 export const CHAIN_START = '0'.repeat(64);
+
+/** An entry as it stands in the store or in a file, whatever has become of it. */
+export type Stored = Readonly<Record<string, unknown>>;
 
 /** SHA-256 of text (UTF-8) or bytes, as 64 hexadecimal digits. */
 export const sha256Hex = (data: string | Uint8Array): string =>
@@ -17,41 +21,139 @@ export function canonicalJson(value: unknown): string {
 	return text;
 }
 
+/** What is hashed of a stored entry: all that is stored but the two hashes. Never today's reading of it. */
+const contentOf = ({ previous: _, hash: __, ...content }: Stored): Stored => content;
+
 /** hash = SHA-256(previous ‖ canonical entry), previous as its 64 hexadecimal digits. */
-export const hashOf = (previous: string, body: EntryBody): string => sha256Hex(previous + canonicalJson(body));
+export const hashOf = (previous: string, content: Stored): string => sha256Hex(previous + canonicalJson(content));
 
 /** The entry with its place in the chain. */
 export function link(previous: string, body: EntryBody): Entry {
 	return { ...body, previous, hash: hashOf(previous, body) };
 }
 
-/** What is hashed of a stored entry: its body without the two hashes. */
-export const bodyOf = (entry: Entry): EntryBody => entryBodySchema.parse(entry);
+/** One place where a chain does not hold, or where something about it is worth knowing. */
+export interface ChainRemark {
+	/** Number of the entry, from 1; 0 for the session itself. */
+	number: number;
+	/** "Entry 5", "Entries 5 to 7", "The session". */
+	where: string;
+	what: string;
+}
 
 export interface ChainFinding {
 	ok: boolean;
 	entries: number;
-	/** Each place where the chain does not hold, with the entry's number and what is wrong. */
-	broken: { seq: number; what: string }[];
+	broken: ChainRemark[];
+	/** True and worth knowing, but no break: clocks that ran backwards, a head that older records did not keep. */
+	remarks: ChainRemark[];
+}
+
+const entry = (number: number, what: string): ChainRemark => ({ number, where: `Entry ${number}`, what });
+
+function hashHolds(stored: Stored): boolean {
+	try {
+		return typeof stored.previous === 'string' && hashOf(stored.previous, contentOf(stored)) === stored.hash;
+	} catch {
+		return false; // what has no canonical form was never written by this application
+	}
+}
+
+const seqOf = ({ seq }: Stored): number | null =>
+	typeof seq === 'number' && Number.isInteger(seq) && seq >= 0 ? seq : null;
+
+/** Whether a stored entry can be read today, and if not, where not. */
+export function readEntry(stored: unknown): { entry: Entry } | { fault: string } {
+	const parsed = entrySchema.safeParse(stored);
+	if (parsed.success) return { entry: parsed.data };
+	const [issue] = parsed.error.issues;
+	return { fault: `${issue.path.join('.') || 'entry'}: ${issue.message}` };
+}
+
+/** What a session's own entries say that it is: the latest of them; null in records of before they were kept. */
+export const headOf = (entries: readonly Entry[]): SessionPayload | null => {
+	const last = entries.toSorted((a, b) => a.seq - b.seq).findLast(({ payload }) => payload.kind === 'session');
+	return last?.payload.kind === 'session' ? last.payload : null;
+};
+
+/** Where a session's own data differ from what its chain says of it. */
+function differences(session: Session, head: SessionPayload): string[] {
+	const pairs: [string, unknown, unknown][] = [
+		['its purpose', session.kind, head.purpose],
+		['its title', session.title, head.title],
+		['the pilot in command', session.pilot, head.pilot],
+		['its start', session.startedAt, head.startedAt],
+		['its end', session.endedAt, head.endedAt],
+		['the aircraft', session.aircraftId, head.aircraft.id],
+		['the place', session.siteId, head.site?.id ?? null],
+		['the pack', session.packId, head.pack?.id ?? null],
+	];
+	return pairs.filter(([, now, then]) => now !== then).map(([what]) => what);
 }
 
 /**
- * Verifies one session's chain: every hash, every link, no gap in the numbers, and the head that the session remembers.
- * Says which entry was changed, removed or put in.
+ * Verifies one session's chain over what is stored: every hash and link, no gap in the numbers, no entry that cannot be read, the
+ * head that the session remembers, and that the session is still what its own entries say. Names each entry by its number.
  */
-export function verifyChain(entries: readonly Entry[], head: string): ChainFinding {
-	const sorted = entries.toSorted((a, b) => a.seq - b.seq);
-	const broken: ChainFinding['broken'] = [];
+export function verifyChain(rows: readonly Stored[], session: Session): ChainFinding {
+	const broken: ChainRemark[] = [];
+	const remarks: ChainRemark[] = [];
+	const numbered = rows
+		.map((row) => ({ row, seq: seqOf(row) }))
+		.sort((a, b) => (a.seq ?? Infinity) - (b.seq ?? Infinity));
+	const entries: Entry[] = [];
 	let previous = CHAIN_START;
-	sorted.forEach((entry, k) => {
-		if (entry.seq !== k)
-			broken.push({ seq: entry.seq, what: `entry ${k + 1} is missing, or entry ${entry.seq + 1} stands twice` });
-		if (entry.previous !== previous) broken.push({ seq: entry.seq, what: 'it does not follow the entry before it' });
-		if (hashOf(entry.previous, bodyOf(entry)) !== entry.hash)
-			broken.push({ seq: entry.seq, what: 'its content was changed after it was written' });
-		previous = entry.hash;
-	});
-	if (previous !== head)
-		broken.push({ seq: sorted.length, what: 'the last entry is not the one the session remembers' });
-	return { ok: broken.length === 0, entries: sorted.length, broken };
+	let expected = 0;
+	let before: string | null = null;
+	for (const { row, seq } of numbered) {
+		if (seq === null) {
+			broken.push({
+				number: 0,
+				where: 'An entry without a number',
+				what: 'it was put in, or its number was destroyed',
+			});
+			continue;
+		}
+		const number = seq + 1;
+		if (seq > expected) {
+			const [from, to] = [expected + 1, seq];
+			broken.push({
+				number: from,
+				where: from === to ? `Entry ${from}` : `Entries ${from} to ${to}`,
+				what: from === to ? 'it is missing' : 'they are missing',
+			});
+		} else if (seq < expected) broken.push(entry(number, 'it stands twice'));
+		else if (row.previous !== previous) broken.push(entry(number, 'it does not follow the entry before it'));
+		if (!hashHolds(row)) broken.push(entry(number, 'its content was changed after it was written'));
+		const read = readEntry(row);
+		if ('fault' in read) broken.push(entry(number, `it cannot be read (${read.fault})`));
+		else {
+			entries.push(read.entry);
+			const { sessionId, aircraftId, at } = read.entry;
+			if (sessionId !== session.id || aircraftId !== session.aircraftId)
+				broken.push(entry(number, 'it belongs to another session or aircraft'));
+			if (before !== null && at < before)
+				remarks.push(entry(number, 'its time is before that of the entry before it: a clock was set back'));
+			before = at;
+		}
+		previous = typeof row.hash === 'string' ? row.hash : '';
+		expected = Math.max(expected, seq + 1);
+	}
+	if (previous !== session.head)
+		broken.push({
+			number: expected + 1,
+			where: `After entry ${expected}`,
+			what: 'the session remembers another last entry: entries are missing at the end, or were added',
+		});
+	const head = headOf(entries);
+	if (head)
+		for (const what of differences(session, head))
+			broken.push({ number: 0, where: 'The session', what: `${what} is not what its own entries say` });
+	else if (rows.length > 0 && session.kind !== 'bench')
+		remarks.push({
+			number: 0,
+			where: 'The session',
+			what: 'begun before its pilot, place and times were kept in the chain: they are not proved by it',
+		});
+	return { ok: broken.length === 0, entries: rows.length, broken, remarks };
 }

@@ -2,6 +2,7 @@ import type { AuditAnswer, AuditRequest } from '../../schema/audit';
 import type { Reason } from '../../schema/common';
 import { InputError } from '../frames/inputError';
 import { judge, reason } from '../frames/reasons';
+import { judgeGust } from './gust';
 import { returnLimits as limits } from './limits';
 
 /** One rule: looks at the settings and says what it found; null where it does not apply. */
@@ -101,24 +102,12 @@ const height: Rule = (a) => {
 const speed: Rule = (a) => {
 	if (!returns(a)) return null;
 	const gust = Math.max(a.windMps, a.gustMps);
-	const limit = { value: a.returnSpeedMps, unit: 'm/s', source: 'Return speed of this aircraft' };
-	if (gust >= a.returnSpeedMps)
-		return fail(
-			'slower-than-gusts',
-			'Against a gust it would stand still or drift away.',
-			'Raise the return speed, or fly upwind and near.',
-			gust,
-			limit,
-		);
-	if (gust > 0.7 * a.returnSpeedMps)
-		return caution(
-			'little-speed-left',
-			'Little is left of the return speed against the gusts.',
-			'Higher up the wind is stronger still: stay near.',
-			gust,
-			limit,
-		);
-	return pass('faster-than-gusts', 'It returns faster than the gusts.', gust, limit);
+	const { level, why, limit } = judgeGust(gust, a.returnSpeedMps);
+	if (level === 'fail')
+		return fail('slower-than-gusts', why, 'Raise the return speed, or fly upwind and near.', gust, limit);
+	return level === 'caution'
+		? caution('little-speed-left', why, 'Stay upwind and near.', gust, limit)
+		: pass('faster-than-gusts', why, gust, limit);
 };
 
 const descent: Rule = (a) => {

@@ -20,6 +20,12 @@ export const returnLimits = {
 		why: 'Less than this above the reserve is eaten by one gust.',
 		source: 'Winglogos default',
 	},
+	gustShare: {
+		value: 0.8,
+		unit: 'of the return speed',
+		why: 'The wind at return height is stronger than at the ground, and gusts come on top.',
+		source: 'Winglogos default',
+	},
 	descentMps: {
 		value: 2,
 		unit: 'm/s',

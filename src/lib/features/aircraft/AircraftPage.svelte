@@ -2,12 +2,17 @@
 	import { goto } from '$app/navigation';
 	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/frames/units';
 	import { toRestore } from '$lib/core/radio/indoor';
-	import { aircraftDue } from '$lib/features/due/fleetDue';
+	import { aircraftDue } from '$lib/core/due/aircraftDue';
+	import { datedAhead, lastDone } from '$lib/core/evidence/inForce';
+	import { lastSite } from '$lib/store/home';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { newAircraft } from '$lib/schema/newAircraft';
-	import { aircraftSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
+	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
+	import { showsData } from '$lib/core/session/capabilities';
+	import { aircraftSchema, lossActionSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, lastDone, newId, saveAircraft } from '$lib/store/repository';
+	import { findAircraft, findingsOf, newId, saveAircraft } from '$lib/store/repository';
+	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -24,7 +29,8 @@
 	const stored = live(
 		async () => ({
 			aircraft: id === 'new' ? undefined : await findAircraft(id),
-			done: await lastDone(id),
+			found: await findingsOf(id),
+			site: await lastSite(id),
 		}),
 		() => id,
 	);
@@ -37,7 +43,10 @@
 
 	const due = $derived.by(() => {
 		const { current } = stored;
-		return current?.aircraft ? aircraftDue(current.aircraft, current.done, null, new Date().toISOString()) : null;
+		if (!current?.aircraft) return null;
+		const { aircraft, found, site } = current;
+		const now = new Date().toISOString();
+		return aircraftDue(aircraft, lastDone(found, now), site, now, {}, datedAhead(found, now));
 	});
 
 	const set = (change: Partial<Aircraft>) => (changes = { ...changes, ...change });
@@ -110,7 +119,7 @@
 				</p>
 			{/if}
 		{/snippet}
-		<form class="grid max-w-4xl gap-6" onsubmit={save}>
+		<form {@attach refuseInvalid} class="grid max-w-4xl gap-6" onsubmit={save}>
 			<div class="grid gap-4 md:grid-cols-2">
 				<label class="grid gap-1"
 					><span class="text-[15px] text-ink-2">Name</span><input
@@ -170,6 +179,7 @@
 					min={0}
 					max={16}
 					value={craft.rotors}
+					required
 					onchange={(v) => v !== null && set({ rotors: Math.round(v) })}
 				/>
 				<NumberField
@@ -177,6 +187,7 @@
 					min={0}
 					max={4}
 					value={craft.compasses}
+					required
 					onchange={(v) => v !== null && set({ compasses: Math.round(v) })}
 				/>
 				<label class="flex min-h-11 items-center gap-3 self-center">
@@ -188,6 +199,38 @@
 					/> Receiver for position
 				</label>
 			</div>
+			<Choice
+				label="What it shows of itself"
+				value={craft.gives ?? (showsData(craft) ? 'logs' : 'screen')}
+				options={[
+					{ value: 'logs', label: 'Logs or live data' },
+					{ value: 'screen', label: 'Its own screen', note: 'read off, and guided routines' },
+					{ value: 'lights', label: 'Lights alone', note: 'guided routines, watched' },
+				]}
+				onchange={(gives) => set({ gives })}
+			/>
+			<div class="flex flex-wrap gap-5">
+				<label class="grid gap-1">
+					<span class="text-[15px] text-ink-2">When the link is lost it will</span>
+					<select
+						class="field-input"
+						value={craft.lossAction ?? ''}
+						onchange={(e) => set({ lossAction: lossActionSchema.safeParse(e.currentTarget.value).data })}
+					>
+						<option value="">not read off yet</option>
+						{#each lossActionSchema.options as action (action)}<option value={action}>{LOSS_WORDS[action]}</option
+							>{/each}
+					</select>
+				</label>
+				<label class="flex min-h-11 items-center gap-3 self-center">
+					<input
+						type="checkbox"
+						class="size-5 accent-(--action)"
+						checked={craft.propellersStayOn ?? false}
+						onchange={(e) => set({ propellersStayOn: e.currentTarget.checked })}
+					/> Its propellers stay on during bench work, by its manual
+				</label>
+			</div>
 			<fieldset class="m-0 border-0 p-0">
 				<legend class="mb-2 text-[18px] font-bold">Its own limits</legend>
 				<div class="flex flex-wrap gap-5">
@@ -197,6 +240,7 @@
 						max={60}
 						value={craft.lock.minSatellites}
 						note="eight is usual"
+						required
 						onchange={(v) => v !== null && set({ lock: { ...craft.lock, minSatellites: Math.round(v) } })}
 					/>
 					<NumberField
@@ -204,6 +248,7 @@
 						min={0.5}
 						max={20}
 						value={craft.lock.maxHdop}
+						required
 						onchange={(v) => v !== null && set({ lock: { ...craft.lock, maxHdop: v } })}
 					/>
 					<NumberField
@@ -212,6 +257,7 @@
 						min={0}
 						max={600}
 						value={craft.lock.holdS}
+						required
 						onchange={(v) => v !== null && set({ lock: { ...craft.lock, holdS: v } })}
 					/>
 					<NumberField
@@ -220,6 +266,7 @@
 						min={0.1}
 						max={20}
 						value={craft.compassHeadingLimitDeg}
+						required
 						onchange={(v) => v !== null && set({ compassHeadingLimitDeg: v })}
 					/>
 					<NumberField
@@ -228,6 +275,7 @@
 						min={0.1}
 						max={220}
 						value={own(craft.returnSpeedMps, 'speed')}
+						required
 						onchange={(v) => v !== null && set({ returnSpeedMps: si(v, 'speed') })}
 					/>
 					<NumberField
@@ -236,6 +284,7 @@
 						min={0}
 						max={3000}
 						value={own(craft.returnHeightM, 'height')}
+						required
 						onchange={(v) => v !== null && set({ returnHeightM: si(v, 'height') })}
 					/>
 				</div>

@@ -1,30 +1,26 @@
 <script lang="ts">
-	import type { Aircraft, AircraftEvent } from '$lib/schema/records';
-	import { newId, saveAircraft } from '$lib/store/repository';
+	import { aircraftEventSchema, type Aircraft, type AircraftEvent } from '$lib/schema/records';
+	import { noteEvent } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import { showDate } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
-	import { EVENT_WORDS } from './kinds';
+	import { EVENT_WORDS } from '$lib/core/due/rules';
 
 	let { aircraft }: { aircraft: Aircraft } = $props();
+	const KINDS = aircraftEventSchema.shape.kind.options;
 	let kind = $state<AircraftEvent['kind']>('knock');
 	let note = $state('');
 	const events = $derived(aircraft.events.toSorted((a, b) => (a.at < b.at ? 1 : -1)));
 
-	async function put(next: AircraftEvent[], message: string, undo?: () => void) {
+	async function addEvent(event: SubmitEvent) {
+		event.preventDefault();
 		try {
-			await saveAircraft({ ...$state.snapshot(aircraft), events: next });
-			done(message, undo);
+			await noteEvent(aircraft.id, kind, note.trim());
+			note = '';
+			done('Noted; what it makes due is worked out anew, in a running session too');
 		} catch (error) {
 			failed(error);
 		}
-	}
-	function addEvent(event: SubmitEvent) {
-		event.preventDefault();
-		const before = $state.snapshot(aircraft.events);
-		const added = { id: newId(), at: new Date().toISOString(), kind, note: note.trim() };
-		note = '';
-		void put([...before, added], 'Noted; what it makes due is worked out anew', () => void put(before, 'Taken back'));
 	}
 </script>
 
@@ -34,7 +30,7 @@
 		<label class="grid gap-1">
 			<span class="text-[15px] text-ink-2">Event</span>
 			<select class="field-input" bind:value={kind}>
-				{#each Object.entries(EVENT_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
+				{#each KINDS as value (value)}<option {value}>{EVENT_WORDS[value]}</option>{/each}
 			</select>
 		</label>
 		<label class="grid flex-1 gap-1"

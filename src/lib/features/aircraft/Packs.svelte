@@ -2,6 +2,7 @@
 	import { live } from '$lib/store/live.svelte';
 	import { newId, savePack } from '$lib/store/repository';
 	import { listPacks } from '$lib/store/tables';
+	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { showDate } from '$lib/ui/format';
@@ -11,8 +12,8 @@
 	const packs = live(listPacks);
 	const own = $derived((packs.current ?? []).filter((pack) => pack.aircraftId === aircraftId));
 	let name = $state('');
-	let cells = $state<number | null>(4);
-	let capacityMah = $state<number | null>(5000);
+	let cells = $state<number | null>(null);
+	let capacityMah = $state<number | null>(null);
 
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
@@ -34,7 +35,7 @@
 				updatedAt: at,
 			});
 			done(`Pack ${name.trim()} is saved`);
-			name = '';
+			[name, cells, capacityMah] = ['', null, null];
 		} catch (error) {
 			failed(error);
 		}
@@ -64,7 +65,7 @@
 			{/each}
 		</tbody>
 	</table>
-	<form class="mt-3 flex flex-wrap items-end gap-3" onsubmit={add}>
+	<form {@attach refuseInvalid} class="mt-3 flex flex-wrap items-end gap-3" onsubmit={add}>
 		<label class="grid gap-1"
 			><span class="text-[15px] text-ink-2">New pack</span><input
 				class="field-input w-32"

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { SENSOR_RULES } from '$lib/core/due/due';
+	import { placeOf } from '$lib/core/compass/payload';
+	import { SENSOR_RULES } from '$lib/core/due/rules';
 	import { recipesFor } from '$lib/core/guide/recipes';
 	import GuideBody from '$lib/features/guide/GuideBody.svelte';
 	import { GuideState } from '$lib/features/guide/guideState.svelte';
@@ -39,11 +40,12 @@
 	async function keep() {
 		if (!work || !sensor) return;
 		try {
-			const { latDeg, lonDeg, altM } = site;
 			const warm = temperatureC === null ? {} : { temperatureC };
-			await view.record(station, { ...work.payload(sensor), ...warm, place: { latDeg, lonDeg, altM } });
+			const place = placeOf(site);
+			const payload = { ...work.payload(sensor), grade: view.grade('guided'), ...warm, ...(place ? { place } : {}) };
+			await view.record(station, payload);
 			done('Recorded');
-			await goto(view.href('bench', 'bench-due'));
+			await goto(sensor === 'compass' ? view.href('compass') : view.href('bench', 'bench-due'));
 		} catch (error) {
 			failed(error);
 		}

@@ -1,13 +1,15 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { keptOf } from '$lib/core/evidence/history';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
 	import { InstrumentState } from '$lib/features/instruments/instrumentState.svelte';
 	import InstrumentView from '$lib/features/instruments/InstrumentView.svelte';
-	import { payloadOf } from '$lib/features/instruments/payload';
+	import { gradeOfWork, toEntry } from '$lib/features/instruments/payload';
 	import { findInstrument } from '$lib/features/instruments/registry';
 	import TemperatureField from '$lib/features/instruments/TemperatureField.svelte';
 	import { getSessionView } from '$lib/features/session/sessionView.svelte';
-	import type { StationId, TestPayload } from '$lib/schema/records';
+	import type { StationId } from '$lib/schema/records';
+	import type { TestPayload } from '$lib/schema/entries';
 	import { live } from '$lib/store/live.svelte';
 	import { listKept } from '$lib/store/repository';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -38,7 +40,8 @@
 
 	async function accept(payload: TestPayload) {
 		try {
-			await view.record(station, { ...payload, ...(temperatureC === null ? {} : { temperatureC }) });
+			const grade = view.grade(payload.grade ?? 'seen');
+			await view.record(station, { ...payload, grade, ...(temperatureC === null ? {} : { temperatureC }) });
 			done('Recorded');
 			await goto(view.href('bench', 'bench-due'));
 		} catch (error) {
@@ -48,9 +51,10 @@
 	/** The finding as the history would take it, so that it stands beside the earlier ones before it is kept. */
 	function withNow() {
 		if (!work) return [];
-		const { figures, verdict, headline, sourceName } = payloadOf(work.instrument, work, site);
 		const at = new Date().toISOString();
-		return [...(earlier.current ?? []), { at, figures, verdict, headline, sourceName, temperatureC, practice: false }];
+		const payload = toEntry(work, site, gradeOfWork(work));
+		const now = sensor ? keptOf({ at, payload }, sensor, at) : null;
+		return now ? [...(earlier.current ?? []), { ...now, standing: 'in-force' as const, temperatureC }] : [];
 	}
 </script>
 

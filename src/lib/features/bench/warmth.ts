@@ -1,4 +1,4 @@
-import type { Entry } from '$lib/schema/records';
+import type { Entry } from '$lib/schema/entries';
 
 /** The temperature that was last written down in a session; null where none was. */
 export function lastTemperature(entries: readonly Entry[]): number | null {

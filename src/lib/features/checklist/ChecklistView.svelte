@@ -1,71 +1,86 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import type { StationId } from '$lib/schema/records';
-	import { looksLikeSlip, outcomeOf } from '$lib/core/checklist/run';
-	import { STATIONS, stationTitle } from '$lib/core/gate/stations';
+	import type { CheckPayload, Odd } from '$lib/schema/entries';
+	import { checklistFor, type Item } from '$lib/core/session/items';
+	import { outcomeOf } from '$lib/core/session/answers';
+	import { isImpossible, meantBy, type Meant } from '$lib/core/session/slips';
+	import { checkOf } from '$lib/core/session/tasks/items';
+	import type { TaskState } from '$lib/core/session/task';
 	import { formatQuantity, fromUnit, unitSymbol } from '$lib/core/frames/units';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
-	import { MARK_TEXT, MARK_WORDS } from '$lib/ui/marks';
 	import { done, failed } from '$lib/ui/notify';
-	import { showTime } from '$lib/ui/format';
 	import { units } from '$lib/ui/preferences.svelte';
 	import { inField } from '$lib/features/shell/keys';
+	import CloseBox from '$lib/features/session/CloseBox.svelte';
+	import Happened from '$lib/features/session/Happened.svelte';
+	import HappenedButton from '$lib/features/session/HappenedButton.svelte';
+	import SetAside from '$lib/features/session/SetAside.svelte';
 	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView, OWN_PAGE } from '$lib/features/session/sessionView.svelte';
-	import AsideDialog from './AsideDialog.svelte';
+	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import FailDialog from './FailDialog.svelte';
 	import ItemAnswer from './ItemAnswer.svelte';
+	import TaskRow from './TaskRow.svelte';
 	import WindCard from './WindCard.svelte';
 
 	let { station }: { station: StationId } = $props();
 	const view = getSessionView();
 
-	const states = $derived(view.items.filter(({ item }) => item.station === station));
-	const stationState = $derived(view.gate.stations.find(({ id }) => id === station));
-	const measured = $derived(
-		(stationState?.tasks ?? []).filter(({ task }) => !states.some(({ item }) => item.id === task)),
+	const items = $derived(
+		new Map(
+			checklistFor(view.bundle.aircraft)
+				.filter((i) => i.station === station)
+				.map((item) => [item.id, item]),
+		),
 	);
-	const following = $derived(STATIONS[STATIONS.findIndex(({ id }) => id === station) + 1]);
+	const own = $derived(view.state.stations.find(({ id }) => id === station));
+	const tasks = $derived(own?.tasks ?? []);
+	const asked = $derived(tasks.filter(({ task }) => items.has(task)));
+	const following = $derived(
+		view.state.stations[view.state.stations.findIndex(({ id }) => id === station) + 1] ?? null,
+	);
 
-	let picked = $state<string | null>(null);
-	const firstOpen = $derived(states.find(({ mark }) => mark === 'unseen'));
-	const chosen = $derived(states.find(({ item }) => item.id === picked) ?? firstOpen ?? null);
-	const measureNext = $derived(measured.find(({ mark }) => mark === 'unseen'));
+	let picked = $state<string | null>(page.url.searchParams.get('item'));
+	const firstOpen = $derived(asked.find(({ mark, shut }) => mark === 'unseen' && !shut));
+	const chosen = $derived(view.readOnly ? null : (asked.find(({ task }) => task === picked) ?? firstOpen ?? null));
+	const item = $derived(chosen ? (items.get(chosen.task) ?? null) : null);
+	const next = $derived(tasks.find(({ mark, page: own, shut }) => mark === 'unseen' && own && !shut) ?? null);
+	const shut = $derived(tasks.find((task) => task.shut)?.shut ?? '');
 
-	let asideOf = $state<'aside' | 'failed' | null>(null);
+	let asideOf = $state<TaskState | null>(null);
+	let failing = $state(false);
+	let bumped = $state(false);
+	/** One answer at a time: until the record has moved on, the next press is the same press. */
 	let busy = $state(false);
 	let answer = $state<ItemAnswer>();
+	/** A value that cannot be, and what may have been meant. */
+	let slip = $state<{ value: number; meant: Meant[] } | null>(null);
 
+	const answered = $derived(asked.filter(({ mark }) => mark !== 'unseen').length);
 	const title = $derived(
-		chosen
-			? chosen.item.text
-			: measureNext
-				? measureNext.title
-				: `${stationTitle(station)}: everything here is answered`,
+		own?.headline ??
+			chosen?.title ??
+			(next ? next.title : shut ? 'Not yet' : `${own?.title ?? ''}: everything here is answered`),
 	);
 	const lead = $derived(
-		`${stationTitle(station)} of ${view.bundle.aircraft.name} · ${states.filter(({ mark }) => mark !== 'unseen').length} of ${states.length} answered`,
+		`${own?.title ?? ''} of ${view.bundle.aircraft.name} · ${answered} of ${asked.length} answered`,
 	);
 
-	async function accept(value: number | null, waitedS: number | null) {
-		if (!chosen || busy) return;
-		const { item, entry } = chosen;
-		if (value !== null && looksLikeSlip(item, value)) {
-			failed(`${value} ${item.limit?.unit ?? ''} cannot be meant here: check comma and unit.`);
-			return;
-		}
+	async function write(of: Item, check: Omit<CheckPayload, 'kind' | 'task' | 'unit' | 'grade'>, words: string) {
+		if (busy || !chosen) return;
 		busy = true;
 		try {
-			const outcome = outcomeOf(item, value, waitedS);
 			await view.record(
 				station,
-				{ kind: 'check', task: item.id, outcome, value, unit: item.limit?.unit ?? '', waitedS, reason: '' },
-				entry?.id ?? null,
+				{ kind: 'check', task: of.id, unit: of.limit?.unit ?? '', grade: view.grade('seen'), ...check },
+				chosen.entry?.id ?? null,
 			);
 			picked = null;
-			done(outcome === 'done' ? 'Recorded' : 'Recorded as not as it should be');
+			failing = false;
+			done(words);
 		} catch (error) {
 			failed(error);
 		} finally {
@@ -73,162 +88,190 @@
 		}
 	}
 
-	async function setAside(reason: string) {
-		if (!chosen || !asideOf) return;
-		const outcome = asideOf;
-		const { item, entry } = chosen;
-		try {
-			await view.record(
-				station,
-				{ kind: 'check', task: item.id, outcome, value: null, unit: '', waitedS: null, reason },
-				entry?.id ?? null,
-			);
-			picked = null;
-			asideOf = null;
-			done(outcome === 'aside' ? 'Set aside; it stays visible with its reason' : 'Noted');
-		} catch (error) {
-			failed(error);
+	async function accept(value: number | null, waitedS: number | null) {
+		if (!item) return;
+		slip = null;
+		if (value !== null && isImpossible(item, value)) {
+			slip = { value, meant: meantBy(item, value, view.bundle.pack?.cells ?? null) };
+			return;
 		}
+		const outcome = outcomeOf(item, value, waitedS);
+		await write(
+			item,
+			{ outcome, value, waitedS, reason: '' },
+			outcome === 'done' ? 'Recorded' : 'Recorded as not as it should be',
+		);
+	}
+	const nudge = (outcome: CheckPayload['outcome'], odd?: Odd) =>
+		item &&
+		write(
+			item,
+			{ outcome, value: null, waitedS: null, reason: '', ...(odd ? { odd } : {}) },
+			outcome === 'failed' ? 'Recorded. Stop: throttle down, disarm' : 'Recorded',
+		).then(() => {
+			if (outcome === 'failed') void goto(view.href('response', 'response-stop'));
+		});
+
+	function notRight() {
+		if (item?.id === 'bumps') bumped = true;
+		else failing = true;
 	}
 
 	function move(by: number) {
-		const at = states.findIndex(({ item }) => item.id === chosen?.item.id);
-		picked = states[Math.max(0, Math.min(states.length - 1, at + by))]?.item.id ?? null;
+		const at = asked.findIndex(({ task }) => task === chosen?.task);
+		picked = asked[Math.max(0, Math.min(asked.length - 1, at + by))]?.task ?? null;
 	}
 
 	function onkeydown(event: KeyboardEvent) {
-		if (event.ctrlKey || event.metaKey || event.altKey || asideOf) return;
+		// A key that is held down is one press.
+		if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || asideOf || failing || bumped) return;
 		const onControl = event.target instanceof HTMLElement && event.target.closest('button, a, input, textarea, select');
+		const open = chosen && !chosen.shut;
 		if (event.key === 'ArrowDown' && !inField(event)) move(1);
 		else if (event.key === 'ArrowUp' && !inField(event)) move(-1);
 		else if (inField(event)) return;
 		else if (event.key === 'Enter' && !onControl) {
-			if (chosen) answer?.press();
-			else if (measureNext) void goto(view.href(station, measureNext.task));
-			else if (following) void goto(view.href(following.id));
-		} else if (event.key === 'x' && chosen) asideOf = 'aside';
-		else if (event.key === 'n' && chosen) asideOf = 'failed';
-		else if (/^[0-9]$/.test(event.key) && chosen?.item.type === 'measure') answer?.type(event.key);
+			if (open) answer?.press();
+			else if (next) void goto(view.taskHref(next));
+			else if (following && !chosen) void goto(view.href(following.id));
+		} else if (event.key === 'x' && open && chosen.offered) asideOf = chosen;
+		else if (event.key === 'n' && open && item?.type !== 'nudge') notRight();
+		else if (/^[0-9]$/.test(event.key) && open && item?.type === 'measure') answer?.type(event.key);
+		else if (/^[1-3]$/.test(event.key) && open && item?.type === 'nudge') answer?.type(event.key);
 		else return;
 		event.preventDefault();
 	}
 
-	const valueOf = (state: (typeof states)[number]) => {
-		const { check, item } = state;
-		if (!check || check.value === null) return '';
-		return item.limit?.quantity
-			? formatQuantity(check.value, item.limit.quantity, units())
-			: `${check.value} ${check.unit}`;
+	const showValue = (of: Item, si: number) =>
+		of.limit?.quantity ? formatQuantity(si, of.limit.quantity, units()) : `${si} ${of.limit?.unit ?? ''}`.trim();
+	const unitOf = (of: Item) => (of.limit?.quantity ? unitSymbol(of.limit.quantity, units()) : (of.limit?.unit ?? ''));
+	const toSi = (of: Item, value: number) => (of.limit?.quantity ? fromUnit(value, of.limit.quantity, units()) : value);
+	const valueOf = ({ task, entry }: TaskState) => {
+		const check = checkOf(entry);
+		const of = items.get(task);
+		return check && of && check.value !== null ? showValue(of, check.value) : '';
 	};
-	const unitOf = (item: (typeof states)[number]['item']) =>
-		item.limit?.quantity ? unitSymbol(item.limit.quantity, units()) : (item.limit?.unit ?? '');
-	const toSi = (item: (typeof states)[number]['item'], value: number) =>
-		item.limit?.quantity ? fromUnit(value, item.limit.quantity, units()) : value;
 </script>
 
 <svelte:window {onkeydown} />
 
-<Sheet {title} {lead} name={stationTitle(station)}>
+<Sheet {title} {lead} name={own?.title ?? ''}>
+	{#snippet corner()}<HappenedButton />{/snippet}
 	{#snippet margin()}
-		{#if chosen?.item.caution}<Caution>{chosen.item.caution}</Caution>{/if}
-		{#if chosen}
+		{#if item?.caution}<Caution>{item.caution}</Caution>{/if}
+		{#if item}
 			<h2 class="mt-4 mb-2">Why</h2>
-			<p class="m-0">{chosen.item.why}</p>
-			{#if chosen.item.limit}
+			<p class="m-0">{item.why}</p>
+			{#if item.limit}
 				<p class="mt-2 text-[14px] text-ink-2">
-					Limit from: {chosen.item.limit.source}. The maker's manual and local rules stand above it.
+					Limit from: {item.limit.source}. The maker's manual and local rules stand above it.
 				</p>
 			{/if}
 			<p class="mt-2 text-[14px] text-ink-2">
-				If it is not as it should be, it counts as <b>{chosen.item.weight === 'hold' ? 'hold' : 'caution'}</b>.
+				If it is not as it should be, it counts as <b>{item.weight === 'hold' ? 'hold' : 'caution'}</b>.
 			</p>
 		{/if}
-		{#each measured as task (task.task)}
+		{#each tasks as task (task.task)}
 			{#if task.reasons.length > 0}
 				<h2 class="mt-5 mb-1">{task.title}</h2>
-				<Reasons reasons={task.reasons} />
+				<Reasons reasons={[...task.reasons]} />
 			{/if}
 		{/each}
 	{/snippet}
 
-	{#if chosen}
-		{#key chosen.item.id}
+	{#if shut && !view.readOnly}
+		<div class="mt-4 flex flex-wrap items-center gap-4 border-y border-rule py-4">
+			<p class="m-0 min-w-0 flex-1 basis-60 font-semibold text-hold">{shut}</p>
+			{#if tasks.some(({ task }) => task === 'response-stop')}
+				<Button kind="primary" href={view.href('response', 'response-stop')}>See what it could be</Button>
+			{:else if station === 'response' || station === 'hover'}
+				<Button kind="primary" href={view.state.arm.open ? view.href('response', 'response-stop') : view.href('arm')}
+					>{view.state.arm.open ? 'See the ground response' : 'Go to Arm'}</Button
+				>
+			{:else if station === 'power-up'}
+				{@const left = view.state.arm.blocking.find(
+					(task) => task.mark === 'unseen' && (task.station === 'bench' || task.station === 'compass'),
+				)}
+				{#if left}<Button kind="primary" href={view.taskHref(left)}>{left.next}</Button>{/if}
+			{/if}
+		</div>
+	{/if}
+
+	{#if chosen && item && !chosen.shut}
+		{#key item.id}
 			<div class="mt-4 border-y border-rule py-5">
-				{#if chosen.item.caution}<div class="mb-4 max-w-[60ch]"><Caution>{chosen.item.caution}</Caution></div>{/if}
+				{#if title !== chosen.title}<h2 class="mt-0 mb-3 text-[20px]">{chosen.title}</h2>{/if}
+				{#if item.caution}<div class="mb-4 max-w-[60ch]"><Caution>{item.caution}</Caution></div>{/if}
 				<ItemAnswer
 					bind:this={answer}
-					item={chosen.item}
-					unit={unitOf(chosen.item)}
+					{item}
+					unit={unitOf(item)}
 					{busy}
-					onaccept={(value, waitedS) => accept(value === null ? null : toSi(chosen.item, value), waitedS)}
+					onaccept={(value, waitedS) => accept(value === null ? null : toSi(item, value), waitedS)}
+					onnudge={(outcome, odd) => void nudge(outcome, odd)}
 				/>
+				{#if slip}
+					<div class="mt-4 border-l-4 border-hold bg-hold-soft px-3 py-2" role="alert">
+						<p class="m-0 font-semibold">
+							{showValue(item, slip.value)} cannot be. {slip.meant.length > 0
+								? 'Was it meant as'
+								: 'Check the comma and the unit.'}
+						</p>
+						{#if slip.meant.length > 0}
+							<div class="mt-2 flex flex-wrap gap-2">
+								{#each slip.meant as { value, words } (value)}
+									<Button class="min-h-14" disabled={busy} onclick={() => void accept(value, null)}>{words}</Button>
+								{/each}
+							</div>
+						{/if}
+					</div>
+				{/if}
 				<div class="mt-4 flex flex-wrap gap-3">
-					<Button onclick={() => (asideOf = 'failed')} kbd="n">Not as it should be</Button>
-					<Button onclick={() => (asideOf = 'aside')} kbd="x">Set aside</Button>
+					{#if item.type !== 'nudge'}<Button onclick={notRight} kbd="n"
+							>{item.id === 'bumps' ? 'There was one: note it' : 'Not as it should be'}</Button
+						>{/if}
+					{#if chosen.offered}<Button onclick={() => (asideOf = chosen)} kbd="x">Set aside</Button>{/if}
 				</div>
 			</div>
 		{/key}
 	{/if}
 
 	<ul class="m-0 mt-2 list-none p-0">
-		{#each measured as task (task.task)}
-			<li class="flex items-center gap-4 border-b border-fine py-3">
-				<Gate mark={task.mark} />
-				<div class="min-w-0 flex-1">
-					<p class="m-0 font-semibold {MARK_TEXT[task.mark]}">{task.title}</p>
-					{#if task.detail}<p class="m-0 text-[15px] text-ink-2">
-							{task.detail}{#if task.entry}&nbsp;{showTime(task.entry.at)}.{/if}
-						</p>{/if}
-				</div>
-				{#if OWN_PAGE.includes(task.task)}
-					<Button kind={!chosen && task === measureNext ? 'primary' : 'plain'} href={view.taskHref(task)}>
-						{task.next || 'Open'}
-					</Button>
-				{/if}
-			</li>
-			{#if task.task === 'wind'}<li class="border-b border-fine py-3"><WindCard /></li>{/if}
-		{/each}
-		{#each states as state (state.item.id)}
-			{@const current = chosen?.item.id === state.item.id}
-			<li class="border-b border-fine">
-				<button
-					type="button"
-					class="flex min-h-14 w-full items-center gap-4 py-2 text-left {current ? 'bg-action-soft' : 'hover:bg-fine'}"
-					aria-current={current ? 'true' : undefined}
-					onclick={() => (picked = state.item.id)}
-				>
-					<Gate mark={state.mark} />
-					<span class="min-w-0 flex-1">
-						<span class="block {current ? 'font-semibold' : ''}">{state.item.text}</span>
-						{#if state.check?.reason}<span class="block text-[15px] {MARK_TEXT[state.mark]}">{state.check.reason}</span
-							>{/if}
-					</span>
-					<span class="num pr-2 text-[14px] text-ink-2">
-						{valueOf(state)}
-						<span class="block font-sans">{state.mark === 'unseen' ? '' : MARK_WORDS[state.mark]}</span>
-					</span>
-				</button>
-			</li>
+		{#each tasks as task (task.task)}
+			<TaskRow
+				{task}
+				value={valueOf(task)}
+				current={chosen?.task === task.task}
+				primary={!chosen && task === next}
+				readOnly={view.readOnly}
+				href={task.page && task.page !== 'wind' ? view.taskHref(task) : null}
+				onpick={items.has(task.task) && !view.readOnly ? () => (picked = task.task) : null}
+				onaside={() => (asideOf = task)}
+			/>
+			{#if task.task === 'wind' && !view.readOnly}<li class="border-b border-fine py-3"><WindCard /></li>{/if}
 		{/each}
 	</ul>
 
-	{#if !chosen && following}
+	{#if station === 'close'}<CloseBox settled={!chosen} />
+	{:else if !chosen && following}
 		<div class="mt-5">
-			<Button
-				kind={measureNext ? 'plain' : 'primary'}
-				href={view.href(following.id)}
-				kbd={measureNext ? undefined : '↵'}
-			>
+			<Button kind={next || shut ? 'plain' : 'primary'} href={view.href(following.id)} kbd={next ? undefined : '↵'}>
 				Go on to {following.title}
 			</Button>
 		</div>
 	{/if}
 </Sheet>
 
-<AsideDialog
-	open={asideOf !== null}
-	title={asideOf === 'failed' ? 'What is not as it should be?' : 'Why is it set aside?'}
-	action={asideOf === 'failed' ? 'Note it' : 'Set aside'}
-	onclose={() => (asideOf = null)}
-	onreason={setAside}
+<SetAside task={asideOf} onclose={() => (asideOf = null)} />
+<FailDialog
+	open={failing}
+	onclose={() => (failing = false)}
+	onreason={(reason) => item && void write(item, { outcome: 'failed', value: null, waitedS: null, reason }, 'Noted')}
+/>
+<Happened
+	bind:open={bumped}
+	start="knock"
+	onnoted={(_, note) =>
+		item &&
+		void write(item, { outcome: 'failed', value: null, waitedS: null, reason: note || 'noted as an event' }, 'Noted')}
 />

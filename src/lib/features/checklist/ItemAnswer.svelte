@@ -1,5 +1,6 @@
 <script lang="ts">
-	import type { Item } from '$lib/core/checklist/items';
+	import type { CheckPayload, Odd } from '$lib/schema/entries';
+	import type { Item } from '$lib/core/session/items';
 	import { toUnit } from '$lib/core/frames/units';
 	import Button from '$lib/ui/Button.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
@@ -12,8 +13,20 @@
 		unit: string;
 		busy: boolean;
 		onaccept: (value: number | null, waitedS: number | null) => void;
+		onnudge: (outcome: CheckPayload['outcome'], odd?: Odd) => void;
 	};
-	let { item, unit, busy, onaccept }: Props = $props();
+	let { item, unit, busy, onaccept, onnudge }: Props = $props();
+
+	const ODD: readonly { odd: Odd; words: string }[] = [
+		{ odd: 'opposite', words: 'It went the other way' },
+		{ odd: 'swapped-axis', words: 'It went about another axis' },
+		{ odd: 'none', words: 'Nothing happened' },
+		{ odd: 'squats', words: 'It was pressed to the ground' },
+		{ odd: 'flips', words: 'It flipped' },
+		{ odd: 'spins', words: 'It spun' },
+	];
+	/** A nudge was wrong: what it did is asked next. */
+	let wrong = $state(false);
 
 	let text = $state('');
 	let error = $state('');
@@ -57,11 +70,18 @@
 				onaccept(value, null);
 			}
 		} else if (item.type === 'wait') startedAt ??= performance.now();
-		else onaccept(null, null);
+		// A nudge has three answers: none of them is the one that a key presses by itself.
+		else if (item.type !== 'nudge') onaccept(null, null);
 	}
 
 	/** A digit pressed while nothing had the focus. */
 	export function type(digit: string) {
+		if (item.type === 'nudge') {
+			if (digit === '1') onnudge('done');
+			else if (digit === '2') onnudge('doubtful');
+			else wrong = true;
+			return;
+		}
 		text += digit;
 		input?.focus();
 	}
@@ -72,7 +92,7 @@
 		class="flex flex-wrap items-end gap-4"
 		onsubmit={(event) => {
 			event.preventDefault();
-			press();
+			if (!busy) press();
 		}}
 	>
 		<label class="grid gap-1">
@@ -107,6 +127,20 @@
 				{startedAt === null ? 'Start the wait' : 'Hands off…'}
 			</Button>
 		</div>
+	</div>
+{:else if item.type === 'nudge' && wrong}
+	<p class="mt-0 mb-3 text-[19px] font-semibold text-hold">Throttle down, disarm. What did it do?</p>
+	<div class="grid max-w-xl grid-cols-1 gap-2 sm:grid-cols-2">
+		{#each ODD as { odd, words } (odd)}
+			<Button class="min-h-14" disabled={busy} onclick={() => onnudge('failed', odd)}>{words}</Button>
+		{/each}
+	</div>
+	<div class="mt-2"><Button kind="quiet" onclick={() => (wrong = false)}>It was right after all</Button></div>
+{:else if item.type === 'nudge'}
+	<div class="flex flex-wrap gap-3">
+		<Button kind="primary" disabled={busy} onclick={() => onnudge('done')} kbd="1">Clean</Button>
+		<Button class="min-h-14" disabled={busy} onclick={() => onnudge('doubtful')} kbd="2">Doubtful</Button>
+		<Button class="min-h-14" disabled={busy} onclick={() => (wrong = true)} kbd="3">Wrong</Button>
 	</div>
 {:else}
 	<Button kind="primary" onclick={press} disabled={busy} kbd="↵">

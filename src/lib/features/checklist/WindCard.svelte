@@ -2,6 +2,7 @@
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/frames/units';
 	import type { Wind } from '$lib/schema/records';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
@@ -9,6 +10,7 @@
 
 	const view = getSessionView();
 	let draft = $state<Partial<Wind>>({});
+	let problem = $state('');
 	const now = $derived({ ...view.wind, ...draft });
 	const shown = (mps: number | undefined) => (mps === undefined ? null : toUnit(mps, 'speed', units()));
 	const complete = $derived(now.fromDeg !== undefined && now.speedMps !== undefined && now.gustMps !== undefined);
@@ -16,13 +18,19 @@
 	async function save() {
 		const { fromDeg, speedMps, gustMps } = now;
 		if (fromDeg === undefined || speedMps === undefined || gustMps === undefined) return;
+		if (gustMps < speedMps) {
+			problem = 'Gusts are at least as strong as the mean wind: one of the two is a slip.';
+			return;
+		}
+		problem = '';
 		try {
 			await view.record('return', {
 				kind: 'wind',
 				task: 'wind',
+				grade: view.grade('told'),
 				fromDeg,
 				speedMps,
-				gustMps: Math.max(gustMps, speedMps),
+				gustMps,
 			});
 			draft = {};
 			done('Wind recorded');
@@ -34,6 +42,7 @@
 </script>
 
 <form
+	{@attach refuseInvalid}
 	class="flex flex-wrap items-start gap-4"
 	onsubmit={(event) => {
 		event.preventDefault();
@@ -67,4 +76,5 @@
 	<div class="pt-6">
 		<Button type="submit" disabled={!complete || Object.keys(draft).length === 0}>Record the wind</Button>
 	</div>
+	{#if problem}<p class="m-0 basis-full font-semibold text-hold" role="alert">{problem}</p>{/if}
 </form>

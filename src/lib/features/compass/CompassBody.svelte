@@ -7,7 +7,7 @@
 	import { compassLimits } from '$lib/core/compass/limits';
 	import type { Mat3 } from '$lib/core/frames/mat3';
 	import { cross, normalise, type Vec3 } from '$lib/core/frames/vec3';
-	import type { Kept } from '$lib/core/record/history';
+	import type { Kept } from '$lib/core/evidence/history';
 	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';
 	import BigCue from '$lib/ui/BigCue.svelte';
 	import Button from '$lib/ui/Button.svelte';
@@ -26,7 +26,7 @@
 
 	type Props = {
 		state: CompassState;
-		place: { latDeg: number; lonDeg: number; altM: number };
+		place: { latDeg: number; lonDeg: number; altM: number } | null;
 		date: string;
 		aircraftName: string;
 		rotors: number;
@@ -63,7 +63,8 @@
 		if (event.key === 'Escape' && work.big) work.big = false;
 		else if (inField(event) && !work.big) return;
 		else if (event.key === 'b' && work.phase === 'turning') work.big = !work.big;
-		else if (event.key === 'Enter' && work.phase === 'turning' && event.target === document.body) void work.finish();
+		else if (event.key === 'Enter' && !event.repeat && work.phase === 'turning' && event.target === document.body)
+			void work.finish(true);
 		else return;
 		event.preventDefault();
 	}
@@ -152,7 +153,7 @@
 		<HandsPad recording={work.recording} {rotors} />
 	</div>
 	<div class="mt-3 flex flex-wrap items-center gap-3">
-		<Button kind="primary" onclick={() => void work.finish()} kbd="↵">Finish now</Button>
+		<Button kind="primary" onclick={() => void work.finish(true)} kbd="↵">Finish now</Button>
 		<Button onclick={() => work.repeat()} class="min-h-14">Start over</Button>
 		<p class="m-0 flex-1 basis-52 text-[15px] text-ink-2">
 			{work.recording.samples} samples · {showClock(work.recording.atS)}. {work.plan
@@ -173,6 +174,8 @@
 		{aircraftName}
 		recording={work.recording}
 		{onaccept}
+		early={work.early}
+		ongoon={() => work.goOn()}
 		onrepeat={() => work.repeat()}
 	/>
 {/if}
@@ -185,7 +188,7 @@
 		progress={work.progress}
 		figure={sigma === null ? '' : `±${showSigma(sigma)}°`}
 		wanted="until ±{work.limitDeg.toFixed(1)}°"
-		onstop={() => void work.finish()}
+		onstop={() => void work.finish(true)}
 		onclose={() => (work.big = false)}
 	>
 		{#snippet picture()}

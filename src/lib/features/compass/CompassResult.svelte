@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { CompassAnswer } from '$lib/schema/compass';
 	import { calibrationPayload } from '$lib/core/compass/payload';
-	import { keptOf, type Kept } from '$lib/core/record/history';
+	import { keptOf, type Kept } from '$lib/core/evidence/history';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
 	import type { Recording } from '$lib/features/instruments/recording.svelte';
 	import Button from '$lib/ui/Button.svelte';
@@ -19,9 +19,12 @@
 		aircraftName: string;
 		recording: Recording;
 		onaccept?: (accepted: 'accepted' | 'kept-aside') => void;
+		/** It was ended before its aim was reached: going on is the first thing offered. */
+		early: boolean;
+		ongoon: () => void;
 		onrepeat: () => void;
 	};
-	let { answer, points, earlier, aircraftName, recording, onaccept, onrepeat }: Props = $props();
+	let { answer, points, earlier, aircraftName, recording, onaccept, early, ongoon, onrepeat }: Props = $props();
 
 	const refused = $derived(answer.hardIronUt === null);
 	const errors = $derived(
@@ -29,9 +32,10 @@
 	);
 	/** These values among the earlier ones, as the history would take them. */
 	const beside = $derived.by((): Kept[] => {
-		const payload = calibrationPayload(answer, 'accepted', recording.sourceName, { latDeg: 0, lonDeg: 0, altM: 0 });
-		const now = payload && keptOf({ at: new Date().toISOString(), payload }, 'compass');
-		return now ? [...earlier, now] : [];
+		const payload = calibrationPayload(answer, 'accepted', recording.sourceName, null);
+		const at = new Date().toISOString();
+		const now = payload && keptOf({ at, payload }, 'compass', at);
+		return now ? [...earlier, { ...now, standing: 'in-force' }] : [];
 	});
 
 	function saveSamples() {
@@ -52,9 +56,13 @@
 		download(`compass-${aircraftName}.csv`, [header.join(','), ...lines].join('\n'), 'text/csv');
 	}
 
+	/** Enter goes on where it was ended early. It never accepts: the press that ends a turning must not take its values over. */
 	function onkeydown(event: KeyboardEvent) {
-		if (event.key !== 'Enter' || event.target !== document.body || !onaccept) return;
-		if (answer.verdict !== 'fail') onaccept('accepted');
+		if (event.repeat || event.target !== document.body || event.ctrlKey || event.metaKey || event.altKey) return;
+		if (event.key === 'Enter' && early) ongoon();
+		else if (event.key === 'a' && onaccept && answer.verdict !== 'fail') onaccept('accepted');
+		else return;
+		event.preventDefault();
 	}
 </script>
 
@@ -91,13 +99,16 @@
 {/if}
 
 <div class="mt-4 flex flex-wrap gap-3">
+	{#if early}<Button kind="primary" onclick={ongoon} kbd="↵">Go on turning</Button>{/if}
 	{#if onaccept}
 		{#if answer.verdict !== 'fail'}
-			<Button kind="primary" onclick={() => onaccept('accepted')} kbd="↵">Accept these values</Button>
+			<Button kind={early ? 'plain' : 'primary'} class="min-h-14" onclick={() => onaccept('accepted')} kbd="a"
+				>Accept these values</Button
+			>
 		{/if}
 		{#if !refused}<Button class="min-h-14" onclick={() => onaccept('kept-aside')}>Keep aside</Button>{/if}
 	{/if}
-	<Button kind={answer.verdict === 'fail' ? 'primary' : 'plain'} class="min-h-14" onclick={onrepeat}
+	<Button kind={answer.verdict === 'fail' && !early ? 'primary' : 'plain'} class="min-h-14" onclick={onrepeat}
 		>Turn it again</Button
 	>
 	<Button kind="quiet" class="min-h-14" onclick={saveSamples}>Save the samples (CSV)</Button>

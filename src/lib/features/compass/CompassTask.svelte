@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { calibrationPayload } from '$lib/core/compass/payload';
+	import { calibrationPayload, placeOf } from '$lib/core/compass/payload';
+	import { showsData } from '$lib/core/session/capabilities';
 	import { live } from '$lib/store/live.svelte';
 	import { listKept } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
@@ -13,9 +14,9 @@
 
 	const view = getSessionView();
 	const { aircraft, site } = view.bundle;
-	const place = { latDeg: site.latDeg, lonDeg: site.lonDeg, altM: site.altM };
+	const place = placeOf(site);
 	const date = new Date().toISOString().slice(0, 10);
-	const work = new CompassState(() => ({ ...place, date, limitDeg: aircraft.compassHeadingLimitDeg }));
+	const work = new CompassState(() => ({ place, date, limitDeg: aircraft.compassHeadingLimitDeg }));
 	const last = $derived(view.compassInForce);
 	const earlier = live(
 		() => listKept(aircraft.id, 'compass'),
@@ -28,11 +29,11 @@
 		const payload = work.answer && calibrationPayload(work.answer, accepted, work.recording.sourceName, place);
 		if (!payload) return;
 		try {
-			await view.record('site', work.recording.practice ? { ...payload, practice: true } : payload);
+			await view.record('compass', { ...payload, grade: view.grade('measured', work.recording.practice) });
 			done(
 				accepted === 'accepted' ? 'Calibration accepted and recorded' : 'Kept aside; the values before stay in force',
 			);
-			await goto(view.href('site'));
+			await goto(view.href('compass'));
 		} catch (error) {
 			failed(error);
 		}
@@ -48,6 +49,20 @@
 		{#if work.phase === 'turning'}<Button onclick={() => (work.big = true)} kbd="b">Big cue</Button>{/if}
 	{/snippet}
 	{#snippet margin()}<CompassWhy {work} {last} />{/snippet}
+	{#if work.phase === 'choose'}
+		<div class="mt-4 flex flex-wrap items-center gap-x-5 gap-y-2 border-y border-rule py-3">
+			<p class="m-0 min-w-0 flex-1 basis-72">
+				{showsData(aircraft)
+					? 'Or does it give no data? Then its own routine is followed step by step, and a hover proves it.'
+					: `${aircraft.name} gives no raw data: its own routine is followed step by step, and a hover proves it.`}
+			</p>
+			<Button
+				kind={showsData(aircraft) ? 'plain' : 'primary'}
+				class="min-h-14"
+				href={view.href('compass', 'guide-compass')}>By its own routine</Button
+			>
+		</div>
+	{/if}
 	<CompassBody
 		state={work}
 		{place}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { showSigma } from '$lib/core/frames/words';
-	import type { CalibrationPayload } from '$lib/schema/records';
+	import type { CalibrationPayload } from '$lib/schema/entries';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import type { CompassState } from './compassState.svelte';

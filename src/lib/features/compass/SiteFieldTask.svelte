@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { placeOf } from '$lib/core/compass/payload';
 	import { compassLimits } from '$lib/core/compass/limits';
 	import { checkSite, type SiteCheck } from '$lib/core/compass/site';
 	import { fieldAt } from '$lib/core/earth/field';
@@ -26,7 +27,7 @@
 
 	const view = getSessionView();
 	const { site } = view.bundle;
-	const place = { latDeg: site.latDeg, lonDeg: site.lonDeg, altM: site.altM };
+	const place = placeOf(site);
 	const date = new Date().toISOString().slice(0, 10);
 	const recording = new Recording();
 	const table = new TableFlow('compass', COMPASS_ROLES, (choices) =>
@@ -38,7 +39,7 @@
 	let measuring = $state(false);
 	const model = (() => {
 		try {
-			return fieldAt(place.latDeg, place.lonDeg, place.altM, date);
+			return place && fieldAt(place.latDeg, place.lonDeg, place.altM, date);
 		} catch (error) {
 			if (error instanceof InputError) return null;
 			throw error;
@@ -92,10 +93,10 @@
 	async function accept() {
 		if (!finding) return;
 		try {
-			await view.record('site', {
+			await view.record('compass', {
 				kind: 'test',
 				task: 'site-field',
-				...(recording.practice ? { practice: true } : {}),
+				grade: view.grade('measured', recording.practice),
 				sourceName: recording.sourceName,
 				headline: finding.reasons[0].text,
 				figures: [
@@ -108,7 +109,7 @@
 				reasons: finding.reasons,
 			});
 			done('Recorded');
-			await goto(view.href('site', finding.verdict === 'fail' ? undefined : 'compass'));
+			await goto(view.href('compass', finding.verdict === 'fail' ? undefined : 'compass'));
 		} catch (error) {
 			failed(error);
 		}
@@ -125,11 +126,11 @@
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key === 'Enter' && event.target === document.body && finding) void accept();
+		if (event.key === 'Enter' && !event.repeat && event.target === document.body && finding) void accept();
 	}}
 />
 
-<Sheet {title} lead="Field of {site.name} · before any turning" name="Site field">
+<Sheet {title} lead="Field of {site?.name ?? 'this place'} · before any turning" name="Site field">
 	{#snippet margin()}
 		<Caution><b>Propellers off.</b> Put watch, phone, keys and tools away before you hold the aircraft.</Caution>
 		{#if finding}

@@ -1,3 +1,4 @@
+import { max as d3max, min as d3min } from 'd3';
 import { showSigma } from '$lib/core/frames/words';
 import type { Cue } from '$lib/core/compass/cue';
 import { compassLimits } from '$lib/core/compass/limits';
@@ -19,9 +20,8 @@ import { Recording } from '$lib/features/instruments/recording.svelte';
 import { TableFlow } from '$lib/features/instruments/tableFlow.svelte';
 
 export interface CompassSetting {
-	latDeg: number;
-	lonDeg: number;
-	altM: number;
+	/** Null where no place was entered: nothing is compared with the field model. */
+	place: { latDeg: number; lonDeg: number; altM: number } | null;
 	date: string;
 	limitDeg: number;
 }
@@ -56,21 +56,24 @@ export class CompassState {
 	turns = $state.raw<TurnView>(TURNS_BEGIN);
 	big = $state(false);
 	busy = $state(false);
+	/** The pilot ended a live turning before its aim was reached. */
+	early = $state(false);
 	answer = $state.raw<CompassAnswer | null>(null);
 	cue = $state.raw<Cue | null>(null);
 	points = $state.raw<Point[]>([]);
 	#setting: () => CompassSetting;
 	#abort: AbortController | null = null;
+	#live = false;
 
 	constructor(setting: () => CompassSetting) {
 		this.#setting = setting;
 	}
 
-	/** The model's field at the site; null for a date that the model does not hold for. */
+	/** The model's field at the site; null without a site, and for a date that the model does not hold for. */
 	model = $derived.by((): FieldAnswer | null => {
-		const { latDeg, lonDeg, altM, date } = this.#setting();
+		const { place, date } = this.#setting();
 		try {
-			return fieldAt(latDeg, lonDeg, altM, date);
+			return place && fieldAt(place.latDeg, place.lonDeg, place.altM, date);
 		} catch (error) {
 			if (error instanceof InputError) return null;
 			throw error;
@@ -100,6 +103,10 @@ export class CompassState {
 		if (this.phase === 'turning') return this.cue?.words ?? 'Hold it level and turn right, slowly';
 		const { answer } = this;
 		if (!answer) return 'Working it out…';
+		if (this.early) {
+			const known = answer.uncertainty ? `±${showSigma(answer.uncertainty.headingDeg)}°` : 'not yet known';
+			return `Ended early: the heading is ${known}, wanted ±${this.limitDeg.toFixed(1)}°. Go on turning`;
+		}
 		if (answer.verdict === 'fail') return answer.reasons[0].text;
 		const sigma = answer.uncertainty?.headingDeg ?? NaN;
 		const before = answer.headingErrorDeg?.before ?? NaN;
@@ -111,6 +118,8 @@ export class CompassState {
 		this.cue = null;
 		this.points = [];
 		this.turns = TURNS_BEGIN;
+		this.early = false;
+		this.#live = source.live;
 		this.phase = 'turning';
 		this.recording.start(source, () => void this.finish());
 		// On a phone the screen is small and both hands are taken: one cue, nothing else.
@@ -156,14 +165,7 @@ export class CompassState {
 				await new Promise((resolve) => setTimeout(resolve, UPDATE_MS));
 				continue;
 			}
-			const sigma = this.answer?.uncertainty?.headingDeg;
-			if (
-				this.answer &&
-				this.answer.verdict !== 'fail' &&
-				sigma !== undefined &&
-				sigma <= this.limitDeg &&
-				this.#sidesSeen()
-			) {
+			if (this.#enough) {
 				tone('done');
 				say('Enough. Hold still, then put it down.');
 				await this.finish();
@@ -204,12 +206,12 @@ export class CompassState {
 
 	#fit(step: number, signal?: AbortSignal): Promise<CompassAnswer> {
 		const { mag, accel, gyro } = this.recording;
-		const { latDeg, lonDeg, altM, date } = this.#setting();
+		const { place, date } = this.#setting();
 		const request = {
 			mag: every(mag, step),
 			...(accel.t.length > 0 ? { accel: every(accel, step) } : {}),
 			...(gyro.t.length > 0 ? { gyro: every(gyro, step) } : {}),
-			...(this.model ? { site: { latDeg, lonDeg, altM, date } } : {}),
+			...(place && this.model ? { site: { ...place, date } } : {}),
 		};
 		return compute((api) => api.fitCompass(request), signal);
 	}
@@ -219,7 +221,7 @@ export class CompassState {
 		const n = mag.t.length;
 		const step = Math.max(1, Math.ceil(n / POINTS_SHOWN));
 		const { hardIronUt, softIron, mounting } = this.answer ?? {};
-		const offset = hardIronUt ?? [mag.x, mag.y, mag.z].map((v) => (Math.min(...v) + Math.max(...v)) / 2);
+		const offset = hardIronUt ?? [mag.x, mag.y, mag.z].map((v) => ((d3min(v) ?? 0) + (d3max(v) ?? 0)) / 2);
 		const w: Mat3 = softIron ?? IDENTITY;
 		const r: Mat3 = mounting?.best.rotation ?? IDENTITY;
 		const points: Point[] = [];
@@ -228,9 +230,20 @@ export class CompassState {
 		this.points = points;
 	}
 
-	/** Stops measuring and fits everything that was recorded. */
-	async finish(): Promise<void> {
-		this.recording.stop();
+	/** The aim as it stands: heading known well enough by the data, sides seen, nothing that fails. */
+	get #enough(): boolean {
+		const sigma = this.answer?.uncertainty?.headingDeg;
+		return this.answer?.verdict !== 'fail' && sigma !== undefined && sigma <= this.limitDeg && this.#sidesSeen();
+	}
+
+	/**
+	 * Puts the aircraft down and fits everything that was recorded. `byHand` is true where the pilot ended it: then it may have been
+	 * too early, and the source is kept so that the turning can go on.
+	 */
+	async finish(byHand = false): Promise<void> {
+		if (this.phase !== 'turning') return;
+		if (byHand && this.#live) this.recording.pause();
+		else this.recording.stop();
 		this.phase = 'result';
 		this.big = false;
 		this.busy = true;
@@ -239,12 +252,24 @@ export class CompassState {
 			this.answer = this.recording.mag.t.length > 0 ? await this.#fit(1, this.#abort.signal) : null;
 			if (!this.answer) this.repeat();
 			else this.#place(this.recording.mag);
+			this.early = byHand && this.#live && !this.#enough;
 		} catch (error) {
 			this.phase = 'choose';
 			if (!(error instanceof DOMException)) failed(error);
 		} finally {
 			this.busy = false;
 		}
+	}
+
+	/** Goes on turning where it was ended too early; what was recorded stays. */
+	goOn(): void {
+		if (!this.recording.resume()) {
+			failed('The source has ended: begin it again.');
+			return;
+		}
+		this.early = false;
+		this.phase = 'turning';
+		void this.#follow();
 	}
 
 	cancel(): void {
@@ -255,6 +280,7 @@ export class CompassState {
 	repeat(): void {
 		this.recording.stop();
 		this.recording.clear();
+		this.early = false;
 		this.answer = null;
 		this.cue = null;
 		this.points = [];
@@ -263,6 +289,7 @@ export class CompassState {
 	}
 
 	dispose(): void {
+		this.#abort?.abort();
 		this.recording.stop();
 	}
 }

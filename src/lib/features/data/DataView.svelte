@@ -1,9 +1,13 @@
 <script lang="ts">
-	import { packBackup, unpackBackup, unpackSession } from '$lib/core/record/archive';
+	import { unpackBackup, unpackSession } from '$lib/core/record/archive';
+	import type { MergeItem } from '$lib/core/record/merge';
+	import type { Backup } from '$lib/schema/files';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { MAX_FILE_BYTES, readText } from '$lib/sources/readFile';
-	import { readBackup, restore } from '$lib/store/backup';
+	import { applyImport, exportEverything, planImport } from '$lib/store/backup';
+	import { countAll } from '$lib/store/tables';
+	import ImportPlan from './ImportPlan.svelte';
 	import { live } from '$lib/store/live.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
@@ -11,13 +15,17 @@
 	import { download } from '$lib/ui/download';
 	import { done } from '$lib/ui/notify';
 
-	const all = live(readBackup);
+	const all = live(countAll);
 	let busy = $state('');
 	let problem = $state('');
+	let fault = $state('');
+	/** A checked file and what it would bring; nothing is changed before it is confirmed. */
+	let plan = $state.raw<{ incoming: Backup; items: MergeItem[] } | null>(null);
 
 	async function attempt(what: string, work: () => Promise<void>) {
 		busy = what;
 		problem = '';
+		fault = '';
 		try {
 			await work();
 		} catch (error) {
@@ -29,8 +37,9 @@
 
 	const exportAll = () =>
 		attempt('Packing', async () => {
-			const at = new Date().toISOString();
-			download(`winglogos-${at.slice(0, 10)}.zip`, packBackup(await readBackup(), at), 'application/zip');
+			const { data, fault: found } = await exportEverything();
+			fault = found ?? '';
+			download(`winglogos-${new Date().toISOString().slice(0, 10)}.zip`, data, 'application/zip');
 		});
 
 	const importFile = (file: File) =>
@@ -40,19 +49,29 @@
 			const backup = /\.zip$/i.test(file.name)
 				? unpackBackup(new Uint8Array(await file.arrayBuffer()), file.name)
 				: unpackSession(await readText(file), file.name);
-			const { sessions, entries, aircraft } = await restore(backup);
-			done(`Imported: ${sessions} sessions, ${entries} entries, ${aircraft} aircraft. What was here already is kept.`);
+			plan = { incoming: backup, items: await planImport(backup) };
 		});
+
+	const carryOut = () =>
+		attempt('Bringing it in', async () => {
+			if (!plan) return;
+			const { sessions, entries, aircraft } = await applyImport(plan.incoming, plan.items);
+			plan = null;
+			done(`Imported: ${sessions} sessions, ${entries} entries, ${aircraft} aircraft`);
+		});
+	function choose(index: number, take: boolean) {
+		if (plan) plan = { ...plan, items: plan.items.map((item, k) => (k === index ? { ...item, take } : item)) };
+	}
 
 	const rows = $derived(
 		all.current
 			? [
-					['Aircraft', all.current.aircraft.length],
-					['Sites', all.current.sites.length],
-					['Packs', all.current.packs.length],
-					['Sessions', all.current.sessions.filter(({ kind }) => kind !== 'bench').length],
-					['Bench books', all.current.sessions.filter(({ kind }) => kind === 'bench').length],
-					['Entries', all.current.entries.length],
+					['Aircraft', all.current.aircraft],
+					['Sites', all.current.sites],
+					['Packs', all.current.packs],
+					['Sessions', all.current.sessions],
+					['Bench books', all.current.benchBooks],
+					['Entries', all.current.entries],
 				]
 			: [],
 	);
@@ -72,6 +91,9 @@
 				>
 			</table>
 			<Button kind="primary" disabled={busy !== ''} onclick={() => void exportAll()}>Export everything (zip)</Button>
+			{#if fault}<p class="mt-3 border-l-4 border-hold bg-hold-soft px-3 py-2 font-semibold break-words" role="alert">
+					Saved as it stands, but it cannot be imported again: {fault}
+				</p>{/if}
 			<p class="mt-2 text-[15px] text-ink-2">
 				JSON files with a manifest of checksums. One session alone is exported from the logbook.
 			</p>
@@ -84,7 +106,8 @@
 				onfile={(file) => void importFile(file)}
 			/>
 			<p class="mt-2 text-[15px] text-ink-2">
-				Every field and every chain is checked first; then all of it comes in, or nothing.
+				Every field and every chain is checked first, and you see what is new and what differs before anything is
+				changed; then what you chose comes in whole, or nothing.
 			</p>
 			{#if problem}<p class="mt-3 border-l-4 border-hold bg-hold-soft px-3 py-2 font-semibold break-words" role="alert">
 					{problem}
@@ -109,4 +132,13 @@
 			</p>
 		</section>
 	</div>
+	{#if plan}
+		<ImportPlan
+			items={plan.items}
+			busy={busy !== ''}
+			onchoose={choose}
+			ongo={() => void carryOut()}
+			oncancel={() => (plan = null)}
+		/>
+	{/if}
 </Page>

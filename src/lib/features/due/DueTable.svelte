@@ -2,7 +2,8 @@
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import type { Snippet } from 'svelte';
 	import type { SensorDue } from '$lib/core/due/due';
-	import type { Entry, Sensor } from '$lib/schema/records';
+	import type { Sensor } from '$lib/schema/records';
+	import type { Entry } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';

@@ -9,7 +9,11 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { dueSchoolSchema, type Aircraft, type Sensor, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, lastDone, listBench, saveAircraft } from '$lib/store/repository';
+	import { findAircraft, findingsOf, listBench, saveAircraft } from '$lib/store/repository';
+	import { lastSiteId } from '$lib/store/home';
+	import { aircraftDue } from '$lib/core/due/aircraftDue';
+	import { gradeOf } from '$lib/core/evidence/grade';
+	import { datedAhead, lastDone } from '$lib/core/evidence/inForce';
 	import { listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -18,29 +22,40 @@
 	import Gate from '$lib/ui/Gate.svelte';
 	import { download } from '$lib/ui/download';
 	import { showDate } from '$lib/ui/format';
-	import { MARK_OF_VERDICT } from '$lib/ui/marks';
+	import { GRADE_WORDS, MARK_OF_VERDICT } from '$lib/ui/marks';
 	import { done, failed } from '$lib/ui/notify';
 	import DueTable from './DueTable.svelte';
-	import { aircraftDue, dueTitle, INSTRUMENT_OF, SCHOOL_NAMES } from './fleetDue';
+	import { dueTitle, INSTRUMENT_OF, SCHOOL_NAMES } from './fleetDue';
 
 	/** What is due on an aircraft today, under each school, and why; what was measured on its bench. */
 	let { id }: { id: string } = $props();
 
+	const now = new Date().toISOString();
 	const stored = live(
-		async () => ({ aircraft: await findAircraft(id), done: await lastDone(id), bench: await listBench(id) }),
+		async () => {
+			const found = await findingsOf(id);
+			return {
+				aircraft: await findAircraft(id),
+				done: lastDone(found, now),
+				ahead: datedAhead(found, now),
+				bench: await listBench(id),
+			};
+		},
 		() => id,
 	);
-	const sites = live(listSites);
-	const now = new Date().toISOString();
+	const sites = live(async () => ({ all: await listSites(), last: await lastSiteId(id) }));
 	let siteId = $state('');
 	let temperatureC = $state<number | null>(null);
 
-	const NOWHERE: Site = { id: '', name: 'no site', latDeg: 54, lonDeg: -3, altM: 10, notes: '', updatedAt: '' };
-	const site = $derived(sites.current?.find((s) => s.id === siteId) ?? sites.current?.[0] ?? NOWHERE);
+	/** Here is the place last used, not the first of the alphabet. */
+	const site = $derived.by((): Site | null => {
+		const { all = [], last = null } = sites.current ?? {};
+		return all.find((s) => s.id === (siteId || last)) ?? null;
+	});
 	const aircraft = $derived(stored.current?.aircraft ?? null);
 	const list = $derived(
 		aircraft && stored.current
-			? aircraftDue(aircraft, stored.current.done, site.id ? site : null, now, { temperatureC })
+			? aircraftDue(aircraft, stored.current.done, site, now, { temperatureC }, stored.current.ahead)
 			: [],
 	);
 	const title = $derived(aircraft ? dueTitle(list, aircraft.name) : 'Reading…');
@@ -223,10 +238,8 @@
 										: `Heading known to ±${showSigma(payload.headingSigmaDeg)}°`}
 								</p>
 								<p class="m-0 text-[14px] text-ink-2">
-									{payload.task.replaceAll('-', ' ')} · {showDate(entry.at)} · {entry.by} · {payload.sourceName}{payload.kind ===
-										'test' && payload.practice
-										? ' · practice, not evidence'
-										: ''}{payload.kind === 'test' && payload.temperatureC !== undefined
+									{payload.task.replaceAll('-', ' ')} · {showDate(entry.at)} · {entry.by} · {payload.sourceName}{` · ${GRADE_WORDS[gradeOf(payload) ?? 'told']}`}{payload.kind ===
+										'test' && payload.temperatureC !== undefined
 										? ` · ${formatQuantity(payload.temperatureC, 'temperature', units())}`
 										: ''}
 								</p>

@@ -1,27 +1,7 @@
-import { sensorDue, sensorsOf, type LastCalibration, type SensorDue, type Today } from '$lib/core/due/due';
-import type { Aircraft, DueSchool, Entry, Sensor, Site } from '$lib/schema/records';
+import type { SensorDue } from '$lib/core/due/due';
+import type { DueSchool, Sensor } from '$lib/schema/records';
 
-/** When and where an entry's calibration was made. */
-export function lastOf(entry: Entry | undefined): LastCalibration | null {
-	if (!entry) return null;
-	const { payload, at } = entry;
-	if (payload.kind === 'calibration') return { at, place: payload.place };
-	if (payload.kind === 'test') return { at, place: payload.place ?? null, temperatureC: payload.temperatureC ?? null };
-	return null;
-}
-
-/** Every sensor that an aircraft has, and whether it is due, by its own school and thresholds. */
-export function aircraftDue(
-	aircraft: Aircraft,
-	done: ReadonlyMap<Sensor, Entry>,
-	site: Pick<Site, 'latDeg' | 'lonDeg' | 'altM'> | null,
-	now: string,
-	today: Today = {},
-): SensorDue[] {
-	return sensorsOf(aircraft).map((sensor) => sensorDue(sensor, aircraft, lastOf(done.get(sensor)), site, now, today));
-}
-
-/** The instrument that measures a sensor; null where the aircraft's own routine is all there is. */
+/** The instrument that measures a sensor; null where the aircraft's own routine, or a test with the radio off, is all there is. */
 export const INSTRUMENT_OF: Record<Sensor, string | null> = {
 	compass: 'compass',
 	accelerometer: 'six-faces',
@@ -32,7 +12,7 @@ export const INSTRUMENT_OF: Record<Sensor, string | null> = {
 	camera: 'horizon',
 	vision: null,
 	'speed-controllers': null,
-	'link-loss': 'settings-audit',
+	'link-loss': null,
 };
 
 export const SCHOOL_NAMES: Record<DueSchool, string> = {

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import type { GateState } from '$lib/core/gate/fold';
-	import type { DecisionPayload } from '$lib/schema/records';
+	import type { GateState } from '$lib/core/session/assess';
+	import { limitsInForce } from '$lib/core/session/limitsInForce';
+	import type { DecisionPayload } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { showTime } from '$lib/ui/format';
@@ -9,67 +10,104 @@
 
 	let { gate }: { gate: GateState } = $props();
 	const view = getSessionView();
+	const arm = $derived(gate.id === 'arm');
 
 	let reason = $state('');
 	let signedBy = $state(view.bundle.session.pilot);
 	let missing = $state('');
-	const open = $derived(gate.blocking.length > 0);
+	let busy = $state(false);
+	const armFirst = $derived(!arm && !view.state.arm.open);
+	const blocked = $derived(gate.unsettled > 0 || armFirst);
 	const decided = $derived(gate.decision?.payload.kind === 'decision' ? gate.decision.payload : null);
 
 	async function decide(decision: DecisionPayload['decision']) {
-		missing = '';
-		if (signedBy.trim() === '') missing = 'A decision is signed with a name.';
-		else if (decision === 'fly' && open && reason.trim() === '')
-			missing = 'With things in the way, flying needs a written reason.';
-		if (missing) return;
+		missing = signedBy.trim() === '' ? 'A decision is signed with a name.' : '';
+		if (missing || busy) return;
+		busy = true;
 		try {
 			await view.record(
-				'fly',
+				gate.id,
 				{
 					kind: 'decision',
-					task: 'flight',
+					task: arm ? 'arm' : 'flight',
 					about: 'session',
 					decision,
 					reason: reason.trim(),
 					signedBy: signedBy.trim(),
 					marks: [...gate.blocking, ...gate.clear].map(({ task, mark }) => ({ task, mark })),
+					limits: limitsInForce(view.bundle.aircraft),
 				},
 				gate.decision?.id ?? null,
 			);
-			done(decision === 'fly' ? 'Decision recorded' : 'The flight is held; recorded');
-			if (decision === 'fly') await goto(view.href('close'));
+			reason = '';
+			done(decision === 'fly' ? 'Decision recorded' : 'Held; recorded');
+			if (decision === 'fly' && arm) {
+				const behind = view.state.stations.find(({ id }) => id === 'response' || id === 'hover' || id === 'fly');
+				await goto(view.href(behind?.id ?? 'fly'));
+			}
 		} catch (error) {
 			failed(error);
+		} finally {
+			busy = false;
 		}
 	}
+	const words = $derived(
+		!decided
+			? ''
+			: decided.decision === 'fly'
+				? arm
+					? 'To arm'
+					: 'To fly'
+				: arm
+					? 'To hold before arming'
+					: 'To hold the flight',
+	);
 </script>
 
 <section class="mt-6 rounded border border-ink px-5 py-4">
-	<h2 class="m-0">Your decision</h2>
+	<h2 class="m-0">{arm ? 'Arm?' : 'Fly?'} Your decision</h2>
 	{#if decided && gate.decision}
 		<p class="m-0 mt-1">
-			{decided.decision === 'fly' ? 'To fly' : 'To hold the flight'}, signed {decided.signedBy}, {showTime(
-				gate.decision.at,
-			)}{decided.reason ? `: ${decided.reason.replace(/\.$/, '')}` : ''}. A new decision is a new entry; this one stays.
+			{words}, signed {decided.signedBy}, {showTime(gate.decision.at)}{decided.reason
+				? `: ${decided.reason.replace(/\.$/, '')}`
+				: ''}.
+			{#if decided.decision === 'fly' && !gate.open}<b class="text-hold">Something has changed since: decide again.</b>
+			{:else if !view.readOnly}A new decision is a new entry; this one stays.{/if}
 		</p>
 	{/if}
-	<div class="mt-3 grid gap-3 md:grid-cols-2">
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Signed by</span>
-			<input class="field-input" maxlength="120" bind:value={signedBy} />
-		</label>
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Reason{open ? ', needed to fly' : ''}</span>
-			<input class="field-input" maxlength="1000" bind:value={reason} />
-		</label>
-	</div>
-	{#if missing}<p class="m-0 mt-2 font-semibold text-hold" role="alert">{missing}</p>{/if}
-	<div class="mt-4 flex flex-wrap gap-3">
-		<Button kind={open ? 'primary' : 'plain'} class="min-h-14" onclick={() => void decide('hold')}
-			>Hold the flight</Button
-		>
-		<Button kind={open ? 'plain' : 'primary'} class="min-h-14" onclick={() => void decide('fly')}>
-			{open ? 'Fly with a written reason' : 'Fly'}
-		</Button>
-	</div>
+	{#if view.readOnly}
+		{#if !decided}<p class="m-0 mt-1">It was not decided in this session.</p>{/if}
+	{:else}
+		{#if armFirst}
+			<p class="mt-2 mb-0 font-semibold text-hold">The first gate, Arm, has not been answered.</p>
+		{:else if blocked}
+			<p class="mt-2 mb-0 font-semibold text-hold">
+				{gate.unsettled === 1 ? 'One thing is' : `${gate.unsettled} things are`} open above: see it, or set it aside by itself
+				with its reason.
+			</p>
+		{/if}
+		<div class="mt-3 grid gap-3 md:grid-cols-2">
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">Signed by</span>
+				<input class="field-input" maxlength="120" bind:value={signedBy} />
+			</label>
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">Words of your own, if you like</span>
+				<input class="field-input" maxlength="1000" bind:value={reason} />
+			</label>
+		</div>
+		{#if missing}<p class="m-0 mt-2 font-semibold text-hold" role="alert">{missing}</p>{/if}
+		<div class="mt-4 flex flex-wrap gap-3">
+			<Button kind={blocked ? 'primary' : 'plain'} class="min-h-14" disabled={busy} onclick={() => void decide('hold')}
+				>{arm ? 'Hold here' : 'Hold the flight'}</Button
+			>
+			{#if armFirst}<Button class="min-h-14" href={view.href('arm')}>Go to Arm</Button>{/if}
+			<Button
+				kind={blocked ? 'plain' : 'primary'}
+				class="min-h-14"
+				disabled={blocked || busy}
+				onclick={() => void decide('fly')}>{arm ? 'Arm' : 'Fly'}</Button
+			>
+		</div>
+	{/if}
 </section>

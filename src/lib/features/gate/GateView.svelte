@@ -1,63 +1,65 @@
 <script lang="ts">
-	import type { TaskState } from '$lib/core/gate/tasks';
+	import type { TaskState } from '$lib/core/session/task';
+	import { stationTitle } from '$lib/core/session/stations';
 	import Button from '$lib/ui/Button.svelte';
+	import Caution from '$lib/ui/Caution.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
-	import { MARK_TEXT } from '$lib/ui/marks';
+	import { GRADE_WORDS, MARK_TEXT } from '$lib/ui/marks';
 	import { showDay, showTime } from '$lib/ui/format';
+	import HappenedButton from '$lib/features/session/HappenedButton.svelte';
+	import SetAside from '$lib/features/session/SetAside.svelte';
 	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView, OWN_PAGE } from '$lib/features/session/sessionView.svelte';
-	import AsideDialog from '$lib/features/checklist/AsideDialog.svelte';
-	import { done, failed } from '$lib/ui/notify';
+	import { getSessionView } from '$lib/features/session/sessionView.svelte';
 	import DecisionBox from './DecisionBox.svelte';
+	import FlyingPanel from './FlyingPanel.svelte';
 
+	/** One of the two gates: everything up to it, worst first; each hold and each unseen thing is settled by itself. */
+	let { gate: id }: { gate: 'arm' | 'fly' } = $props();
 	const view = getSessionView();
-	const gate = $derived(view.gate);
-	const { aircraft, pack } = view.bundle;
+	const gate = $derived(view.state[id]);
+	const { aircraft, pack } = $derived(view.bundle);
+	const compass = $derived(view.due.find(({ sensor }) => sensor === 'compass'));
 	let showClear = $state(false);
 	let asideOf = $state<TaskState | null>(null);
 
-	const target = (task: TaskState) => view.taskHref(task);
-	/** What may be set aside here: measurements that nobody made, and a list for another place. */
-	const asidable = ({ task, mark }: TaskState) =>
-		(OWN_PAGE.includes(task) && mark === 'unseen') || (task === 'indoor' && mark === 'hold');
-
-	async function setAside(reason: string) {
-		const task = asideOf;
-		if (!task) return;
-		try {
-			await view.record(task.station, {
-				kind: 'decision',
-				task: 'measurement-aside',
-				decision: 'aside',
-				about: task.task,
-				reason,
-				signedBy: view.bundle.session.pilot,
-				marks: [],
-			});
-			asideOf = null;
-			done('Set aside; it stays visible with its reason');
-		} catch (error) {
-			failed(error);
-		}
-	}
+	/** Nothing was seen of it, and it cannot be seen yet. */
+	const waits = ({ mark, shut }: TaskState) => mark === 'unseen' && shut !== '';
+	const detailOf = (task: TaskState) => (waits(task) ? task.shut : task.detail);
+	const settles = ({ mark, offered, shut }: TaskState) =>
+		!view.readOnly && offered !== null && !shut && (mark === 'hold' || mark === 'unseen');
+	const title = $derived(
+		id === 'fly' && gate.open && !view.readOnly
+			? view.state.flight.tookOff && (view.state.flight.landed?.seq ?? -1) < view.state.flight.tookOff.seq
+				? 'Flying'
+				: view.state.flight.landed
+					? 'Landed'
+					: 'Ready to fly'
+			: gate.headline,
+	);
+	const lead = $derived(
+		id === 'arm'
+			? `Nothing turns a propeller of ${aircraft.name} under power before this is answered. The worst first; open any row to see or repeat it.`
+			: 'Everything seen in this session, the worst first. Open any row to see or repeat it.',
+	);
 </script>
 
-<Sheet
-	title={gate.headline}
-	lead="Everything seen in this session, the worst first. Open any row to see or repeat it."
-	name="Gate"
->
+<Sheet {title} {lead} name={stationTitle(id)}>
 	{#snippet corner()}
+		<HappenedButton />
 		<Button href="/session/{view.bundle.session.id}/sheet">Session sheet</Button>
 	{/snippet}
 	{#snippet margin()}
-		<h2 class="mt-0 mb-2">What changed</h2>
-		{#if view.due}
+		{#if id === 'arm'}
+			<Caution>From here on propellers can turn. Stand clear, tail toward you, way out planned.</Caution>
+		{/if}
+		<h2 class="mt-4 mb-2">What changed</h2>
+		{#if compass}
+			<p class="m-0 mb-1 text-[15px] text-ink-2">As the compass stood before this session</p>
 			<ul class="m-0 list-none p-0">
-				{#each view.due.evidence as reason (reason.code + reason.text)}
+				{#each compass.evidence.filter(({ level }) => level !== 'pass') as reason (reason.code + reason.text)}
 					<li class="hairline py-2">{reason.text}</li>
 				{:else}
-					<li class="hairline py-2 text-ink-2">Nothing on record since the last calibration.</li>
+					<li class="hairline py-2">Nothing that asks for another calibration.</li>
 				{/each}
 			</ul>
 		{:else}<p class="m-0 text-ink-2">This aircraft has no compass.</p>{/if}
@@ -72,25 +74,34 @@
 		</p>
 	{/snippet}
 
+	{#if id === 'fly' && gate.open && !view.readOnly}<FlyingPanel />{/if}
+
 	<ul class="m-0 mt-4 list-none p-0">
 		{#each gate.blocking as task (task.task)}
 			<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-2 py-3 md:flex-nowrap">
 				<Gate mark={task.mark} size={30} />
-				<a href={target(task)} class="min-w-0 flex-1 basis-60 text-inherit no-underline">
+				<a href={view.taskHref(task)} class="min-w-0 flex-1 basis-60 text-inherit no-underline">
 					<span class="block text-[18px] font-semibold {task.mark === 'unseen' ? 'text-ink' : MARK_TEXT[task.mark]}"
 						>{task.title}</span
 					>
-					{#if task.detail}<span class="block text-ink-2"
-							>{task.detail}{#if task.entry}&nbsp;{showTime(task.entry.at)}.{/if}</span
+					{#if detailOf(task)}<span class="block text-ink-2"
+							>{detailOf(task)}{#if task.entry}&nbsp;{showTime(task.entry.at)}{task.grade && task.mark !== 'aside'
+									? `, ${GRADE_WORDS[task.grade]}`
+									: ''}.{/if}</span
 						>{/if}
 				</a>
-				<div class="flex gap-1 max-md:pl-11 md:w-56 md:flex-col md:items-end">
-					{#if task.next}<Button kind="quiet" class="text-left md:text-right" href={target(task)}>{task.next}</Button
-						>{/if}
-					{#if asidable(task)}
-						<Button kind="quiet" onclick={() => (asideOf = task)}>Set aside</Button>
-					{/if}
-				</div>
+				{#if !view.readOnly}
+					<div class="flex min-w-0 flex-wrap gap-1 max-md:pl-11 md:max-w-72 md:shrink-0 md:justify-end">
+						{#if task.next && !waits(task)}<Button
+								kind="quiet"
+								class="text-left md:text-right"
+								href={view.taskHref(task)}>{task.next}</Button
+							>{/if}
+						{#if settles(task)}
+							<Button kind="quiet" onclick={() => (asideOf = task)}>Set aside</Button>
+						{/if}
+					</div>
+				{/if}
 			</li>
 		{/each}
 		<li class="hairline flex items-start gap-4 border-b border-rule py-3">
@@ -100,7 +111,8 @@
 				{#if showClear}
 					<ul class="m-0 mt-1 pl-5">
 						{#each gate.clear as task (task.task)}<li>
-								<a href={target(task)}>{task.title}</a> <span class="text-ink-2">{task.detail}</span>
+								<a href={view.taskHref(task)}>{task.title}</a>
+								<span class="text-ink-2">{task.detail} {task.grade ? `(${GRADE_WORDS[task.grade]})` : ''}</span>
 							</li>{/each}
 					</ul>
 				{/if}
@@ -120,10 +132,4 @@
 	</p>
 </Sheet>
 
-<AsideDialog
-	open={asideOf !== null}
-	title="Why is it set aside?"
-	action="Set aside"
-	onclose={() => (asideOf = null)}
-	onreason={(reason) => void setAside(reason)}
-/>
+<SetAside task={asideOf} onclose={() => (asideOf = null)} />

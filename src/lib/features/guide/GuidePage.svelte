@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { SENSOR_RULES } from '$lib/core/due/due';
+	import { SENSOR_RULES } from '$lib/core/due/rules';
 	import { recipesFor } from '$lib/core/guide/recipes';
 	import SaveDialog from '$lib/features/instruments/SaveDialog.svelte';
 	import Sheet from '$lib/features/session/Sheet.svelte';
@@ -55,7 +55,7 @@
 
 <SaveDialog
 	bind:open={saving}
-	siteId=""
+	siteId={null}
 	aircraftId={aircraft.id}
 	payload={() => work.payload(sensor)}
 	onsaved={() => void goto(`/aircraft/${aircraft.id}/due`)}

@@ -1,6 +1,7 @@
 import { judgeGuide, type Shown, type StepAnswer } from '$lib/core/guide/run';
 import type { GuideStep, Recipe } from '$lib/core/guide/recipes';
-import type { Sensor, TestPayload } from '$lib/schema/records';
+import type { Sensor } from '$lib/schema/records';
+import type { TestPayload } from '$lib/schema/entries';
 import { say, silence, tone } from '$lib/ui/speech';
 
 type Phase = 'before' | 'steps' | 'found';
@@ -108,6 +109,7 @@ export class GuideState {
 			kind: 'test',
 			task: `guided-${sensor}`,
 			sensor,
+			grade: 'guided',
 			sourceName: `the aircraft’s own routine: ${this.recipe.name.toLowerCase()}`,
 			headline: headline.slice(0, 400),
 			figures: [

@@ -10,7 +10,6 @@
 	import { returnLimits } from '$lib/core/return/limits';
 	import { positionLimits } from '$lib/core/position/limits';
 	import { dueLimits } from '$lib/core/due/limits';
-	import { windLimits } from '$lib/core/gate/limits';
 	import Page from '$lib/features/shell/Page.svelte';
 
 	const AREAS = [
@@ -67,12 +66,6 @@
 			title: 'What is due',
 			text: 'Events, distance, height and change of the field since the last accepted calibration, judged by three schools side by side.',
 			limits: dueLimits,
-		},
-		{
-			id: 'wind',
-			title: 'Wind against the return',
-			text: 'The gusts entered at the site against the return speed of the aircraft.',
-			limits: windLimits,
 		},
 	];
 </script>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import WideTable from '$lib/ui/WideTable.svelte';
-	import { historyOf, type FigureHistory, type Kept } from '$lib/core/record/history';
+	import { historyOf, type FigureHistory, type Kept } from '$lib/core/evidence/history';
 	import Choice from '$lib/ui/Choice.svelte';
 	import LinePlot from '$lib/ui/LinePlot.svelte';
 	import { showDate } from '$lib/ui/format';

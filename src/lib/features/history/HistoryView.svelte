@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { SENSOR_RULES } from '$lib/core/due/due';
-	import { historyOf, historyTitle } from '$lib/core/record/history';
+	import { SENSOR_RULES } from '$lib/core/due/rules';
+	import { historyOf, historyTitle, STANDING_WORDS } from '$lib/core/evidence/history';
 	import { INSTRUMENT_OF } from '$lib/features/due/fleetDue';
 	import Page from '$lib/features/shell/Page.svelte';
 	import type { Sensor } from '$lib/schema/records';
@@ -12,7 +12,7 @@
 	import { formatQuantity } from '$lib/core/frames/units';
 	import { showDate } from '$lib/ui/format';
 	import { units } from '$lib/ui/preferences.svelte';
-	import { MARK_OF_VERDICT } from '$lib/ui/marks';
+	import { GRADE_WORDS, MARK_OF_VERDICT } from '$lib/ui/marks';
 	import EarlierFigures from './EarlierFigures.svelte';
 
 	/** All calibrations of one sensor of an aircraft: the old values stay at hand, and what moved is told. */
@@ -65,8 +65,10 @@
 						<div class="min-w-0 flex-1 basis-72">
 							<p class="m-0">{entry.headline}</p>
 							<p class="m-0 text-[14px] text-ink-2">
-								{showDate(entry.at)} · {entry.sourceName}{entry.practice
-									? ' · practice, not evidence'
+								{showDate(entry.at)} · {entry.sourceName}{entry.standing === 'rehearsed'
+									? ''
+									: ` · ${GRADE_WORDS[entry.grade]}`}{STANDING_WORDS[entry.standing]
+									? ` · ${STANDING_WORDS[entry.standing]}`
 									: ''}{entry.temperatureC === null
 									? ''
 									: ` · ${formatQuantity(entry.temperatureC, 'temperature', units())}`}

@@ -8,7 +8,8 @@
 	import { MOTION_LOG } from '$lib/core/record/logRoles';
 	import FaultPicker, { type Switch } from '$lib/features/instruments/FaultPicker.svelte';
 	import { hands as ownHands } from '$lib/features/instruments/hands.svelte';
-	import { NO_FAULTS, type RigFaults, type RigPlace } from '$lib/rig/rig';
+	import { practiceAllowed } from '$lib/features/instruments/practice';
+	import { NO_FAULTS, PRACTICE_PLACE, type RigFaults, type RigPlace } from '$lib/rig/rig';
 	import { newSeed } from '$lib/rig/seed';
 	import { obedientHands, type HandsMistake } from '$lib/rig/turning';
 	import { motionSource, serialSource } from '$lib/sources/deviceSource';
@@ -18,11 +19,12 @@
 	import type { HoldState } from './holdState.svelte';
 
 	/** Where the readings of a live procedure come from: this device, a serial line, or the practice aircraft. */
-	type Props = { state: HoldState; plan: HoldPlan; faults: readonly Switch[]; place: RigPlace; date: string };
+	type Props = { state: HoldState; plan: HoldPlan; faults: readonly Switch[]; place: RigPlace | null; date: string };
 	let { state: work, plan, faults: kinds, place, date }: Props = $props();
 
 	type From = 'rig' | 'motion' | 'serial';
-	let from = $state<From>('rig');
+	const practice = practiceAllowed();
+	let from = $state<From>(practice() ? 'rig' : 'serial');
 	let baud = $state('57600');
 	let whose = $state<HandsMistake | 'own'>('none');
 	let speed = $state<Pace>('1');
@@ -53,7 +55,7 @@
 			rigSource({
 				seed,
 				faults: $state.snapshot(faults),
-				place,
+				place: place ?? PRACTICE_PLACE,
 				date,
 				speed: Number(speed),
 				hands: obedient ?? ownHands,
@@ -74,8 +76,12 @@
 			label="Readings from"
 			value={from}
 			options={[
-				{ value: 'rig', label: 'Practice aircraft' },
-				{ value: 'motion', label: 'This device' },
+				...(practice()
+					? ([
+							{ value: 'rig', label: 'Practice aircraft' },
+							{ value: 'motion', label: 'This device' },
+						] as const)
+					: []),
 				{ value: 'serial', label: 'Serial line' },
 			]}
 			onchange={(next) => (from = next)}

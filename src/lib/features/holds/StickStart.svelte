@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { seededRng } from '$lib/core/frames/random';
+	import { practiceAllowed } from '$lib/features/instruments/practice';
 	import { newSeed } from '$lib/rig/seed';
 	import { obedientSticks } from '$lib/rig/sticks';
 	import { gamepadSource } from '$lib/sources/deviceSource';
@@ -11,7 +12,8 @@
 	/** Where the sticks are read from: a radio as a game controller, or the practice radio. */
 	let { state: work }: { state: StickState } = $props();
 
-	let from = $state<'rig' | 'pad'>('rig');
+	const practice = practiceAllowed();
+	let from = $state<'rig' | 'pad'>(practice() ? 'rig' : 'pad');
 	let wired = $state<'usual' | 'crossed' | 'reversed'>('usual');
 	let clumsy = $state<'no' | 'yes'>('no');
 	const WIRED = {
@@ -38,7 +40,7 @@
 			label="Sticks from"
 			value={from}
 			options={[
-				{ value: 'rig', label: 'Practice radio' },
+				...(practice() ? ([{ value: 'rig', label: 'Practice radio' }] as const) : []),
 				{ value: 'pad', label: 'Radio, as a game controller' },
 			]}
 			onchange={(next) => (from = next)}

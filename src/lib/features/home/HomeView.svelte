@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { sensorDue } from '$lib/core/due/due';
+	import { aircraftDue } from '$lib/core/due/aircraftDue';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
@@ -14,7 +14,7 @@
 	import { showDay } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
 	import { fromYawPitchRoll } from '$lib/core/frames/rotation';
-	import { stationTitle } from '$lib/core/gate/stations';
+	import { stationTitle } from '$lib/core/session/stations';
 
 	const home = live(loadHome);
 	const now = new Date().toISOString();
@@ -25,22 +25,14 @@
 	const latest = $derived(open[0]);
 	const fleet = $derived(
 		(home.current?.aircraft ?? []).map((aircraft) => {
-			const last = home.current?.compasses.get(aircraft.id) ?? null;
-			const due =
-				aircraft.compasses === 0
-					? null
-					: sensorDue(
-							'compass',
-							aircraft,
-							last?.payload.kind === 'calibration' ? { at: last.at, place: last.payload.place } : null,
-							null,
-							now,
-						);
-			const flown = home.current?.sessions.find(({ aircraftId }) => aircraftId === aircraft.id);
-			return { aircraft, due, last, flown };
+			const list = aircraftDue(aircraft, home.current?.done.get(aircraft.id) ?? new Map(), null, now);
+			const flown = home.current?.sessions.find(
+				({ aircraftId, kind }) => aircraftId === aircraft.id && kind === 'flight',
+			);
+			return { aircraft, due: list.filter(({ due }) => due), flown };
 		}),
 	);
-	const dueNow = $derived(fleet.filter(({ due }) => due?.due));
+	const dueNow = $derived(fleet.filter(({ due }) => due.length > 0));
 
 	async function demo() {
 		loading = true;
@@ -62,7 +54,7 @@
 		latest
 			? `Go on with “${latest.title}”`
 			: dueNow.length > 0
-				? `${dueNow.map(({ aircraft }) => aircraft.name).join(' and ')}: the compass is due`
+				? `Something is due on ${dueNow.map(({ aircraft }) => aircraft.name).join(' and ')}`
 				: 'Begin a session, from the bench to the first hover',
 	);
 </script>
@@ -108,24 +100,18 @@
 			<section aria-labelledby="due">
 				<h2 id="due" class="m-0 mb-2">What is due</h2>
 				<ul class="m-0 list-none p-0">
-					{#each fleet as { aircraft, due, last } (aircraft.id)}
+					{#each fleet as { aircraft, due } (aircraft.id)}
 						<li class="hairline flex gap-4 py-3">
-							<Gate mark={due === null || !due.due ? 'clear' : 'caution'} />
+							<Gate mark={due.length === 0 ? 'clear' : 'caution'} />
 							<div class="min-w-0 flex-1">
-								<a href="/aircraft/{aircraft.id}" class="font-semibold text-ink no-underline">{aircraft.name}</a>
-								{#if !due}
-									<span class="block text-ink-2">has no compass</span>
-								{:else if due.due}
-									<span class="block text-caution">Compass: {due.chosen.reasons[0].text}</span>
-									{#if due.chosen.reasons.length > 1}
-										<span class="block text-[15px] text-ink-2"
-											>and {due.chosen.reasons.length - 1} more · school: {due.chosen.name.toLowerCase()}</span
-										>
-									{/if}
-								{:else}
-									<span class="block text-ink-2"
-										>Compass kept since {last ? showDay(last.at) : ''} · school: {due.chosen.name.toLowerCase()}</span
+								<a href="/aircraft/{aircraft.id}/due" class="font-semibold text-ink no-underline">{aircraft.name}</a>
+								{#if due.length > 0}
+									<span class="block text-caution">{due.map(({ name }) => name).join(', ')}</span>
+									<span class="block text-[15px] text-ink-2"
+										>{due[0].chosen.reasons[0].text} School: {due[0].chosen.name.toLowerCase()}.</span
 									>
+								{:else}
+									<span class="block text-ink-2">Nothing is due</span>
 								{/if}
 							</div>
 						</li>
@@ -136,7 +122,9 @@
 					<ul class="m-0 list-none p-0">
 						{#each open.slice(1) as session (session.id)}
 							<li class="hairline py-2">
-								<a href="/session/{session.id}">{session.title}</a>
+								<a href="/session/{session.id}">{session.title}</a>{#if session.kind === 'rehearsal'}<b
+										class="ml-2 text-aside">rehearsal</b
+									>{/if}
 								<span class="text-ink-2">{showDay(session.startedAt)}</span>
 							</li>
 						{/each}

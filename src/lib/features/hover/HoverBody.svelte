@@ -3,6 +3,7 @@
 	import { localTrack } from '$lib/core/hover/track';
 	import FaultPicker from '$lib/features/instruments/FaultPicker.svelte';
 	import MappingDialog from '$lib/features/instruments/MappingDialog.svelte';
+	import { practiceAllowed } from '$lib/features/instruments/practice';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import type { HoverAnswer } from '$lib/schema/hover';
 	import Button from '$lib/ui/Button.svelte';
@@ -17,6 +18,7 @@
 
 	let { state: work, onaccept }: { state: HoverState; onaccept?: (answer: HoverAnswer) => void } = $props();
 
+	const practice = practiceAllowed();
 	let faults = $state<RigFaults>({ ...NO_FAULTS });
 	const answer = $derived(work.answer);
 	const track = $derived(work.request ? localTrack(work.request) : null);
@@ -53,9 +55,9 @@
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key !== 'Enter' || event.target !== document.body || work.busy) return;
+		if (event.key !== 'Enter' || event.repeat || event.target !== document.body || work.busy) return;
 		if (answer && onaccept) onaccept(answer);
-		else if (!answer) void rehearse();
+		else if (!answer && practice()) void rehearse();
 	}}
 />
 
@@ -86,32 +88,32 @@
 			</p>
 			<FileDrop accept=".csv,.txt,.tsv,.gpx,text/csv" onfile={(file) => void work.readFile(file)} />
 		</section>
-		<section class="border border-rule p-4">
-			<h2 class="m-0">The practice aircraft</h2>
-			<p class="mt-1 mb-3 text-[15px] text-ink-2">A minute of simulated hover, with the faults you choose.</p>
-			<div class="grid gap-4">
-				<div class="flex flex-wrap gap-4">
-					<NumberField
-						label="Compass error"
-						unit="°"
-						min={-80}
-						max={80}
-						value={faults.headingErrorDeg}
-						onchange={(v) => (faults.headingErrorDeg = v ?? 0)}
-					/>
-					<NumberField
-						label="Wind"
-						unit="m/s"
-						min={0}
-						max={15}
-						value={faults.windMps}
-						onchange={(v) => (faults.windMps = v ?? 0)}
-					/>
+		{#if practice()}<section class="border border-rule p-4">
+				<h2 class="m-0">The practice aircraft</h2>
+				<p class="mt-1 mb-3 text-[15px] text-ink-2">A minute of simulated hover, with the faults you choose.</p>
+				<div class="grid gap-4">
+					<div class="flex flex-wrap gap-4">
+						<NumberField
+							label="Compass error"
+							unit="°"
+							min={-80}
+							max={80}
+							value={faults.headingErrorDeg}
+							onchange={(v) => (faults.headingErrorDeg = v ?? 0)}
+						/>
+						<NumberField
+							label="Wind"
+							unit="m/s"
+							min={0}
+							max={15}
+							value={faults.windMps}
+							onchange={(v) => (faults.windMps = v ?? 0)}
+						/>
+					</div>
+					<FaultPicker bind:faults kinds={['weakSky']} />
+					<div><Button kind="primary" onclick={rehearse} kbd="↵">Fly the practice hover</Button></div>
 				</div>
-				<FaultPicker bind:faults kinds={['weakSky']} />
-				<div><Button kind="primary" onclick={rehearse} kbd="↵">Fly the practice hover</Button></div>
-			</div>
-		</section>
+			</section>{/if}
 	</div>
 {:else}
 	<div class="mt-4 grid gap-8 md:grid-cols-[minmax(0,380px)_minmax(0,1fr)]">

@@ -21,7 +21,7 @@
 			await view.record('hover', {
 				kind: 'test',
 				task: 'hover',
-				...(work.practice ? { practice: true } : {}),
+				grade: view.grade('measured', work.practice),
 				sourceName: work.sourceName,
 				headline: work.title,
 				figures: hoverFigures(answer),

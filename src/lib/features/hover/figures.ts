@@ -1,5 +1,5 @@
 import type { HoverAnswer } from '$lib/schema/hover';
-import type { RecordedFigure } from '$lib/schema/records';
+import type { RecordedFigure } from '$lib/schema/entries';
 
 /** What is kept of a reviewed hover. */
 export const hoverFigures = ({ bubble, drift, spiral, height, durationS }: HoverAnswer): RecordedFigure[] => [

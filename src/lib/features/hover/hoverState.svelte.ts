@@ -38,8 +38,11 @@ export class HoverState {
 		const { spiral } = answer;
 		if (spiral.present && spiral.compassErrorDeg !== null)
 			return `Circling to the ${spiral.sense === 'ccw' ? 'left' : 'right'}: the compass reads about ${Math.abs(spiral.compassErrorDeg).toFixed(0)}° too far ${spiral.compassErrorDeg > 0 ? 'round' : 'back'}`;
-		if (answer.verdict === 'pass') return `It holds its place within ${answer.bubble.diameter95M?.toFixed(1)} m`;
-		return answer.reasons[0].text;
+		if (answer.verdict !== 'pass') return answer.reasons[0].text;
+		if (this.request?.hold === 'position')
+			return `It holds its place within ${answer.bubble.diameter95M?.toFixed(1)} m`;
+		// Without position hold there is no place to hold.
+		return answer.reasons.find(({ code }) => code === 'free-drift')?.text ?? answer.reasons[0].text;
 	});
 
 	async rehearse(seed: number, faults: RigFaults): Promise<void> {

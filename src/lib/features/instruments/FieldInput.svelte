@@ -34,6 +34,7 @@
 	<label class="grid gap-1" for={id}>
 		<span class="text-[15px] text-ink-2">{field.label}</span>
 		<select {id} class="field-input" value={String(value ?? '')} onchange={(e) => onchange(e.currentTarget.value)}>
+			{#if !value}<option value="">choose…</option>{/if}
 			{#each field.options as o (o.value)}<option value={o.value}>{o.label}</option>{/each}
 		</select>
 	</label>

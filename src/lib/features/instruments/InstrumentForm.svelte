@@ -4,7 +4,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import FieldInput from './FieldInput.svelte';
 	import type { InstrumentState } from './instrumentState.svelte';
-	import { rows, type Cell, type Row, type RowsField } from './instrument';
+	import { blankRow, rows, type Cell, type RowsField } from './instrument';
 
 	/** The figures that go into an instrument. */
 	let { work }: { work: InstrumentState } = $props();
@@ -18,15 +18,20 @@
 			field.id,
 			rows(work.values, field.id).map((row, k) => (k === index ? { ...row, [cell]: value } : row)),
 		);
-	const blank = (field: RowsField): Row =>
-		field.start.at(-1) ?? Object.fromEntries(field.of.map(({ id, start }) => [id, start]));
+	/** The first field that is wrong gets the focus. */
+	const focusIf = (wrong: boolean) => (node: HTMLElement) => {
+		if (wrong) node.querySelector<HTMLElement>('input, select, button')?.focus();
+	};
 </script>
 
 <div class="grid gap-4">
 	<div class="grid gap-x-6 gap-y-3 sm:grid-cols-2">
 		{#each work.instrument.fields as field (field.id)}
 			{#if field.kind !== 'rows'}
-				<div class={field.kind === 'choice' && field.options.length > 2 ? 'sm:col-span-2' : ''}>
+				<div
+					class={field.kind === 'choice' && field.options.length > 2 ? 'sm:col-span-2' : ''}
+					{@attach focusIf(work.problemField === field.id)}
+				>
 					<FieldInput {field} value={cellOf(field.id)} onchange={(value) => work.set(field.id, value)} />
 				</div>
 			{/if}
@@ -40,7 +45,10 @@
 				{#each list as row, index (index)}
 					<div class="hairline flex flex-wrap items-end gap-x-4 gap-y-1 py-2">
 						{#each field.of as cell (cell.id)}
-							<div class={cell.kind === 'number' ? 'w-36' : 'min-w-32 flex-1'}>
+							<div
+								class={cell.kind === 'number' ? 'w-36' : 'min-w-32 flex-1'}
+								{@attach focusIf(work.problemField === `${field.id}.${index}.${cell.id}`)}
+							>
 								<FieldInput
 									field={cell}
 									plain
@@ -61,7 +69,7 @@
 						>
 					</div>
 				{/each}
-				<Button kind="quiet" onclick={() => work.set(field.id, [...list, blank(field)])}
+				<Button kind="quiet" onclick={() => work.set(field.id, [...list, blankRow(field)])}
 					><Plus size={18} aria-hidden="true" /> Add {field.one}</Button
 				>
 			</fieldset>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { live } from '$lib/store/live.svelte';
+	import { lastSiteId } from '$lib/store/home';
 	import { listSites } from '$lib/store/tables';
 	import type { Site } from '$lib/schema/records';
 	import type { Instrument } from './instrument';
@@ -11,19 +12,13 @@
 	/** An instrument on its own, without a session. */
 	let { instrument, liveId }: { instrument: Instrument | null; liveId: LiveId | null } = $props();
 
-	const sites = live(listSites);
-	/** Where no site is on this device: the middle of the model, said so in the margin. */
-	const NOWHERE = {
-		id: '',
-		name: 'no site',
-		latDeg: 54,
-		lonDeg: -3,
-		altM: 10,
-		notes: '',
-		updatedAt: '',
-	} satisfies Site;
+	const sites = live(async () => ({ all: await listSites(), last: await lastSiteId() }));
 	let siteId = $state('');
-	const site = $derived(sites.current?.find(({ id }) => id === siteId) ?? sites.current?.[0] ?? NOWHERE);
+	/** The place last used, not the first of the alphabet; none where none was entered. */
+	const site = $derived.by((): Site | null => {
+		const { all = [], last = null } = sites.current ?? {};
+		return all.find(({ id }) => id === (siteId || last)) ?? all[0] ?? null;
+	});
 	const date = new Date().toISOString().slice(0, 10);
 
 	// svelte-ignore state_referenced_locally

@@ -1,8 +1,9 @@
 <script lang="ts">
 	import Sheet from '$lib/features/session/Sheet.svelte';
 	import { inField } from '$lib/features/shell/keys';
-	import type { TestPayload } from '$lib/schema/records';
+	import type { TestPayload } from '$lib/schema/entries';
 	import type { Snippet } from 'svelte';
+	import { refusedIn } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
@@ -21,7 +22,8 @@
 	import InstrumentForm from './InstrumentForm.svelte';
 	import type { InstrumentState } from './instrumentState.svelte';
 	import MappingDialog from './MappingDialog.svelte';
-	import { payloadOf } from './payload';
+	import { gradeOfWork, toEntry } from './payload';
+	import { practiceAllowed } from './practice';
 	import LiveRecorder from './LiveRecorder.svelte';
 	import KeepBar from './KeepBar.svelte';
 	import SampleList from './SampleList.svelte';
@@ -31,7 +33,7 @@
 	/** The frame of every instrument: what goes in, the finding as headline, its figures, its plots, why, and where it is kept. */
 	type Props = {
 		work: InstrumentState;
-		site: Site;
+		site: Site | null;
 		lead: string;
 		/** Drawn where a pose is asked for. */
 		rotors?: number;
@@ -66,14 +68,20 @@
 				? '.jpg,.jpeg,.png,image/jpeg,image/png'
 				: '.csv,.txt,.tsv,text/csv,text/plain',
 	);
-	const payload = () => payloadOf(instrument, work, site);
+	const payload = () => toEntry(work, site, gradeOfWork(work));
+	const practice = practiceAllowed();
 
+	/** Works it out, unless a field holds what was refused. */
+	function workOut() {
+		if (!refusedIn(sheet)) void work.work();
+	}
 	function onkeydown(event: KeyboardEvent) {
-		if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
+		if (event.key !== 'Enter' || event.repeat || event.ctrlKey || event.metaKey || event.altKey || inField(event))
+			return;
 		if (event.target !== document.body) return;
 		if (live) return;
 		if (work.phase === 'result' && finding) (onaccept ? () => onaccept(payload()) : () => (saving = true))();
-		else if (work.phase === 'choose' && work.ready) void work.work();
+		else if (work.phase === 'choose' && work.ready) workOut();
 	}
 </script>
 
@@ -125,7 +133,7 @@
 					id={instrument.id}
 					{finding}
 					sourceName={work.sourceName}
-					siteId={site.id}
+					siteId={site?.id ?? null}
 					{payload}
 					{onaccept}
 					{sheet}
@@ -162,13 +170,20 @@
 					<StickStart state={sticks} />
 				{:else if instrument.fields.length > 0 && instrument.file && !finding}{@render needed()}{/if}
 			</div>
-			<SampleList
-				samples={instrument.samples}
-				redraw={instrument.file?.kind !== 'picture'}
-				ontry={(sample, seed) => void work.tryIt(sample, seed)}
-			/>
+			{#if practice()}
+				<SampleList
+					samples={instrument.samples}
+					redraw={instrument.file?.kind !== 'picture'}
+					ontry={(sample, seed) => void work.tryIt(sample, seed)}
+				/>
+			{/if}
 			{#if instrument.live && !finding}
-				<div class="mt-6"><LiveRecorder kinds={instrument.live} onfile={(file) => void work.takeFile(file)} /></div>
+				<div class="mt-6">
+					<LiveRecorder
+						kinds={instrument.live}
+						onfile={(file, simulated) => void work.takeFile(file, { practice: simulated, name: file.name })}
+					/>
+				</div>
 			{/if}
 		{/if}
 	</div>
@@ -181,7 +196,7 @@
 		<h2 class="m-0 mb-3">{finding ? 'What went in' : 'What it needs to know'}</h2>
 		<InstrumentForm {work} />
 		{#if work.ready}<div class="mt-4">
-				<Button kind={finding ? 'plain' : 'primary'} kbd={finding ? '' : '↵'} onclick={() => void work.work()}
+				<Button kind={finding ? 'plain' : 'primary'} kbd={finding ? '' : '↵'} onclick={workOut}
 					>{finding ? 'Work it out again' : 'Work it out'}</Button
 				>
 			</div>{/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { CalibrationPayload, TestPayload } from '$lib/schema/records';
+	import type { CalibrationPayload, TestPayload } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
 	import { failed } from '$lib/ui/notify';
 	import { exportCsv, exportJson, exportPng } from './exportFinding';
@@ -11,7 +11,7 @@
 		id: string;
 		finding: Finding;
 		sourceName: string;
-		siteId: string;
+		siteId: string | null;
 		payload: () => TestPayload | CalibrationPayload;
 		onaccept?: ((payload: TestPayload) => void) | undefined;
 		sheet: HTMLElement | undefined;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { calibrationPayload } from '$lib/core/compass/payload';
+	import { calibrationPayload, placeOf } from '$lib/core/compass/payload';
 	import { DEFAULT_LOCK_RULE } from '$lib/core/position/review';
 	import CompassBody from '$lib/features/compass/CompassBody.svelte';
 	import CompassWhy from '$lib/features/compass/CompassWhy.svelte';
@@ -12,7 +12,8 @@
 	import { positionFigures } from '$lib/features/position/figures';
 	import { PositionState } from '$lib/features/position/positionState.svelte';
 	import Sheet from '$lib/features/session/Sheet.svelte';
-	import type { CalibrationPayload, RecordedFigure, Site, TestPayload } from '$lib/schema/records';
+	import type { Site } from '$lib/schema/records';
+	import type { CalibrationPayload, RecordedFigure, TestPayload } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
@@ -25,15 +26,10 @@
 	import SitePicker from './SitePicker.svelte';
 
 	/** Compass, position and hover on their own: their sheets, in the frame that all instruments share. */
-	let { id, site, date, onsite }: { id: LiveId; site: Site; date: string; onsite: (id: string) => void } = $props();
+	let { id, site, date, onsite }: { id: LiveId; site: Site | null; date: string; onsite: (id: string) => void } =
+		$props();
 
-	const compass = new CompassState(() => ({
-		latDeg: site.latDeg,
-		lonDeg: site.lonDeg,
-		altM: site.altM,
-		date,
-		limitDeg: 1,
-	}));
+	const compass = new CompassState(() => ({ place: placeOf(site), date, limitDeg: 1 }));
 	const position = new PositionState(() => DEFAULT_LOCK_RULE);
 	const hover = new HoverState(() => undefined);
 	$effect(() => () => {
@@ -84,17 +80,17 @@
 
 	function payload(): TestPayload | CalibrationPayload {
 		if (!finding) throw new Error('There is no finding to keep yet.');
-		const { latDeg, lonDeg, altM } = site;
 		const flown = { compass: compass.recording.practice, position: position.recording.practice, hover: hover.practice };
 		const simulated = practice || flown[id];
-		if (id === 'compass' && compass.answer && !simulated) {
-			const kept = calibrationPayload(compass.answer, 'accepted', sourceName, { latDeg, lonDeg, altM });
-			if (kept) return kept;
+		const grade = simulated ? 'rehearsed' : 'measured';
+		if (id === 'compass' && compass.answer) {
+			const kept = calibrationPayload(compass.answer, 'accepted', sourceName, placeOf(site));
+			if (kept) return { ...kept, grade };
 		}
 		return {
 			kind: 'test',
 			task: id,
-			...(simulated ? { practice: true } : {}),
+			grade,
 			sourceName,
 			headline: finding.headline.slice(0, 400),
 			figures: [...(found?.figures ?? [])],
@@ -150,7 +146,7 @@
 			<HoverBody state={hover} />
 		{/if}
 		{#if finding}
-			<KeepBar {id} {finding} {sourceName} siteId={site.id} {payload} {sheet} onrepeat={repeat} bind:saving />
+			<KeepBar {id} {finding} {sourceName} siteId={site?.id ?? null} {payload} {sheet} onrepeat={repeat} bind:saving />
 		{/if}
 		{#if idle}<SampleList samples={LIVE_SAMPLES[id]} ontry={(sample, seed) => void tryIt(sample, seed)} />{/if}
 	</div>

@@ -5,7 +5,7 @@
 	import { showClock } from '$lib/ui/format';
 
 	/** Records from what this device has, live, and hands the recording over as a file. */
-	type Props = { kinds: readonly RecorderKind[]; onfile: (file: File) => void };
+	type Props = { kinds: readonly RecorderKind[]; onfile: (file: File, practice: boolean) => void };
 	let { kinds, onfile }: Props = $props();
 
 	const WORDS: Record<RecorderKind, { name: string; hint: string }> = {
@@ -53,9 +53,11 @@
 
 	async function stop() {
 		const file = await recorder?.stop();
+		// A phone in hand is not the aircraft.
+		const practice = running === 'motion';
 		recorder = null;
 		running = null;
-		if (file) onfile(file);
+		if (file) onfile(file, practice);
 		else problem ||= 'Nothing was recorded.';
 	}
 	$effect(() => () => void recorder?.stop());

@@ -2,7 +2,7 @@
 	import { live } from '$lib/store/live.svelte';
 	import { saveToBench } from '$lib/store/repository';
 	import { listAircraft } from '$lib/store/tables';
-	import type { CalibrationPayload, TestPayload } from '$lib/schema/records';
+	import type { CalibrationPayload, TestPayload } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { done, failed } from '$lib/ui/notify';
@@ -12,8 +12,8 @@
 	/** Keeps a finding in the bench book of an aircraft, signed, with the temperature it was made at. */
 	type Props = {
 		open: boolean;
-		siteId: string;
-		payload: () => TestPayload | CalibrationPayload;
+		siteId: string | null;
+		payload: () => TestPayload | CalibrationPayload | null;
 		/** The aircraft it belongs to, where that is known already. */
 		aircraftId?: string;
 		onsaved?: () => void;
@@ -33,10 +33,11 @@
 		try {
 			prefer({ pilot: pilot.trim() });
 			const kept = payload();
+			if (!kept) return;
 			const warm = temperatureC === null ? {} : { temperatureC };
 			await saveToBench(
 				$state.snapshot(aircraft),
-				siteId || 'none',
+				siteId,
 				pilot.trim(),
 				kept.kind === 'test' ? { ...kept, ...warm } : kept,
 			);

@@ -4,20 +4,20 @@
 	import { listSites } from '$lib/store/tables';
 
 	/** Where it is measured: the field model needs a place. */
-	let { site, onsite }: { site: Site; onsite: (id: string) => void } = $props();
+	let { site, onsite }: { site: Site | null; onsite: (id: string) => void } = $props();
 	const sites = live(listSites);
 </script>
 
 <label class="mb-4 grid gap-1">
 	<span class="text-[15px] text-ink-2">Site</span>
-	<select class="field-input" value={site.id} onchange={(e) => onsite(e.currentTarget.value)}>
+	<select class="field-input" value={site?.id ?? ''} onchange={(e) => onsite(e.currentTarget.value)}>
 		{#each sites.current ?? [] as { id, name } (id)}<option value={id}>{name}</option>{:else}<option value=""
 				>none entered</option
 			>{/each}
 	</select>
 </label>
-{#if site.id === ''}
+{#if !site}
 	<p class="font-semibold">
-		No site is on this device: the comparison is with 54° N, 3° W. <a href="/sites">Enter yours</a> to trust it.
+		No site is on this device, so nothing is compared with the place. <a href="/sites">Enter yours</a>.
 	</p>
 {/if}

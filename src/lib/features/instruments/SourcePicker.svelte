@@ -4,7 +4,7 @@
 	import { COMPASS_ROLES } from '$lib/core/record/logRoles';
 	import { serialSource } from '$lib/sources/deviceSource';
 	import type { RigFaults, RigPlace } from '$lib/rig/rig';
-	import { NO_FAULTS } from '$lib/rig/rig';
+	import { NO_FAULTS, PRACTICE_PLACE } from '$lib/rig/rig';
 	import type { RecipeName } from '$lib/rig/turning';
 	import { rigSource } from '$lib/sources/rigSource';
 	import type { Source } from '$lib/sources/source';
@@ -12,10 +12,12 @@
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import FaultPicker from './FaultPicker.svelte';
 	import { hands } from './hands.svelte';
+	import { practiceAllowed } from './practice';
 
 	/** Where the samples come from: a file, or the practice aircraft. */
 	type Props = {
-		place: RigPlace;
+		/** Where the practice aircraft stands; its own place where none was entered. */
+		place: RigPlace | null;
 		date: string;
 		accept: string;
 		fileHint: string;
@@ -39,6 +41,7 @@
 		startWords = 'Start measuring',
 	}: Props = $props();
 
+	const practice = practiceAllowed();
 	let faults = $state<RigFaults>({ ...NO_FAULTS });
 	let recipe = $state<RecipeName | 'own'>('thorough');
 	let baud = $state('57600');
@@ -50,7 +53,7 @@
 			rigSource({
 				seed,
 				faults: $state.snapshot(faults),
-				place,
+				place: place ?? PRACTICE_PLACE,
 				date,
 				speed: Number(speed),
 				hands: !turning ? 'still' : recipe === 'own' ? hands : recipe,
@@ -69,7 +72,7 @@
 </script>
 
 <div class="mt-5 grid gap-6 xl:grid-cols-2">
-	<div class="grid content-start gap-6">
+	<div class="grid content-start gap-6 {practice() ? '' : 'xl:col-span-2 xl:grid-cols-2'}">
 		<section class="border border-rule p-4">
 			<h2 class="m-0">A log of your aircraft</h2>
 			<p class="mt-1 mb-3 text-[15px] text-ink-2">{fileHint}</p>
@@ -84,32 +87,34 @@
 			</div>
 		</section>
 	</div>
-	<section class="border border-rule p-4">
-		<h2 class="m-0">The practice aircraft</h2>
-		<p class="mt-1 mb-3 text-[15px] text-ink-2">
-			Simulated sensors, made on this device. What it records is marked as practice.
-		</p>
-		<div class="grid gap-4">
-			{#if turning}
-				<label class="grid gap-1">
-					<span class="text-[15px] text-ink-2">Whose hands turn it</span>
-					<select class="field-input" bind:value={recipe}>
-						{#each HANDS as { value, label } (value)}<option {value}>{label}</option>{/each}
-					</select>
-				</label>
-			{/if}
-			<PaceChoice bind:value={speed} />
-			<FaultPicker
-				bind:faults
-				kinds={turning ? ['offsets', 'softIron', 'metalNear', 'mountingTurned'] : ['weakSky', 'metalNear']}
-			/>
-			<div><Button kind="primary" onclick={start} kbd="↵">{startWords}</Button></div>
-		</div>
-	</section>
+	{#if practice()}
+		<section class="border border-rule p-4">
+			<h2 class="m-0">The practice aircraft</h2>
+			<p class="mt-1 mb-3 text-[15px] text-ink-2">
+				Simulated sensors, made on this device. What it records is marked as practice.
+			</p>
+			<div class="grid gap-4">
+				{#if turning}
+					<label class="grid gap-1">
+						<span class="text-[15px] text-ink-2">Whose hands turn it</span>
+						<select class="field-input" bind:value={recipe}>
+							{#each HANDS as { value, label } (value)}<option {value}>{label}</option>{/each}
+						</select>
+					</label>
+				{/if}
+				<PaceChoice bind:value={speed} />
+				<FaultPicker
+					bind:faults
+					kinds={turning ? ['offsets', 'softIron', 'metalNear', 'mountingTurned'] : ['weakSky', 'metalNear']}
+				/>
+				<div><Button kind="primary" onclick={start} kbd="↵">{startWords}</Button></div>
+			</div>
+		</section>
+	{/if}
 </div>
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key === 'Enter' && event.target === document.body) start();
+		if (event.key === 'Enter' && !event.repeat && event.target === document.body && practice()) start();
 	}}
 />

@@ -4,7 +4,8 @@ import { InputError } from '$lib/core/frames/inputError';
 import type { Choices } from '$lib/core/record/columns';
 import type { Role } from '$lib/core/record/logRoles';
 import type { Reason, Verdict } from '$lib/schema/common';
-import type { RecordedFigure, Sensor, Site } from '$lib/schema/records';
+import type { Sensor, Site } from '$lib/schema/records';
+import type { RecordedFigure } from '$lib/schema/entries';
 import type { RecorderKind } from '$lib/sources/recorder';
 import type { Switch } from './FaultPicker.svelte';
 import type { Taken } from './tableFlow.svelte';
@@ -20,7 +21,10 @@ export interface NumberField {
 	max?: number;
 	optional?: boolean;
 	note?: string;
+	/** What an example has; a real form opens empty. */
 	start: number | null;
+	/** A usual value with a source, told in the note: it stands in a real form too. */
+	usual?: true;
 }
 
 export interface ChoiceField {
@@ -28,7 +32,10 @@ export interface ChoiceField {
 	id: string;
 	label: string;
 	options: readonly { value: string; label: string }[];
+	/** What an example has; a real form opens unanswered. */
 	start: string;
+	/** How it is measured, not what is so: it is chosen beforehand in a real form too. */
+	usual?: true;
 }
 
 export interface TextField {
@@ -36,6 +43,7 @@ export interface TextField {
 	id: string;
 	label: string;
 	start: string;
+	usual?: true;
 }
 
 export type CellField = NumberField | ChoiceField | TextField;
@@ -55,8 +63,52 @@ export interface RowsField {
 export type Field = CellField | RowsField;
 export type Values = Record<string, Cell | readonly Row[]>;
 
-export const startValues = (fields: readonly Field[]): Values =>
+/** The values of an example: never of a real form. */
+export const exampleValues = (fields: readonly Field[]): Values =>
 	Object.fromEntries(fields.map(({ id, start }) => [id, start]));
+
+/** Answers that claim nothing. */
+const NO_CLAIM: readonly string[] = ['not-tried', 'not-done', 'unknown'];
+
+const blankCell = (field: CellField): Cell => {
+	if (field.usual) return field.start;
+	if (field.kind === 'number') return null;
+	return field.kind === 'choice' && NO_CLAIM.includes(field.start) ? field.start : '';
+};
+export const blankRow = ({ of }: RowsField): Row => Object.fromEntries(of.map((cell) => [cell.id, blankCell(cell)]));
+
+/** A form as it opens: empty, but for usual values with a source and answers that claim nothing. */
+export const blankValues = (fields: readonly Field[]): Values =>
+	Object.fromEntries(
+		fields.map((field) => [
+			field.id,
+			field.kind === 'rows' ? (field.start.length > 0 ? [blankRow(field)] : []) : blankCell(field),
+		]),
+	);
+
+const lacks = (field: CellField, value: Cell | undefined): boolean =>
+	field.kind === 'number'
+		? !field.optional && typeof value !== 'number'
+		: field.kind === 'choice' && !field.options.some((option) => option.value === value);
+
+const wanted = ({ kind, label }: CellField) => `${label}: ${kind === 'number' ? 'needs a number' : 'choose one'}.`;
+
+/** The first field of a form that must still be filled in; null where none. */
+export function missingIn(fields: readonly Field[], values: Values): { id: string; message: string } | null {
+	for (const field of fields) {
+		const value = values[field.id];
+		if (field.kind !== 'rows') {
+			if (lacks(field, Array.isArray(value) ? null : (value as Cell))) return { id: field.id, message: wanted(field) };
+			continue;
+		}
+		const list = rows(values, field.id);
+		for (const [k, row] of list.entries()) {
+			const cell = field.of.find((c) => lacks(c, row[c.id]));
+			if (cell) return { id: `${field.id}.${k}.${cell.id}`, message: `${field.label}, ${k + 1}: ${wanted(cell)}` };
+		}
+	}
+	return null;
+}
 
 /** A number that must be there. @throws InputError naming the field. */
 export function num(values: Values | Row, id: string, label = id): number {
@@ -165,7 +217,8 @@ export interface Input {
 	/** Columns of a table in SI units. */
 	taken: Taken | null;
 	file: File | null;
-	site: Pick<Site, 'name' | 'latDeg' | 'lonDeg' | 'altM'>;
+	/** Where; null where no place was entered. */
+	site: Pick<Site, 'name' | 'latDeg' | 'lonDeg' | 'altM'> | null;
 	/** Today, YYYY-MM-DD. */
 	date: string;
 	units: UnitSystem;

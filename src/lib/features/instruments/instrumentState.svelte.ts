@@ -1,7 +1,11 @@
+import { PRACTICE_PLACE } from '$lib/rig/rig';
+import { InputError } from '$lib/core/frames/inputError';
 import { failed } from '$lib/ui/notify';
 import { units } from '$lib/ui/preferences.svelte';
 import {
-	startValues,
+	blankValues,
+	exampleValues,
+	missingIn,
 	type Cell,
 	type Finding,
 	type Input,
@@ -14,11 +18,11 @@ import { TableFlow, type Taken } from './tableFlow.svelte';
 
 type Phase = 'choose' | 'busy' | 'result';
 
-const KEY = 'winglogos-instrument-';
+const KEY = 'winglogos-form-';
 
 /** What was typed last time, as far as it still fits the form. */
 function recall({ id, fields }: Instrument): Values {
-	const start = startValues(fields);
+	const start = blankValues(fields);
 	let kept: unknown;
 	try {
 		kept = JSON.parse(localStorage.getItem(KEY + id) ?? '{}');
@@ -60,12 +64,15 @@ export class InstrumentState {
 	#taken: Taken | null = null;
 	#file: File | null = null;
 	#abort: AbortController | null = null;
+	/** The field that keeps it from being worked out. */
+	problemField = $state('');
 	#site: () => Input['site'];
 	#date: () => string;
 
-	constructor(instrument: Instrument, site: () => Input['site'], date: () => string) {
+	/** `filled` is what is known already, of the aircraft or from what was just seen. */
+	constructor(instrument: Instrument, site: () => Input['site'], date: () => string, filled: Values | null = null) {
 		this.instrument = instrument;
-		this.values = recall(instrument);
+		this.values = filled ? { ...blankValues(instrument.fields), ...filled } : recall(instrument);
 		this.table =
 			instrument.file?.kind === 'table'
 				? new TableFlow(instrument.id, instrument.file.roles, instrument.file.complete)
@@ -84,15 +91,26 @@ export class InstrumentState {
 		return !this.instrument.file || this.#file !== null;
 	}
 
+	/** Whether it was worked out from a log, a recording or a picture, and not from what was typed alone. */
+	get fromData(): boolean {
+		return this.#file !== null;
+	}
+
 	set(id: string, value: Cell | readonly Row[]): void {
 		this.values = { ...this.values, [id]: value };
-		localStorage.setItem(KEY + this.instrument.id, JSON.stringify(this.values));
+		this.problemField = '';
+		try {
+			localStorage.setItem(KEY + this.instrument.id, JSON.stringify(this.values));
+		} catch {
+			// Storage that is full or blocked keeps no drafts; what is typed stays on the page.
+		}
 		this.practice &&= this.#file !== null;
 	}
 
 	async tryIt(sample: Sample, seed: number): Promise<void> {
 		try {
-			if (sample.values) this.values = { ...startValues(this.instrument.fields), ...sample.values };
+			if (sample.values || this.instrument.fields.length > 0)
+				this.values = { ...exampleValues(this.instrument.fields), ...sample.values };
 			this.#clear();
 			this.phase = 'busy';
 			this.progress = null;
@@ -140,6 +158,12 @@ export class InstrumentState {
 	/** Computes with what is there: after a file was read, or when figures were changed. */
 	async work(): Promise<void> {
 		this.problem = '';
+		const missing = missingIn(this.instrument.fields, this.values);
+		if (missing) {
+			this.problemField = missing.id;
+			this.#failed(new InputError('missing', missing.id, missing.message));
+			return;
+		}
 		this.phase = 'busy';
 		this.progress = null;
 		this.#abort = new AbortController();
@@ -151,7 +175,8 @@ export class InstrumentState {
 					values: this.values,
 					taken: this.#taken,
 					file: this.#file,
-					site: this.#site(),
+					// An example is of the practice aircraft's own place.
+					site: this.#site() ?? (this.practice ? { name: 'practice place', ...PRACTICE_PLACE } : null),
 					date: this.#date(),
 					units: units(),
 				},
@@ -186,8 +211,9 @@ export class InstrumentState {
 		this.recorded = null;
 	}
 
-	/** Back to the beginning; what was typed stays. */
+	/** Back to the beginning; what was typed stays, and an example's figures go. */
 	repeat(): void {
+		if (this.practice) this.values = recall(this.instrument);
 		this.#clear();
 		this.practice = false;
 		this.phase = 'choose';

@@ -1,21 +1,24 @@
-import type { Site, TestPayload } from '$lib/schema/records';
-import type { Instrument } from './instrument';
+import type { Grade, TestPayload } from '$lib/schema/entries';
+import type { Site } from '$lib/schema/records';
 import type { InstrumentState } from './instrumentState.svelte';
 
 const MOST_HEADLINE = 400;
 const MOST_FIGURES = 40;
 
-/** A finding as it is kept: headline, figures and reasons, whose data they were, and where. */
-export function payloadOf(instrument: Instrument, work: InstrumentState, site: Site): TestPayload {
-	const { finding } = work;
+/** How what an instrument found was known: simulated, measured by a log or picture, or seen and typed in by the pilot. */
+export const gradeOfWork = (work: Pick<InstrumentState, 'practice' | 'fromData'>): Grade =>
+	work.practice ? 'rehearsed' : work.fromData ? 'measured' : 'seen';
+
+/** A finding as it is kept: headline, figures and reasons, how it was known, and where; no place where none was entered. */
+export function toEntry(work: InstrumentState, site: Site | null, grade: Grade): TestPayload {
+	const { finding, instrument } = work;
 	if (!finding) throw new Error('There is no finding to keep yet.');
-	const { latDeg, lonDeg, altM } = site;
 	return {
 		kind: 'test',
 		task: instrument.id,
 		...(instrument.sensor ? { sensor: instrument.sensor } : {}),
-		...(work.practice ? { practice: true } : {}),
-		...(site.id ? { place: { latDeg, lonDeg, altM } } : {}),
+		grade,
+		...(site ? { place: { latDeg: site.latDeg, lonDeg: site.lonDeg, altM: site.altM } } : {}),
 		sourceName: work.sourceName.slice(0, 200),
 		headline: finding.headline.slice(0, MOST_HEADLINE),
 		figures: [...finding.figures, ...(finding.kept ?? [])]

@@ -31,6 +31,8 @@ export class Recording {
 	atS = $state(0);
 	attitude = $state.raw<Mat3 | null>(null);
 	running = $state(false);
+	/** What arrives is passed over until it goes on. */
+	paused = $state(false);
 	ended = $state(false);
 	failure = $state<string | null>(null);
 	/** Rows of the source that did not fit. */
@@ -47,11 +49,13 @@ export class Recording {
 		this.clear();
 		this.sourceName = source.name;
 		this.turnable = source.turnable;
-		this.practice = source.practice ?? false;
+		this.practice = source.practice;
+		this.paused = false;
 		this.running = true;
 		this.#onEnded = onEnded ?? null;
 		this.#close = source.open({
 			batch: (batch) => {
+				if (this.paused) return;
 				append(this.mag, batch.mag);
 				append(this.accel, batch.accel);
 				append(this.gyro, batch.gyro);
@@ -84,6 +88,17 @@ export class Recording {
 			radio.t.push(t[i]);
 			radio.channels.forEach((column, k) => column.push(channels.at(k)?.[i] ?? 0));
 		}
+	}
+
+	/** Passes over what arrives while the aircraft is put down, without losing what was recorded. */
+	pause(): void {
+		this.paused = true;
+	}
+
+	/** Goes on where it paused; false where the source has ended and nothing more will come. */
+	resume(): boolean {
+		this.paused = false;
+		return this.running;
 	}
 
 	stop(): void {

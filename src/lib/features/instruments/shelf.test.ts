@@ -4,7 +4,7 @@ import { guessColumns, takeColumns } from '$lib/core/record/columns';
 import { readTable } from '$lib/core/record/csv';
 import { operations } from '$lib/workers/operations';
 import type { Finding, Input, Instrument, Sample, Values } from './instrument';
-import { startValues } from './instrument';
+import { exampleValues } from './instrument';
 import { INSTRUMENTS } from './registry';
 
 /** The worker's own functions, called without the worker. */
@@ -28,7 +28,7 @@ async function inputOf(instrument: Instrument, sample: Sample, values: Values = 
 		taken = takeColumns(table, instrument.file.roles, choices, file.name);
 	}
 	return {
-		values: { ...startValues(instrument.fields), ...sample.values, ...values },
+		values: { ...exampleValues(instrument.fields), ...sample.values, ...values },
 		taken,
 		file,
 		site: SITE,
@@ -64,11 +64,15 @@ function expectWellFormed(finding: Finding): void {
 	expect(JSON.stringify(finding.answer)).not.toContain('NaN');
 }
 
+/** Every reason with a value and a limit that any sample gives. */
+const limited: Finding['reasons'][number][] = [];
+
 describe.each(shelf.map((instrument) => [instrument.id, instrument] as const))('%s', (_, instrument) => {
 	describe.each(instrument.samples.map((sample) => [sample.label, sample] as const))('given “%s”', (__, sample) => {
 		let finding: Finding;
 		beforeAll(async () => {
 			finding = await instrument.work(await inputOf(instrument, sample), context);
+			limited.push(...finding.reasons.filter(({ value, limit }) => value !== undefined && limit !== undefined));
 		});
 
 		it(sample.bad ? 'does not pass' : 'holds nothing up', () => {
@@ -98,4 +102,15 @@ describe.each(shelf.map((instrument) => [instrument.id, instrument] as const))('
 			expect(told).toBeInstanceOf(InputError);
 			expect((told as InputError).path).toBe(field.id);
 		});
+});
+
+it('green stands beside no figure beyond its limit: what passes lies on one side of it', () => {
+	expect(limited.length).toBeGreaterThan(100);
+	const sides = new Map<string, Set<number>>();
+	for (const { code, value = 0, limit = 0, unit, level } of limited) {
+		if (level !== 'pass' || value === limit) continue;
+		const key = `${code} ${unit}`;
+		sides.set(key, (sides.get(key) ?? new Set()).add(Math.sign(value - limit)));
+	}
+	for (const [key, seen] of sides) expect([...seen], key).toHaveLength(1);
 });

@@ -1,37 +1,48 @@
 <script lang="ts">
-	import { packSession } from '$lib/core/record/archive';
-	import { verifyChain } from '$lib/core/record/chain';
+	import type { ChainFinding } from '$lib/core/record/chain';
+	import ChainView from '$lib/features/session/ChainView.svelte';
+	import HandOver from '$lib/features/session/HandOver.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { readSessionFile } from '$lib/store/backup';
+	import { exportSession } from '$lib/store/backup';
 	import { live } from '$lib/store/live.svelte';
-	import { listSessions } from '$lib/store/tables';
+	import { listSessions, type LoggedSession } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
 	import { download } from '$lib/ui/download';
 	import { showDate, showTime } from '$lib/ui/format';
 	import { failed } from '$lib/ui/notify';
-	import type { Entry } from '$lib/schema/records';
+	import type { Entry } from '$lib/schema/entries';
 
 	const sessions = live(listSessions);
-	let verified = $state<Record<string, ReturnType<typeof verifyChain>>>({});
+	/** What verifying found, for the head that was verified: a record that has changed since is to be verified again. */
+	let verified = $state<Record<string, { finding: ChainFinding; head: string; updatedAt: string }>>({});
+	let faults = $state<Record<string, string>>({});
 
 	function outcome(entries: Entry[], ended: boolean): { mark: 'clear' | 'hold' | 'unseen'; words: string } {
 		const decision = entries.findLast(
-			({ payload }) => payload.kind === 'decision' && payload.task === 'flight',
+			({ payload }) => payload.kind === 'decision' && payload.task !== 'measurement-aside',
 		)?.payload;
+		if (decision?.kind === 'decision' && decision.decision === 'fly' && decision.task === 'arm')
+			return { mark: 'unseen', words: ended ? 'Armed; ended without a decision to fly' : 'Open, armed' };
 		if (decision?.kind === 'decision' && decision.decision === 'fly')
 			return { mark: 'clear', words: decision.reason ? `Flown: ${decision.reason}` : 'Flown, nothing in the way' };
 		if (decision?.kind === 'decision') return { mark: 'hold', words: `Held: ${decision.reason || 'no reason given'}` };
 		return { mark: 'unseen', words: ended ? 'Ended without a decision' : 'Open' };
 	}
+	async function check({ session, verify }: LoggedSession) {
+		try {
+			const finding = await verify();
+			if (finding) verified[session.id] = { finding, head: session.head, updatedAt: session.updatedAt };
+		} catch (error) {
+			failed(error);
+		}
+	}
 	async function save(id: string, title: string) {
 		try {
-			download(
-				`session-${title.replace(/[^\p{L}\p{N}]+/gu, '-')}.json`,
-				packSession(await readSessionFile(id)),
-				'application/json',
-			);
+			const { data, fault } = await exportSession(id);
+			faults[id] = fault ?? '';
+			download(`session-${title.replace(/[^\p{L}\p{N}]+/gu, '-')}.json`, data, 'application/json');
 		} catch (error) {
 			failed(error);
 		}
@@ -41,38 +52,42 @@
 <Page
 	title="What was checked before each flight"
 	name="Logbook"
-	lead="Every entry is chained to the one before: a changed or missing one shows."
+	lead="Every entry is chained to the one before: slips and later edits show. A head kept elsewhere fixes the record."
 >
 	{#if !sessions.ready}
 		<p role="status" class="text-ink-2">Reading…</p>
 	{:else}
 		<ul class="m-0 list-none p-0">
-			{#each sessions.current ?? [] as { session, aircraftName, entries } (session.id)}
+			{#each sessions.current ?? [] as logged (logged.session.id)}
+				{@const { session, aircraftName, entries } = logged}
 				{@const result = outcome(entries, session.endedAt !== null)}
-				{@const finding = verified[session.id]}
+				{@const found = verified[session.id]}
 				<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-2 py-3 md:flex-nowrap">
 					<Gate mark={result.mark} />
 					<div class="min-w-0 flex-1 basis-60">
 						<a href="/session/{session.id}/fly" class="text-[18px] font-semibold text-ink no-underline"
 							>{session.title}</a
-						>
+						>{#if session.kind === 'rehearsal'}<b class="ml-2 text-aside">rehearsal</b>{/if}
 						<span class="block text-ink-2"
 							>{aircraftName} · {showDate(session.startedAt)}, {showTime(session.startedAt)} · {session.pilot} · {entries.length}
 							entries</span
 						>
 						<span class="block">{result.words}</span>
-						{#if finding}
-							<span class="mt-1 block font-semibold {finding.ok ? 'text-clear' : 'text-hold'}" role="status">
-								{finding.ok
-									? `The chain of ${finding.entries} entries holds.`
-									: `Entry ${finding.broken[0].seq + 1}: ${finding.broken[0].what}.`}
-							</span>
+						{#if faults[session.id]}<p class="m-0 mt-1 font-semibold text-hold" role="alert">
+								Saved as it stands, but it cannot be imported again: {faults[session.id]}
+							</p>{/if}
+						{#if found && found.updatedAt === session.updatedAt}
+							<div class="mt-2" role="status">
+								<ChainView chain={found.finding} head={found.head} />
+								{#if found.finding.ok}<details class="mt-2">
+										<summary class="cursor-pointer font-semibold text-action">Hand the head over</summary>
+										<div class="mt-2"><HandOver title={session.title} at={session.startedAt} head={found.head} /></div>
+									</details>{/if}
+							</div>
 						{/if}
 					</div>
 					<div class="flex flex-wrap gap-1">
-						<Button kind="quiet" onclick={() => (verified[session.id] = verifyChain(entries, session.head))}
-							>Verify</Button
-						>
+						<Button kind="quiet" onclick={() => void check(logged)}>Verify</Button>
 						<Button kind="quiet" href="/session/{session.id}/sheet">Sheet</Button>
 						<Button kind="quiet" onclick={() => void save(session.id, session.title)}>Export</Button>
 					</div>

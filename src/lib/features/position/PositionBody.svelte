@@ -11,7 +11,7 @@
 
 	type Props = {
 		state: PositionState;
-		place: { latDeg: number; lonDeg: number; altM: number };
+		place: { latDeg: number; lonDeg: number; altM: number } | null;
 		date: string;
 		onaccept?: (answer: GnssAnswer) => void;
 	};
@@ -51,9 +51,10 @@
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key !== 'Enter' || event.target !== document.body) return;
-		if (work.phase === 'watching') void work.finish();
-		else if (work.phase === 'result' && answer && onaccept) onaccept(answer);
+		if (event.repeat || event.target !== document.body || event.ctrlKey || event.metaKey || event.altKey) return;
+		// The press that ends the watching must not record what it found.
+		if (event.key === 'Enter' && work.phase === 'watching') void work.finish();
+		else if (event.key === 'a' && work.phase === 'result' && answer && onaccept) onaccept(answer);
 	}}
 />
 

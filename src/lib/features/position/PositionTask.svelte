@@ -1,12 +1,15 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import type { TestPayload } from '$lib/schema/entries';
 	import type { GnssAnswer } from '$lib/schema/gnss';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import Sheet from '$lib/features/session/Sheet.svelte';
 	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { showsData } from '$lib/core/session/capabilities';
 	import PositionBody from './PositionBody.svelte';
+	import ReadOff from './ReadOff.svelte';
 	import { positionFigures } from './figures';
 	import { PositionState } from './positionState.svelte';
 
@@ -15,12 +18,21 @@
 	const work = new PositionState(() => aircraft.lock);
 	$effect(() => () => work.recording.stop());
 
+	async function keepReadOff(payload: Omit<TestPayload, 'grade'>) {
+		try {
+			await view.record('position', { ...payload, grade: view.grade('read-off') });
+			done('Recorded');
+			await goto(view.href('position'));
+		} catch (error) {
+			failed(error);
+		}
+	}
 	async function accept(answer: GnssAnswer) {
 		try {
 			await view.record('position', {
 				kind: 'test',
 				task: 'position',
-				...(work.recording.practice ? { practice: true } : {}),
+				grade: view.grade('measured', work.recording.practice),
 				sourceName: work.recording.sourceName,
 				headline: work.title,
 				figures: positionFigures(answer),
@@ -59,5 +71,13 @@
 			</p>
 		{/if}
 	{/snippet}
+	{#if work.phase === 'choose' && !showsData(aircraft)}<ReadOff
+			rule={aircraft.lock}
+			onread={(p) => void keepReadOff(p)}
+		/>{/if}
 	<PositionBody state={work} place={site} date={new Date().toISOString().slice(0, 10)} onaccept={accept} />
+	{#if work.phase === 'choose' && showsData(aircraft)}<ReadOff
+			rule={aircraft.lock}
+			onread={(p) => void keepReadOff(p)}
+		/>{/if}
 </Sheet>

@@ -1,5 +1,5 @@
 import type { GnssAnswer } from '$lib/schema/gnss';
-import type { RecordedFigure } from '$lib/schema/records';
+import type { RecordedFigure } from '$lib/schema/entries';
 
 /** What is kept of a watched lock. */
 export const positionFigures = ({

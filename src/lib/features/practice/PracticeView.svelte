@@ -51,7 +51,7 @@
 	lead="The practice aircraft has sensors, a receiver and a pack, and whatever faults you give it. Every procedure can be rehearsed with it."
 >
 	{#snippet margin()}
-		<Caution>Practice is not evidence: what it records in a session is marked “practice aircraft”.</Caution>
+		<Caution>Practice is not evidence: it counts in a rehearsal, and nothing of a rehearsal counts outside it.</Caution>
 		<h2 class="mt-5 mb-2">Rehearse</h2>
 		<ul class="m-0 list-none p-0">
 			<li class="hairline py-2">

@@ -7,7 +7,7 @@
 
 	let { current }: { current: StationId | null } = $props();
 	const view = getSessionView();
-	const stations = $derived(view.gate.stations);
+	const stations = $derived(view.state.stations);
 	const at = $derived(stations.findIndex(({ id }) => id === current));
 
 	function intoView(node: HTMLElement, shown: boolean) {
@@ -29,7 +29,7 @@
 				{#if k < stations.length - 1}
 					<!-- The route through the gates: solid behind, dotted ahead. -->
 					<span
-						class="absolute top-[42px] left-[43px] h-[20px] border-l-2 max-lg:hidden {k < at
+						class="absolute top-[40px] left-[43px] h-[17px] border-l-2 max-lg:hidden {k < at
 							? 'border-solid border-ink'
 							: 'border-dotted border-unseen'}"
 					></span>
@@ -37,7 +37,7 @@
 				<a
 					href={view.href(id)}
 					aria-current={here ? 'step' : undefined}
-					class="flex min-h-14 items-center gap-3 border-l-4 py-1.5 pr-3 pl-[26px] no-underline max-lg:min-w-[86px] max-lg:flex-col max-lg:justify-center max-lg:gap-0 max-lg:border-t-4 max-lg:border-l-0 max-lg:px-2 max-lg:py-1 {here
+					class="flex min-h-[52px] items-center gap-3 border-l-4 py-1 pr-3 pl-[26px] no-underline max-lg:min-w-[86px] max-lg:flex-col max-lg:justify-center max-lg:gap-0 max-lg:border-t-4 max-lg:border-l-0 max-lg:px-2 max-lg:py-1 {here
 						? 'border-action bg-sheet'
 						: 'border-transparent hover:bg-fine'}"
 				>
@@ -48,8 +48,9 @@
 						>
 						<span class="sr-only">, {MARK_WORDS[mark]}</span>
 						<span
-							class="block text-[13px] leading-tight max-lg:hidden {mark === 'clear' ? 'text-ink-2' : MARK_TEXT[mark]}"
-							>{summary}</span
+							class="block truncate text-[13px] leading-tight max-lg:hidden {mark === 'clear'
+								? 'text-ink-2'
+								: MARK_TEXT[mark]}">{summary}</span
 						>
 					</span>
 				</a>

@@ -3,6 +3,7 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
 	import { startSession } from '$lib/store/repository';
+	import { lastSiteId } from '$lib/store/home';
 	import { listAircraft, listPacks, listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -14,17 +15,20 @@
 		aircraft: await listAircraft(),
 		sites: await listSites(),
 		packs: await listPacks(),
+		last: await lastSiteId(),
 	}));
 
 	let aircraftId = $state('');
 	let siteId = $state('');
 	let packId = $state('none');
 	let title = $state('');
+	let kind = $state<'flight' | 'rehearsal'>('flight');
 	let pilot = $state(preferences.pilot);
 	let missing = $state<string[]>([]);
 
 	const chosenAircraft = $derived(aircraftId || data.current?.aircraft[0]?.id || '');
-	const chosenSite = $derived(siteId || data.current?.sites[0]?.id || '');
+	/** Here is where somebody last was, not the first of the alphabet. */
+	const chosenSite = $derived(siteId || data.current?.last || data.current?.sites[0]?.id || '');
 	const packs = $derived((data.current?.packs ?? []).filter((pack) => pack.aircraftId === chosenAircraft));
 
 	async function start(event: SubmitEvent) {
@@ -37,6 +41,7 @@
 		try {
 			prefer({ pilot: pilot.trim() });
 			const session = await startSession({
+				kind,
 				title: title.trim(),
 				aircraftId: chosenAircraft,
 				siteId: chosenSite,
@@ -62,6 +67,19 @@
 			</Empty>
 		{:else}
 			<form class="grid max-w-3xl gap-6" onsubmit={start}>
+				<Choice
+					label="Is it for real?"
+					value={kind}
+					options={[
+						{ value: 'flight', label: 'A flight session', note: 'simulated data do not count in it' },
+						{
+							value: 'rehearsal',
+							label: 'A rehearsal',
+							note: 'with the practice aircraft; nothing of it counts outside',
+						},
+					]}
+					onchange={(next) => (kind = next)}
+				/>
 				<Choice
 					label="Aircraft"
 					value={chosenAircraft}
@@ -108,7 +126,11 @@
 				{#if missing.length > 0}<p class="m-0 font-semibold text-hold" role="alert">
 						Still needed: {missing.join(' and ')}.
 					</p>{/if}
-				<div><Button kind="primary" type="submit">Start the session</Button></div>
+				<div>
+					<Button kind="primary" type="submit"
+						>{kind === 'rehearsal' ? 'Start the rehearsal' : 'Start the session'}</Button
+					>
+				</div>
 			</form>
 		{/if}
 	{:else}

@@ -2,19 +2,22 @@
 	import { page } from '$app/state';
 	import { untrack, type Snippet } from 'svelte';
 	import { stationIdSchema } from '$lib/schema/records';
+	import { allowPractice } from '$lib/features/instruments/practice';
 	import { rememberPlace } from '$lib/store/repository';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Line from './Line.svelte';
+	import SessionBanner from './SessionBanner.svelte';
 	import { SessionView, setSessionView } from './sessionView.svelte';
 
 	let { id, children }: { id: string; children: Snippet } = $props();
 
 	const view = setSessionView(new SessionView(() => id, new Date().toISOString()));
+	allowPractice(() => view.ready && !view.missing && view.rehearsal);
 	const station = $derived(stationIdSchema.safeParse(page.params.station).data ?? null);
 	const task = $derived(page.params.task ?? null);
-
 	const here = $derived(view.ready && !view.missing);
+
 	$effect(() => {
 		if (!here || !station) return;
 		const wanted = { station, task };
@@ -41,7 +44,10 @@
 		<div class="max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:bg-paper">
 			<Line current={station} />
 		</div>
-		<div class="min-w-0 max-lg:pb-[76px]">{@render children()}</div>
+		<div class="flex min-w-0 flex-col max-lg:pb-[76px]">
+			<SessionBanner />
+			<div class="min-w-0 flex-1">{@render children()}</div>
+		</div>
 	</div>
 {:else}
 	<p class="px-7 py-10 text-ink-2" role="status">Reading the session…</p>

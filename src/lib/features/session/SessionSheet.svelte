@@ -1,68 +1,32 @@
 <script lang="ts">
-	import { showSigma } from '$lib/core/frames/words';
-	import { verifyChain } from '$lib/core/record/chain';
-	import { packSession } from '$lib/core/record/archive';
-	import { stationTitle } from '$lib/core/gate/stations';
-	import { formatQuantity } from '$lib/core/frames/units';
-	import { checklistFor } from '$lib/core/checklist/items';
-	import type { Entry } from '$lib/schema/records';
-	import { readSessionFile } from '$lib/store/backup';
-	import { endSession } from '$lib/store/repository';
+	import { gradeOf } from '$lib/core/evidence/grade';
+	import { entryWords } from '$lib/core/session/entryWords';
+	import { stationTitle } from '$lib/core/session/stations';
+	import { exportSession } from '$lib/store/backup';
 	import Button from '$lib/ui/Button.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
-	import { MARK_WORDS } from '$lib/ui/marks';
+	import { GRADE_WORDS, MARK_WORDS } from '$lib/ui/marks';
 	import { download } from '$lib/ui/download';
-	import { showDate, showNumber, showTime } from '$lib/ui/format';
-	import { done, failed } from '$lib/ui/notify';
+	import { showDate, showZoned } from '$lib/ui/format';
+	import { failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
+	import ChainView from './ChainView.svelte';
+	import HandOver from './HandOver.svelte';
 	import { getSessionView } from './sessionView.svelte';
 
 	const view = getSessionView();
 	const bundle = $derived(view.bundle);
-	const chain = $derived(verifyChain(bundle.entries, bundle.session.head));
-	const items = $derived(new Map(checklistFor(bundle.aircraft).map((item) => [item.id, item])));
+	const chain = $derived(bundle.chain);
+	let fault = $state('');
 
-	function words(entry: Entry): string {
-		const { payload } = entry;
-		switch (payload.kind) {
-			case 'check': {
-				const item = items.get(payload.task);
-				const value =
-					payload.value === null
-						? ''
-						: ` ${item?.limit?.quantity ? formatQuantity(payload.value, item.limit.quantity, units()) : `${payload.value} ${payload.unit}`}`;
-				const outcome = { done: 'right', failed: 'not as it should be', aside: 'set aside' }[payload.outcome];
-				return `${item?.text ?? payload.task}:${value} ${outcome}${payload.reason ? ` (${payload.reason})` : ''}`;
-			}
-			case 'calibration':
-				return `Compass ${payload.accepted === 'accepted' ? 'accepted' : 'kept aside'}: heading ±${showSigma(payload.headingSigmaDeg)}°, offsets ${payload.hardIronUt.map((v) => v.toFixed(1)).join(', ')} µT, from ${payload.sourceName}`;
-			case 'test':
-				return `${payload.headline} (${payload.figures
-					.filter(({ value }) => value !== null)
-					.map(({ label, value, unit }) => `${label} ${showNumber(value ?? 0)} ${unit}`.trim())
-					.join('; ')}), from ${payload.sourceName}`;
-			case 'wind':
-				return `Wind from ${payload.fromDeg.toFixed(0)}°, ${formatQuantity(payload.speedMps, 'speed', units())}, gusts ${formatQuantity(payload.gustMps, 'speed', units())}`;
-			case 'decision':
-				return payload.task === 'flight'
-					? `Decision: ${payload.decision === 'fly' ? 'to fly' : 'to hold the flight'}, signed ${payload.signedBy}${payload.reason ? `: ${payload.reason}` : ''}`
-					: `${payload.about} set aside, signed ${payload.signedBy}: ${payload.reason}`;
-		}
-	}
 	async function save() {
 		try {
-			download(
-				`session-${bundle.session.id}.json`,
-				packSession(await readSessionFile(bundle.session.id)),
-				'application/json',
-			);
+			const { data, fault: found } = await exportSession(bundle.session.id);
+			fault = found ?? '';
+			download(`session-${bundle.session.id}.json`, data, 'application/json');
 		} catch (error) {
 			failed(error);
 		}
-	}
-	async function end() {
-		await endSession(bundle.session.id);
-		done('The session is ended; it stays in the logbook');
 	}
 </script>
 
@@ -72,18 +36,26 @@
 	<div class="no-print mb-5 flex flex-wrap gap-3">
 		<Button kind="primary" onclick={() => window.print()}>Print</Button>
 		<Button class="min-h-14" onclick={save}>Export as JSON</Button>
-		{#if bundle.session.endedAt === null}<Button class="min-h-14" onclick={end}>End the session</Button>{/if}
+		{#if !view.readOnly}<Button class="min-h-14" href={view.href('close')}>Go to Close</Button>{/if}
 	</div>
+	{#if fault}
+		<p class="mb-4 border-l-4 border-hold bg-hold-soft px-3 py-2 font-semibold" role="alert">
+			Saved as it stands, but it cannot be imported again: {fault}
+		</p>
+	{/if}
 	<h1 class="m-0">{bundle.session.title}</h1>
 	<p class="m-0 mt-1 text-ink-2">
-		{bundle.aircraft.name} at {bundle.site.name}, {showDate(bundle.session.startedAt)}, pilot in command {bundle.session
-			.pilot}{bundle.pack ? `, pack ${bundle.pack.name}` : ''}
+		{bundle.aircraft.name}{bundle.site ? ` at ${bundle.site.name}` : ''}, {showDate(bundle.session.startedAt)}, pilot in
+		command {bundle.session.pilot}{bundle.pack ? `, pack ${bundle.pack.name}` : ''}
 	</p>
-	<h2 class="mt-6 mb-1">{view.gate.headline}</h2>
+	{#if view.rehearsal}<p class="mt-2 mb-0 text-[18px] font-bold text-aside">
+			A rehearsal: nothing on this sheet counts outside it.
+		</p>{/if}
+	<h2 class="mt-6 mb-1">{view.state.fly.headline}</h2>
 	<table>
 		<thead><tr><th scope="col">station</th><th scope="col">mark</th><th scope="col">what is not clear</th></tr></thead>
 		<tbody>
-			{#each view.gate.stations as station (station.id)}
+			{#each view.state.stations as station (station.id)}
 				<tr>
 					<td>{station.title}</td>
 					<td
@@ -94,41 +66,47 @@
 					<td
 						>{station.tasks
 							.filter(({ mark }) => mark !== 'clear')
-							.map(({ title }) => title)
-							.join('; ')}</td
+							.map(({ title, mark, detail }) => (mark === 'aside' ? `${title} (${detail})` : title))
+							.join('; ') || station.summary}</td
 					>
 				</tr>
 			{/each}
 		</tbody>
 	</table>
 	<h2 class="mt-6 mb-1">Entries</h2>
-	<table>
-		<thead
-			><tr
-				><th scope="col">time</th><th scope="col">station</th><th scope="col">what was seen</th><th scope="col">by</th
-				><th scope="col">hash</th></tr
-			></thead
-		>
-		<tbody>
-			{#each bundle.entries as entry (entry.id)}
-				<tr>
-					<td class="font-mono text-[14px]">{showTime(entry.at)}</td>
-					<td>{stationTitle(entry.station)}</td>
-					<td>{words(entry)}{entry.corrects ? ' · corrects an earlier entry' : ''}</td>
-					<td>{entry.by}</td>
-					<td class="font-mono text-[13px]">{entry.hash.slice(0, 10)}</td>
-				</tr>
-			{:else}
-				<tr><td colspan="5" class="text-ink-2">Nothing recorded yet.</td></tr>
-			{/each}
-		</tbody>
-	</table>
-	<p class="mt-4 text-[15px] {chain.ok ? '' : 'font-semibold text-hold'}">
-		{chain.ok
-			? `The chain of ${chain.entries} entries holds; its last hash is ${bundle.session.head}.`
-			: `The chain does not hold: entry ${chain.broken[0].seq + 1}, ${chain.broken[0].what}.`}
-	</p>
-	<p class="text-[14px] text-ink-2">
+	<div class="overflow-x-auto">
+		<table>
+			<thead
+				><tr
+					><th scope="col">no.</th><th scope="col">time</th><th scope="col">station</th><th scope="col"
+						>what was seen</th
+					><th scope="col">how</th><th scope="col">by</th><th scope="col">hash</th></tr
+				></thead
+			>
+			<tbody>
+				{#each bundle.entries as entry (entry.id)}
+					{@const grade = gradeOf(entry.payload)}
+					<tr>
+						<td class="num">{entry.seq + 1}</td>
+						<td class="font-mono text-[14px] whitespace-nowrap">{showZoned(entry.at, entry.zoneMin)}</td>
+						<td>{stationTitle(entry.station, bundle.aircraft)}</td>
+						<td>{entryWords(entry, bundle.aircraft, units())}{entry.corrects ? ' · corrects an earlier entry' : ''}</td>
+						<td>{grade ? GRADE_WORDS[grade] : ''}</td>
+						<td>{entry.by}</td>
+						<td class="font-mono text-[13px]">{entry.hash.slice(0, 10)}</td>
+					</tr>
+				{:else}
+					<tr><td colspan="7" class="text-ink-2">Nothing recorded yet.</td></tr>
+				{/each}
+			</tbody>
+		</table>
+	</div>
+	<h2 class="mt-6 mb-1">Does the record hold?</h2>
+	<ChainView {chain} head={bundle.session.head} />
+	<div class="mt-4">
+		<HandOver title={bundle.session.title} at={bundle.session.startedAt} head={bundle.session.head} />
+	</div>
+	<p class="mt-4 text-[14px] text-ink-2">
 		Winglogos shows what was seen and what was not. The pilot in command decides, by the maker's manual and the local
 		rules.
 	</p>

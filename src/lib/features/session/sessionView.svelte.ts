@@ -1,38 +1,54 @@
 import { createContext } from 'svelte';
-import { sensorDue } from '$lib/core/due/due';
-import { aircraftDue } from '$lib/features/due/fleetDue';
-import { foldSession } from '$lib/core/gate/fold';
-import { VERIFIED_BY_HOVER, type TaskState } from '$lib/core/gate/tasks';
-import { runChecklist } from '$lib/core/checklist/run';
-import { checklistFor } from '$lib/core/checklist/items';
-import type { CalibrationPayload, EntryPayload, StationId } from '$lib/schema/records';
-import { live } from '$lib/store/live.svelte';
-import { appendEntry, loadSession, type SessionBundle } from '$lib/store/repository';
+import { aircraftDue } from '$lib/core/due/aircraftDue';
+import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
+import { undoneBy } from '$lib/core/evidence/undoes';
+import { assessSession } from '$lib/core/session/assess';
+import type { TaskState } from '$lib/core/session/task';
+import { VERIFIED_BY_HOVER } from '$lib/core/session/tasks/hover';
+import type { CalibrationPayload, Entry, EntryPayload, EventKind, Grade } from '$lib/schema/entries';
+import type { StationId } from '$lib/schema/records';
+import { live, once } from '$lib/store/live.svelte';
+import {
+	appendEntry,
+	findingsOf,
+	loadSession,
+	noteEvent,
+	reopenSession,
+	type SessionBundle,
+} from '$lib/store/repository';
 import { units } from '$lib/ui/preferences.svelte';
 
-export const calibrationOf = (payload: EntryPayload | undefined): CalibrationPayload | null =>
+const calibrationOf = (payload: EntryPayload | undefined): CalibrationPayload | null =>
 	payload?.kind === 'calibration' ? payload : null;
 
-/** Tasks that have a page of their own. */
-export const OWN_PAGE: readonly string[] = ['compass', 'site-field', 'position', 'hover', 'bench-due', 'indoor'];
+const SEEN_WITHIN_MS = 3000;
+const LOOK_EVERY_MS = 10;
+
+/** Kinds of entries that say how a thing was known. */
+const GRADED: readonly EntryPayload['kind'][] = ['calibration', 'check', 'test', 'wind'];
 
 /** One session as its pages see it: the records, and everything that follows from them. */
 export class SessionView {
 	#query;
+	#past;
 	readonly #now: string;
 
 	/** `now` is the time at which the session was opened: what is due is judged by it. */
 	constructor(id: () => string, now: string) {
 		this.#query = live(() => loadSession(id()), id);
+		this.#past = once(async () => {
+			const bundle = await loadSession(id());
+			return bundle ? findingsOf(bundle.aircraft.id, id()) : [];
+		}, id);
 		this.#now = now;
 	}
 
 	get ready(): boolean {
-		return this.#query.ready;
+		return this.#query.ready && this.#past.ready;
 	}
 
 	get missing(): boolean {
-		return this.#query.ready && !this.#query.current;
+		return this.ready && !this.#query.current;
 	}
 
 	get bundle(): SessionBundle {
@@ -41,67 +57,107 @@ export class SessionView {
 		return current;
 	}
 
+	/** A rehearsal: nothing of it counts outside it, and the simulated aircraft counts in it. */
+	get rehearsal(): boolean {
+		return this.bundle.session.kind === 'rehearsal';
+	}
+
+	/** An ended session is only read. */
+	get readOnly(): boolean {
+		return this.bundle.session.endedAt !== null;
+	}
+
+	asOf = $derived.by(() => this.bundle.session.endedAt ?? this.#now);
+
+	/** What was last done for each sensor before this session. */
+	done = $derived.by(() => lastDone(this.#past.current ?? [], this.asOf));
+
 	/** The calibration in force before this session: what new values are compared with. */
-	lastCompass = $derived.by(() => calibrationOf(this.bundle.lastCompass?.payload));
+	lastCompass = $derived.by(() => calibrationOf(this.done.get('compass')?.payload));
 
+	/** Everything that can fall due, as of this session. */
 	due = $derived.by(() => {
-		const { aircraft, session, site, lastCompass } = this.bundle;
-		if (aircraft.compasses === 0) return null;
-		const last = lastCompass && this.lastCompass ? { at: lastCompass.at, place: this.lastCompass.place } : null;
-		return sensorDue('compass', aircraft, last, site, session.endedAt ?? this.#now);
-	});
-
-	/** Everything but the compass that can fall due, as of the start of this session. */
-	benchDue = $derived.by(() => {
-		const { aircraft, session, site, done } = this.bundle;
-		return aircraftDue(aircraft, done, site, session.endedAt ?? this.#now).filter(({ sensor }) => sensor !== 'compass');
+		const { aircraft, site } = this.bundle;
+		return aircraftDue(aircraft, this.done, site, this.asOf, {}, datedAhead(this.#past.current ?? [], this.asOf));
 	});
 
 	/** Calibrated before this session and not flown a test hover since. */
 	unverified = $derived.by(() => {
-		const { done, lastHover } = this.bundle;
-		return VERIFIED_BY_HOVER.filter((sensor) => lastHover && (done.get(sensor)?.at ?? '') > lastHover.at);
+		const flown = lastHover(this.#past.current ?? [], this.asOf);
+		return VERIFIED_BY_HOVER.filter((sensor) => flown && (this.done.get(sensor)?.at ?? '') > flown.at);
 	});
 
-	gate = $derived.by(() => {
-		const { aircraft, entries, lastCompass } = this.bundle;
-		return foldSession({
-			aircraft,
-			entries,
-			due: this.due,
-			benchDue: this.benchDue,
-			compassSince: lastCompass?.at ?? null,
-			unverified: this.unverified,
-			units: units(),
-		});
+	state = $derived.by(() => {
+		const { aircraft, entries, session, chain } = this.bundle;
+		const { due, done, unverified } = this;
+		return assessSession({ aircraft, session, entries, due, done, unverified, chain, units: units() });
 	});
 
-	items = $derived.by(() => runChecklist(checklistFor(this.bundle.aircraft), this.bundle.entries));
-
-	/** The compass calibration that holds now: of this session, else of an earlier one. */
-	compassInForce = $derived.by(() => {
-		const own = this.bundle.entries.findLast(
-			({ payload }) => payload.kind === 'calibration' && payload.accepted === 'accepted',
-		);
-		return calibrationOf(own?.payload) ?? this.lastCompass;
-	});
+	/** The compass calibration that holds now: of this session, else of an earlier one. The practice aircraft has none of the real one's. */
+	compassInForce = $derived.by(
+		() => calibrationOf(this.state.record.speaking('compass')?.payload) ?? (this.rehearsal ? null : this.lastCompass),
+	);
 
 	/** The wind as last entered. */
 	wind = $derived.by(() => {
-		const entry = this.bundle.entries.findLast(({ payload }) => payload.kind === 'wind');
+		const entry = this.state.record.speaking('wind');
 		return entry?.payload.kind === 'wind' ? entry.payload : null;
 	});
 
-	/** Writes an entry in the pilot's name; resolves once it is on this device. */
-	record(station: StationId, payload: EntryPayload, corrects: string | null = null) {
-		const { session } = this.bundle;
-		return appendEntry(session.id, station, session.pilot, payload, corrects);
+	/** How a thing is known in this session: simulated data are rehearsed wherever they come, and everything in a rehearsal is. */
+	grade(usual: Grade, simulated = false): Grade {
+		return this.rehearsal || simulated ? 'rehearsed' : usual;
 	}
 
-	/** Where a task of the gate is done: its own page, or its place in the station's list. */
-	taskHref({ task, station }: Pick<TaskState, 'task' | 'station'>): string {
-		if (task === 'indoor') return `/aircraft/${this.bundle.aircraft.id}/indoor`;
-		return this.href(station, OWN_PAGE.includes(task) ? task : undefined);
+	/** Writes an entry in the pilot's name; resolves once it is on this device, and the pages have seen it. */
+	async record(station: StationId, payload: EntryPayload, corrects: string | null = null): Promise<Entry> {
+		const { session } = this.bundle;
+		const graded =
+			this.rehearsal && GRADED.includes(payload.kind) ? ({ ...payload, grade: 'rehearsed' } as EntryPayload) : payload;
+		const entry = await appendEntry(session.id, station, session.pilot, graded, corrects);
+		await this.#seen(entry.seq);
+		return entry;
+	}
+
+	/** Waits until what the pages show includes an entry, so that what comes next is judged by it. */
+	async #seen(seq: number): Promise<void> {
+		for (let waitedMs = 0; waitedMs < SEEN_WITHIN_MS; waitedMs += LOOK_EVERY_MS) {
+			if ((this.bundle.entries.at(-1)?.seq ?? -1) >= seq) return;
+			await new Promise((resolve) => setTimeout(resolve, LOOK_EVERY_MS));
+		}
+	}
+
+	/** Leaves a task undone, by itself and with its reason. */
+	setAside({ task, station, entry }: TaskState, reason: string) {
+		const { pilot } = this.bundle.session;
+		return this.record(station, { kind: 'aside', task, reason, signedBy: pilot }, entry?.id ?? null);
+	}
+
+	/** What an event would ask again, of what was seen or set aside. */
+	reopens(what: EventKind): TaskState[] {
+		const undone = undoneBy(what);
+		return this.state.stations
+			.flatMap(({ tasks }) => tasks)
+			.filter(({ task, entry }) => entry !== null && undone.has(task));
+	}
+
+	async happened(what: EventKind, note: string): Promise<void> {
+		const { aircraft, session } = this.bundle;
+		await noteEvent(aircraft.id, what, note, session.id);
+		this.#past.again();
+	}
+
+	reopen(reason: string) {
+		return reopenSession(this.bundle.session.id, reason);
+	}
+
+	/** Where a task is done: its own page, or its place in the station's list. */
+	taskHref({ task, station, page }: Pick<TaskState, 'task' | 'station' | 'page'>): string {
+		const { aircraft, session } = this.bundle;
+		if (page === 'indoor') return `/aircraft/${aircraft.id}/indoor`;
+		if (page === 'record') return `/session/${session.id}/sheet`;
+		if (page === 'wind') return this.href(station);
+		return page ? this.href(station, page) : `${this.href(station)}?item=${task}`;
 	}
 
 	href(station: StationId, task?: string): string {

@@ -7,6 +7,7 @@
 	import { live } from '$lib/store/live.svelte';
 	import { newId, saveSite } from '$lib/store/repository';
 	import { listSites } from '$lib/store/tables';
+	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -108,7 +109,7 @@
 >
 	{#if editing}
 		{@const draft = editing}
-		<form class="grid gap-3" onsubmit={save}>
+		<form {@attach refuseInvalid} class="grid gap-3" onsubmit={save}>
 			<label class="grid gap-1"
 				><span class="text-[15px] text-ink-2">Name</span><input
 					class="field-input"

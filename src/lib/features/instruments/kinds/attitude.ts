@@ -16,7 +16,17 @@ import { accelFile, csvFile, has, points, series, taken } from '../make';
 
 /** Attitudes wanted: a wing flies nose-up by its own figure. */
 const WANTED: readonly NumberField[] = [
-	{ kind: 'number', id: 'wantedRoll', label: 'Roll wanted', unit: '°', min: -20, max: 20, start: 0 },
+	{
+		kind: 'number',
+		id: 'wantedRoll',
+		label: 'Roll wanted',
+		unit: '°',
+		min: -20,
+		max: 20,
+		start: 0,
+		usual: true,
+		note: 'level, for most',
+	},
 	{
 		kind: 'number',
 		id: 'wantedPitch',
@@ -25,6 +35,7 @@ const WANTED: readonly NumberField[] = [
 		min: -20,
 		max: 20,
 		start: 0,
+		usual: true,
 		note: 'a wing: its flying attitude',
 	},
 ];
@@ -173,6 +184,7 @@ const mounting: Instrument = {
 				{ value: 'shown', label: 'As the aircraft shows them' },
 			],
 			start: 'raw',
+			usual: true,
 		},
 		...(['Yaw', 'Pitch', 'Roll'] as const).map((name): NumberField => ({
 			kind: 'number',
@@ -182,6 +194,8 @@ const mounting: Instrument = {
 			min: -360,
 			max: 360,
 			start: 0,
+			usual: true,
+			note: 'nought unless it was set',
 		})),
 	],
 	coach: { plan: () => GESTURES, faults: ['boardTurned'] },

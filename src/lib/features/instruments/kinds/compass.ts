@@ -14,7 +14,10 @@ import { csvFile, has, points, taken } from '../make';
 
 /** The field that the samples are made in: that of Hollin Saltings. */
 const FIELD: Vec3 = [17.53, -0.42, 46.55];
-const modelOf = ({ site, date }: Input) => fieldAt(site.latDeg, site.lonDeg, site.altM, date);
+function modelOf({ site, date }: Input) {
+	if (!site) throw new InputError('missing', 'site', 'Site: enter one, the field is compared with that of the place.');
+	return fieldAt(site.latDeg, site.lonDeg, site.altM, date);
+}
 
 const standing = (name: string, offset: Vec3, swing: number) => (seed: number) => {
 	const rng = seededRng(seed);

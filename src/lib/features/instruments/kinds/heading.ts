@@ -1,5 +1,6 @@
 import { compassLimits } from '$lib/core/compass/limits';
 import { fieldAt } from '$lib/core/earth/field';
+import { InputError } from '$lib/core/frames/inputError';
 import { judge, reason } from '$lib/core/frames/reasons';
 import { changeMounting, moduleMounting } from '$lib/core/inertial/mountingChange';
 import { run } from '$lib/workers/core';
@@ -39,6 +40,7 @@ const headingCheck: Instrument = {
 				{ value: 'magnetic', label: 'Magnetic north (a hand compass)' },
 			],
 			start: 'true',
+			usual: true,
 		},
 		{
 			kind: 'rows',
@@ -94,6 +96,7 @@ const headingCheck: Instrument = {
 		},
 	],
 	async work(input, context) {
+		if (!input.site) throw new InputError('missing', 'site', 'Site: enter one, the bearing of north depends on it.');
 		const { declinationDeg } = fieldAt(input.site.latDeg, input.site.lonDeg, input.site.altM, input.date);
 		const magnetic = word(input.values, 'north') === 'magnetic';
 		const pairs = rows(input.values, 'pairs').map((row) => ({
@@ -162,11 +165,11 @@ const compassModule: Instrument = {
 			],
 			start: 'no',
 		},
-		angle('up', 'The arrow’s end is up by'),
-		angle('right', 'Its right side is down by'),
-		angle('nowYaw', 'Setting now: yaw'),
-		angle('nowPitch', 'Setting now: pitch'),
-		angle('nowRoll', 'Setting now: roll'),
+		{ ...angle('up', 'The arrow’s end is up by', 'nought where it lies flat'), usual: true },
+		{ ...angle('right', 'Its right side is down by', 'nought where it lies flat'), usual: true },
+		{ ...angle('nowYaw', 'Setting now: yaw', 'nought unless it was set'), usual: true },
+		{ ...angle('nowPitch', 'Setting now: pitch', 'nought unless it was set'), usual: true },
+		{ ...angle('nowRoll', 'Setting now: roll', 'nought unless it was set'), usual: true },
 	],
 	samples: [
 		{

@@ -29,7 +29,11 @@ export const turnedHovers: Instrument = {
 	method: [
 		'Drift = wind + trim turned with the nose; two headings give both. Trim in degrees by drag 0.28 /s (0.2 to 0.38 is its uncertainty): tan(trim) = drift·drag/g.',
 	],
-	fields: [...drift(1, 60, 0.9, 95), ...drift(2, 240, 0.5, 40), speed('sigma', 'Drifts known to about', 0.08, 5)],
+	fields: [
+		...drift(1, 60, 0.9, 95),
+		...drift(2, 240, 0.5, 40),
+		{ ...speed('sigma', 'Drifts known to about', 0.08, 5), usual: true, note: 'usual for a track of a minute' },
+	],
 	samples: [
 		{
 			id: 'wind',

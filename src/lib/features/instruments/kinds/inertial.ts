@@ -70,6 +70,7 @@ const sixFaces: Instrument = {
 			label: 'Recipe of the aircraft',
 			options: [SIX_FACES, FIVE_FACES, ONE_HOLD].map(({ id, name }) => ({ value: id, label: name })),
 			start: SIX_FACES.id,
+			usual: true,
 		},
 	],
 	coach: { plan: recipeOf, faults: ['accelOff'] },
@@ -101,13 +102,14 @@ const sixFaces: Instrument = {
 	async work(input, context) {
 		const c = taken(input);
 		const accel = series(c, 'a');
-		const { latDeg, lonDeg, altM } = input.site;
 		const answer = await run(
 			'accel',
 			{
 				accel,
 				rawUnit: 'm/s2',
-				site: { latDeg, lonDeg, altM, date: input.date },
+				...(input.site
+					? { site: { latDeg: input.site.latDeg, lonDeg: input.site.lonDeg, altM: input.site.altM, date: input.date } }
+					: {}),
 				faces: recipeOf(input.values).holds.flatMap(({ wanted }) => (wanted.kind === 'face' ? [wanted.face] : [])),
 			},
 			context,
@@ -213,6 +215,7 @@ const gyro: Instrument = {
 				{ value: SETTLE.id, label: 'The settle after power-on' },
 			],
 			start: REST.id,
+			usual: true,
 		},
 	],
 	coach: { plan: ({ how }) => (how === SETTLE.id ? SETTLE : REST), faults: [] },

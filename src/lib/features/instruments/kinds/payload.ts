@@ -189,7 +189,13 @@ const ceiling: Instrument = {
 	fields: [
 		number('ceiling', 'Ceiling', 'm', 4, { quantity: 'height', min: 0.5, max: 200 }),
 		number('hold', 'It holds', 'm', 1.2, { quantity: 'height', min: 0.1, max: 100 }),
-		number('margin', 'Margin', 'm', 0.5, { quantity: 'height', min: 0, max: 20 }),
+		number('margin', 'Margin', 'm', 0.5, {
+			quantity: 'height',
+			min: 0,
+			max: 20,
+			usual: true,
+			note: 'Winglogos default: a gust in a room',
+		}),
 		{
 			kind: 'choice',
 			id: 'follows',

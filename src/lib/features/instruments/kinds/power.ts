@@ -196,7 +196,12 @@ const balance: Instrument = {
 	fields: [
 		number('mark', 'The mark, behind the datum', 'mm', 20, { min: -1e4, max: 1e4 }),
 		number('tolerance', 'Nose-heavy still good by', 'mm', 6, { min: 0, max: 1000 }),
-		number('sigma', 'An arm is measured to', '± mm', 1.5, { min: 0, max: 100 }),
+		number('sigma', 'An arm is measured to', '± mm', 1.5, {
+			min: 0,
+			max: 100,
+			usual: true,
+			note: 'usual with a ruler',
+		}),
 		{
 			kind: 'rows',
 			id: 'parts',

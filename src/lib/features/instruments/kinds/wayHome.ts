@@ -219,7 +219,6 @@ export const settings: Instrument = {
 	method: [
 		'Thirteen rules; each gives its reason, passing ones too. The wind at head height; higher up it is stronger.',
 	],
-	sensor: 'link-loss',
 	fields: [
 		choice('venue', 'Where', { outdoors: 'outdoors', indoors: 'indoors' }, 'outdoors'),
 		choice('hasPosition', 'It holds its position', { yes: 'yes', no: 'no' }, 'yes'),

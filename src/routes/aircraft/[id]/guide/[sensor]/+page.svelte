@@ -1,4 +1,5 @@
 <script lang="ts">
+	import LinkLossPage from '$lib/features/linkLoss/LinkLossPage.svelte';
 	import GuidePage from '$lib/features/guide/GuidePage.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
@@ -15,7 +16,11 @@
 </script>
 
 {#if aircraft.current}
-	{#key data.sensor}<GuidePage aircraft={aircraft.current} sensor={data.sensor} />{/key}
+	{#if data.sensor === 'link-loss'}
+		<LinkLossPage aircraft={aircraft.current} />
+	{:else}
+		{#key data.sensor}<GuidePage aircraft={aircraft.current} sensor={data.sensor} />{/key}
+	{/if}
 {:else if aircraft.ready}
 	<Page title="This aircraft is not on this device" name="Guided"
 		><Empty title="Nothing here"><Button href="/aircraft">All aircraft</Button></Empty></Page

@@ -1,0 +1,86 @@
+import { sensorSchema, type Aircraft, type Sensor } from '../../schema/records';
+import type { EventKind } from '../../schema/entries';
+
+/** What can happen to an aircraft, as a pilot says it. */
+export const EVENT_WORDS: Record<EventKind, string> = {
+	new: 'New aircraft',
+	firmware: 'Firmware changed',
+	settings: 'Settings changed',
+	knock: 'Knock or hard landing',
+	part: 'Part moved or replaced',
+	prompt: 'The aircraft asked for it',
+	'odd-flight': 'It flew oddly',
+	journey: 'Carried in a vehicle or plane',
+	unplugged: 'Pack unplugged',
+};
+
+interface SensorRule {
+	name: string;
+	/** Events that undo it. */
+	after: readonly EventKind[];
+	/** Whether a journey matters: by the change of field, or by distance alone. */
+	place: 'field' | 'distance' | null;
+	temperature: boolean;
+	/** Done only where something is wrong: never having done it makes nothing due. */
+	onlyOnTrouble?: true;
+}
+
+/** Which change undoes what, and why only that: a new place does not bend a gyro, a firmware flash may forget a mounting. */
+export const SENSOR_RULES: Record<Sensor, SensorRule> = {
+	compass: {
+		name: 'Compass',
+		after: ['new', 'firmware', 'knock', 'part', 'prompt', 'odd-flight', 'journey'],
+		place: 'field',
+		temperature: false,
+	},
+	accelerometer: {
+		name: 'Accelerometer',
+		after: ['new', 'firmware', 'knock', 'part', 'prompt', 'odd-flight', 'journey'],
+		place: 'distance',
+		temperature: true,
+	},
+	gyro: { name: 'Gyro', after: ['new', 'firmware', 'knock', 'prompt', 'odd-flight'], place: null, temperature: true },
+	level: { name: 'Level', after: ['new', 'firmware', 'knock', 'part', 'odd-flight'], place: null, temperature: false },
+	mounting: { name: 'Board mounting', after: ['new', 'firmware', 'part'], place: null, temperature: false },
+	radio: { name: 'Sticks and switches', after: ['new', 'firmware', 'part', 'prompt'], place: null, temperature: false },
+	camera: {
+		name: 'Camera horizon',
+		after: ['new', 'knock', 'part', 'prompt', 'journey'],
+		place: null,
+		temperature: false,
+	},
+	vision: {
+		name: 'Vision sensors',
+		after: ['prompt', 'odd-flight'],
+		place: null,
+		temperature: false,
+		onlyOnTrouble: true,
+	},
+	'speed-controllers': {
+		name: 'Speed controllers',
+		after: ['new', 'firmware', 'part'],
+		place: null,
+		temperature: false,
+	},
+	'link-loss': {
+		name: 'Link-loss test',
+		after: ['new', 'firmware', 'settings', 'part'],
+		place: null,
+		temperature: false,
+	},
+};
+
+const SENSORS: readonly Sensor[] = sensorSchema.options;
+
+/** Which of them an aircraft has. */
+export function sensorsOf({ kind, compasses }: Aircraft): Sensor[] {
+	const camera = kind === 'camera' || kind === 'multirotor' || kind === 'longrange';
+	return SENSORS.filter((sensor) => {
+		if (sensor === 'compass') return compasses > 0;
+		if (sensor === 'camera') return camera;
+		if (sensor === 'vision') return kind === 'camera' || kind === 'toy';
+		if (sensor === 'speed-controllers') return kind !== 'camera' && kind !== 'toy';
+		if (sensor === 'mounting') return kind !== 'camera' && kind !== 'toy' && kind !== 'sprayer';
+		return true;
+	});
+}

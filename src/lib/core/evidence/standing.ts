@@ -1,0 +1,51 @@
+import type { Entry, EntryPayload } from '../../schema/entries';
+import type { Mark } from '../../schema/records';
+import { gradeOf } from './grade';
+
+/**
+ * Where an entry is asked what it proves: within its own session, or for the aircraft, beyond the session. Nothing of a rehearsal
+ * counts outside it.
+ */
+export type Scope = { of: 'session'; rehearsal: boolean } | { of: 'aircraft' };
+
+/**
+ * Whether an entry is in force, or why not: kept beside without being taken over; set aside undone; rehearsed; told only; failed, so
+ * that nothing was done; dated after the moment that is asked about; or no evidence at all.
+ */
+export type Standing =
+	'in-force' | 'kept-beside' | 'set-aside' | 'rehearsed' | 'told' | 'failed' | 'ahead' | 'no-evidence';
+
+const MARK_OF_VERDICT = { pass: 'clear', caution: 'caution', fail: 'hold' } as const satisfies Record<string, Mark>;
+
+const failedOf = (payload: EntryPayload): boolean =>
+	((payload.kind === 'calibration' || payload.kind === 'test') && payload.verdict === 'fail') ||
+	(payload.kind === 'check' && payload.outcome === 'failed');
+
+/** Entries by which something is left undone, of today's form and of the two before it. */
+export const isAside = (payload: EntryPayload): boolean =>
+	payload.kind === 'aside' ||
+	(payload.kind === 'decision' && payload.task === 'measurement-aside') ||
+	(payload.kind === 'check' && payload.outcome === 'aside');
+
+/**
+ * What an entry is worth in a scope, as of an ISO time: the one place that decides it. Within its own session a failure speaks, as a
+ * hold; for the aircraft a failure means that nothing was done. The wind is a condition, not evidence: told is enough for it.
+ */
+export function standingOf({ payload, at }: Pick<Entry, 'payload' | 'at'>, scope: Scope, asOf: string): Standing {
+	if (isAside(payload)) return 'set-aside';
+	const grade = gradeOf(payload);
+	if (grade === null) return 'no-evidence';
+	if (payload.kind === 'calibration' && payload.accepted === 'kept-aside') return 'kept-beside';
+	if (grade === 'rehearsed' && !(scope.of === 'session' && scope.rehearsal)) return 'rehearsed';
+	if (grade === 'told' && payload.kind !== 'wind') return 'told';
+	if (scope.of === 'session') return 'in-force';
+	if (at > asOf) return 'ahead';
+	return failedOf(payload) ? 'failed' : 'in-force';
+}
+
+/** The mark of an entry that is in force; a check's failure weighs as its item says. */
+export function markOf(payload: EntryPayload, weight: 'hold' | 'caution' = 'hold'): Mark {
+	if (payload.kind === 'calibration' || payload.kind === 'test') return MARK_OF_VERDICT[payload.verdict];
+	if (payload.kind !== 'check') return 'clear';
+	return { done: 'clear', doubtful: 'caution', failed: weight, aside: 'aside' }[payload.outcome] as Mark;
+}

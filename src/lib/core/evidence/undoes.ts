@@ -1,0 +1,31 @@
+import type { EventKind } from '../../schema/entries';
+import type { Sensor } from '../../schema/records';
+import { SENSOR_RULES } from '../due/rules';
+import { taskOfSensor } from './about';
+
+const NUDGES = ['nudge-roll', 'nudge-pitch', 'nudge-yaw', 'surfaces'] as const;
+const FLOWN = ['first-rung', 'hover'] as const;
+const STARTED = ['radio-first', 'craft-first', 'still', 'link', 'position'] as const;
+const SET = ['loss-action', 'return-height', 'battery-levels', 'link-loss'] as const;
+const BUILT = ['frame', 'leads', 'orientation', 'balance', 'props-on', 'tank-power'] as const;
+
+/** What must be seen again after an event, beside the sensors it makes due: what it may have changed, and nothing else. */
+const TASKS: Record<EventKind, readonly string[]> = {
+	new: [...BUILT, ...STARTED, ...SET, ...NUDGES, ...FLOWN],
+	firmware: ['orientation', ...STARTED, ...SET, ...NUDGES, ...FLOWN],
+	settings: [...SET, ...NUDGES, ...FLOWN],
+	knock: ['frame', 'leads', 'orientation', 'balance', 'props-on', ...NUDGES, ...FLOWN],
+	part: [...BUILT, 'link-loss', ...NUDGES, ...FLOWN],
+	prompt: [],
+	'odd-flight': ['frame', ...NUDGES, ...FLOWN],
+	journey: ['frame'],
+	unplugged: [...STARTED],
+};
+
+/** Tasks of a session that an event undoes. */
+export function undoneBy(what: EventKind): ReadonlySet<string> {
+	const sensors = (Object.keys(SENSOR_RULES) as Sensor[]).filter(
+		(sensor) => what !== 'unplugged' && SENSOR_RULES[sensor].after.includes(what),
+	);
+	return new Set([...TASKS[what], ...sensors.map(taskOfSensor)]);
+}

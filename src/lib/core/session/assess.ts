@@ -1,0 +1,156 @@
+import type { Entry } from '../../schema/entries';
+import type { Mark, StationId } from '../../schema/records';
+import { readSession, type SessionEvidence, type SessionRecord } from './sessionRecord';
+import { isBefore, STATIONS, stationTitle } from './stations';
+import { RANK, worst, type TaskState } from './task';
+import { benchStates } from './tasks/bench';
+import { itemStates } from './tasks/items';
+import { TASKS } from './tasks/list';
+import { propellersOffState } from './tasks/propellersOff';
+import { responseStop } from './tasks/responseStop';
+
+export interface StationState {
+	id: StationId;
+	title: string;
+	mark: Mark;
+	summary: string;
+	/** The worst finding, where it is a hold: what the station's page says first. */
+	headline: string | null;
+	tasks: TaskState[];
+}
+
+/** One of the two gates: everything up to it, and whether it was answered. */
+export interface GateState {
+	id: 'arm' | 'fly';
+	headline: string;
+	/** Everything that is not clear, worst first. */
+	blocking: TaskState[];
+	clear: TaskState[];
+	/** Holds and things nobody saw: each is settled or set aside by itself before the gate opens. */
+	unsettled: number;
+	/** The decision in force, whichever way it went. */
+	decision: Entry | null;
+	/** Answered with "go", and nothing unsettled since. */
+	open: boolean;
+}
+
+export interface SessionState {
+	record: SessionRecord;
+	stations: StationState[];
+	arm: GateState;
+	fly: GateState;
+	/** Of the flight after the second gate. */
+	flight: { tookOff: Entry | null; landed: Entry | null };
+}
+
+const LONGEST_SUMMARY = 34;
+
+function summaryOf(mark: Mark, tasks: readonly TaskState[]): string {
+	const open = tasks.filter((task) => task.mark === 'unseen').length;
+	if (mark === 'clear') return tasks.length === 0 ? '' : 'all seen';
+	if (mark === 'unseen') return open === tasks.length ? 'not begun' : `${open} to see`;
+	const title = tasks.find((task) => task.mark === mark)?.title ?? '';
+	return title.length > LONGEST_SUMMARY ? `${title.slice(0, LONGEST_SUMMARY - 1)}…` : title;
+}
+
+const COUNTS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
+const things = (n: number) => `${COUNTS[n] ?? n} ${n === 1 ? 'thing' : 'things'}`;
+
+function headlineOf(id: GateState['id'], blocking: readonly TaskState[]): string {
+	const count = (mark: Mark) => blocking.filter((task) => task.mark === mark).length;
+	const holds = count('hold');
+	const open = count('unseen');
+	const end = id === 'arm' ? 'arming' : 'take-off';
+	if (holds > 0) return `${things(holds)} ${holds === 1 ? 'stands' : 'stand'} between you and ${end}`;
+	if (open > 0) return `${things(open)} ${open === 1 ? 'has' : 'have'} not been seen yet`;
+	const free = id === 'arm' ? 'Nothing here blocks arming' : 'Nothing here blocks the flight';
+	const more = [
+		...(count('caution') > 0 ? [`${things(count('caution')).toLowerCase()} to mind`] : []),
+		...(count('aside') > 0 ? [`${things(count('aside')).toLowerCase()} set aside`] : []),
+	];
+	return [free, ...more].join('; ');
+}
+
+function gateOf(id: GateState['id'], tasks: readonly TaskState[], record: SessionRecord): GateState {
+	const before = tasks.filter(({ station }) => isBefore(station, id) || station === id);
+	const blocking = before.filter(({ mark }) => mark !== 'clear').toSorted((a, b) => RANK[a.mark] - RANK[b.mark]);
+	const unsettled = blocking.filter(({ mark }) => mark === 'hold' || mark === 'unseen').length;
+	const decision = record.decision(id === 'arm' ? 'arm' : 'flight');
+	const go = decision?.payload.kind === 'decision' && decision.payload.decision === 'fly';
+	return {
+		id,
+		headline: headlineOf(id, blocking),
+		blocking,
+		clear: before.filter(({ mark }) => mark === 'clear'),
+		unsettled,
+		decision,
+		open: go && unsettled === 0,
+	};
+}
+
+/** The mark and word of a gate's own station. */
+function gateStation({ id, decision, open }: GateState): Pick<StationState, 'mark' | 'summary'> {
+	const held = decision?.payload.kind === 'decision' && decision.payload.decision === 'hold';
+	if (open) return { mark: 'clear', summary: id === 'arm' ? 'decided: arm' : 'decided: fly' };
+	if (held) return { mark: 'hold', summary: 'held' };
+	return { mark: 'unseen', summary: decision ? 'to decide again' : 'not decided' };
+}
+
+/** What lies behind a gate or a stop that is not answered cannot be answered yet. */
+function shutBehind(tasks: readonly TaskState[], arm: GateState, stop: TaskState | null, propellers: TaskState | null) {
+	const shutOf = ({ task, station, mark, page }: TaskState): string => {
+		if (mark === 'aside') return '';
+		if (station === 'power-up' && propellers && task !== 'propellers-off' && page !== 'indoor')
+			return 'The propellers are not to be fitted yet: something before them is due with the propellers off.';
+		if (station !== 'response' && station !== 'hover') return '';
+		if (stop && task !== 'response-stop') return 'Shut until the ground response is put right.';
+		return arm.open || task === 'response-stop' ? '' : 'The first gate, Arm, has not been answered.';
+	};
+	return tasks.map((task) => ({ ...task, shut: shutOf(task) }));
+}
+
+/**
+ * All evidence of a session as marks with reasons and the next action, by station, with the two gates. Nothing is clear that was not
+ * seen; what was set aside stays visible with its reason.
+ */
+export function assessSession(evidence: SessionEvidence): SessionState {
+	const { aircraft } = evidence;
+	const record = readSession(evidence);
+	const done = [
+		...itemStates(evidence, record),
+		...benchStates(evidence, record),
+		...TASKS.filter((task) => task.applies(evidence, record)).map((task) => task.state(evidence, record)),
+	];
+	const propellers = propellersOffState(done, aircraft);
+	const stop = responseStop(record);
+	const all = [...(propellers ? [propellers] : []), ...(stop ? [stop] : []), ...done];
+	// At the gates what is due stands for itself.
+	const counted = (tasks: readonly TaskState[]) => tasks.filter((task) => task.task !== propellers?.task);
+	const arm = gateOf('arm', counted(all), record);
+	const tasks = shutBehind(all, arm, stop, propellers);
+	const fly = gateOf('fly', counted(tasks), record);
+	const stations = STATIONS.map(({ id }): StationState => {
+		const own = tasks.filter(({ station }) => station === id);
+		const mark = worst(own.map((task) => task.mark));
+		const gate = id === 'arm' ? arm : id === 'fly' ? fly : null;
+		return {
+			id,
+			title: stationTitle(id, aircraft),
+			mark,
+			summary: summaryOf(mark, own),
+			headline: own.find((task) => task.mark === 'hold')?.title ?? null,
+			tasks: own,
+			...(gate ? gateStation(gate) : {}),
+		};
+	});
+	const flown = (what: 'took-off' | 'landed') =>
+		record.entries.findLast(({ payload }) => payload.kind === 'flight' && payload.what === what) ?? null;
+	return {
+		record,
+		// A station with nothing to do for this aircraft is not on its line.
+		stations: stations.filter(({ id, tasks: own }) => id === 'arm' || id === 'fly' || own.length > 0),
+		arm: gateOf('arm', counted(tasks), record),
+		fly: { ...fly, open: fly.open && arm.open },
+		flight: { tookOff: flown('took-off'), landed: flown('landed') },
+	};
+}

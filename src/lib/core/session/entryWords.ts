@@ -1,0 +1,83 @@
+import type { Entry } from '../../schema/entries';
+import type { Aircraft } from '../../schema/records';
+import { EVENT_WORDS } from '../due/rules';
+import { formatQuantity, type UnitSystem } from '../frames/units';
+import { showSigma } from '../frames/words';
+import { checklistFor } from './items';
+
+const OUTCOMES = {
+	done: 'right',
+	doubtful: 'doubtful',
+	failed: 'not as it should be',
+	aside: 'set aside',
+} as const;
+const ODD = {
+	opposite: 'the other way',
+	'swapped-axis': 'another axis',
+	none: 'nothing happened',
+	squats: 'pressed to the ground',
+	flips: 'flipped',
+	spins: 'spun',
+} as const;
+const SESSION = { begun: 'Begun', changed: 'Changed', ended: 'Ended', reopened: 'Reopened' } as const;
+const FLIGHT = { 'took-off': 'Off the ground', landed: 'Landed', note: 'Noted in the air' } as const;
+
+const figure = (value: number): string => {
+	const size = Math.abs(value);
+	const text = Number.isInteger(value) ? String(size) : size.toPrecision(3).replace(/\.?0+$/, '');
+	return value < 0 ? `−${text}` : text;
+};
+const because = (reason: string) => (reason ? `: ${reason}` : '');
+
+/** What an entry says, in a sentence for whoever reads the record. */
+export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> & Aircraft, units: UnitSystem): string {
+	const items = new Map(checklistFor(aircraft).map((item) => [item.id, item]));
+	const named = (task: string) => items.get(task)?.text ?? task.replaceAll('-', ' ');
+	switch (payload.kind) {
+		case 'session': {
+			const place = payload.site ? ` at ${payload.site.name}` : '';
+			return `${SESSION[payload.what]}: ${payload.title}, ${payload.aircraft.name}${place}, pilot in command ${payload.pilot}${because(payload.reason)}`;
+		}
+		case 'check': {
+			const quantity = items.get(payload.task)?.limit?.quantity;
+			const value =
+				payload.value === null
+					? ''
+					: ` ${quantity ? formatQuantity(payload.value, quantity, units) : `${payload.value} ${payload.unit}`}`;
+			const odd = payload.odd ? `, ${ODD[payload.odd]}` : '';
+			return `${named(payload.task)}:${value} ${OUTCOMES[payload.outcome]}${odd}${payload.reason ? ` (${payload.reason})` : ''}`;
+		}
+		case 'calibration':
+			return `Compass ${payload.accepted === 'accepted' ? 'accepted' : 'kept beside'}: heading ±${showSigma(payload.headingSigmaDeg)}°, offsets ${payload.hardIronUt.map((v) => v.toFixed(1)).join(', ')} µT, from ${payload.sourceName}`;
+		case 'test': {
+			const figures = payload.figures
+				.flatMap(({ label, value, unit }) => (value === null ? [] : [`${label} ${figure(value)} ${unit}`.trim()]))
+				.join('; ');
+			return `${payload.headline}${figures ? ` (${figures})` : ''}, from ${payload.sourceName}`;
+		}
+		case 'wind':
+			return `Wind from ${payload.fromDeg.toFixed(0)}°, ${formatQuantity(payload.speedMps, 'speed', units)}, gusts ${formatQuantity(payload.gustMps, 'speed', units)}`;
+		case 'aside':
+			return `Set aside: ${named(payload.task)}, signed ${payload.signedBy}: ${payload.reason}`;
+		case 'event':
+			return `${EVENT_WORDS[payload.what]}${because(payload.note)}`;
+		case 'decision': {
+			if (payload.task === 'measurement-aside')
+				return `Set aside: ${named(payload.about)}, signed ${payload.signedBy}: ${payload.reason}`;
+			const to =
+				payload.task === 'arm'
+					? payload.decision === 'fly'
+						? 'to arm'
+						: 'to hold before arming'
+					: payload.decision === 'fly'
+						? 'to fly'
+						: 'to hold the flight';
+			const limits = (payload.limits ?? [])
+				.map(({ label, value, unit }) => `${label.toLowerCase()} ${figure(value)} ${unit}`.trim())
+				.join(', ');
+			return `Decision ${to}, signed ${payload.signedBy}${because(payload.reason)}${limits ? `. Limits in force: ${limits}` : ''}`;
+		}
+		case 'flight':
+			return `${FLIGHT[payload.what]}${payload.landAfterMin === null ? '' : `, to be down after ${figure(payload.landAfterMin)} min`}${because(payload.note)}`;
+	}
+}

@@ -1,0 +1,87 @@
+import type { Entry } from '../../schema/entries';
+import type { SensorDue } from '../due/due';
+import { taskOf } from '../evidence/about';
+import { isAside, standingOf, type Standing } from '../evidence/standing';
+import { undoneBy } from '../evidence/undoes';
+import type { ChainFinding } from '../record/chain';
+import type { Aircraft, Sensor, Session } from '../../schema/records';
+import type { UnitSystem } from '../frames/units';
+
+/** All that a session is judged by. */
+export interface SessionEvidence {
+	aircraft: Aircraft;
+	session: Pick<Session, 'kind'>;
+	/** Entries of this session, in any order. */
+	entries: readonly Entry[];
+	/** Everything that can fall due on the aircraft, as of the session. */
+	due: readonly SensorDue[];
+	/** What was last done for each sensor in earlier records. */
+	done: ReadonlyMap<Sensor, Entry>;
+	/** What was calibrated in earlier records and has not flown a test hover since. */
+	unverified: readonly Sensor[];
+	/** Whether the session's own chain verifies. */
+	chain: ChainFinding;
+	units: UnitSystem;
+}
+
+/** What the entries of a session amount to, task by task. */
+export interface SessionRecord {
+	entries: readonly Entry[];
+	/** The latest entry that speaks about a task and was not undone since. */
+	speaking(task: string): Entry | null;
+	/** The entry that leaves a task undone, where nothing later speaks. */
+	aside(task: string): Entry | null;
+	/** The event that undid what was seen of a task, where nothing speaks since. */
+	undone(task: string): Entry | null;
+	/** The latest entry about a task that does not count, and why; where nothing later speaks. */
+	beside(task: string): { entry: Entry; standing: Standing } | null;
+	/** A decision that no event has undone since. */
+	decision(gate: 'arm' | 'flight'): Entry | null;
+}
+
+/** Reads a session's entries in order of their numbers: what speaks, what was set aside, what an event undid. */
+export function readSession({ entries, session }: Pick<SessionEvidence, 'entries' | 'session'>): SessionRecord {
+	const scope = { of: 'session', rehearsal: session.kind === 'rehearsal' } as const;
+	const speaking = new Map<string, Entry>();
+	const asides = new Map<string, Entry>();
+	const undone = new Map<string, Entry>();
+	const beside = new Map<string, { entry: Entry; standing: Standing }>();
+	const decisions = new Map<string, Entry>();
+	const inOrder = entries.toSorted((a, b) => a.seq - b.seq);
+	for (const entry of inOrder) {
+		const { payload } = entry;
+		if (payload.kind === 'event') {
+			for (const task of undoneBy(payload.what)) {
+				const was = speaking.delete(task);
+				if (asides.delete(task) || was) undone.set(task, entry);
+			}
+			decisions.clear();
+			continue;
+		}
+		const task = taskOf(payload);
+		if (payload.kind === 'decision' && payload.task !== 'measurement-aside') {
+			decisions.set(task, entry);
+			continue;
+		}
+		if (isAside(payload)) {
+			asides.set(task, entry);
+			continue;
+		}
+		const standing = standingOf(entry, scope, entry.at);
+		if (standing === 'no-evidence') continue;
+		if (standing !== 'in-force') {
+			beside.set(task, { entry, standing });
+			continue;
+		}
+		speaking.set(task, entry);
+		for (const map of [asides, undone, beside]) map.delete(task);
+	}
+	return {
+		entries: inOrder,
+		speaking: (task) => speaking.get(task) ?? null,
+		aside: (task) => asides.get(task) ?? null,
+		undone: (task) => undone.get(task) ?? null,
+		beside: (task) => beside.get(task) ?? null,
+		decision: (gate) => decisions.get(gate) ?? null,
+	};
+}

@@ -1,0 +1,35 @@
+import { reason } from '../../frames/reasons';
+import { toRestore } from '../../radio/indoor';
+import { orAside, taskState, type Task } from '../task';
+
+/** Settings of a room that are still set. */
+export const indoor: Task = {
+	station: 'power-up',
+	applies: ({ aircraft }) => toRestore(aircraft).length > 0,
+	state({ aircraft }, record) {
+		const left = toRestore(aircraft);
+		return orAside(
+			taskState({
+				task: 'indoor',
+				station: 'power-up',
+				page: 'indoor',
+				mark: 'hold',
+				title: `${aircraft.name} is still set for indoors`,
+				detail: `To put back: ${left.map(({ name }) => name.toLowerCase()).join(', ')}.`,
+				reasons: [
+					reason(
+						'fail',
+						'indoor-settings',
+						'Outdoors, an aircraft that hovers when the link is lost does not come home.',
+						left.length,
+						{ value: 0, unit: 'settings', source: 'The list kept when it went indoors' },
+						'Put them back, or set this aside where you fly under a roof today.',
+					),
+				],
+				next: 'Put them back',
+				offered: ['Flying under a roof today'],
+			}),
+			record,
+		);
+	},
+};

@@ -1,0 +1,61 @@
+import type { CheckPayload, Entry } from '../../../schema/entries';
+import type { Mark } from '../../../schema/records';
+import { markOf } from '../../evidence/standing';
+import { formatQuantity } from '../../frames/units';
+import { checklistFor, type Item } from '../items';
+import type { SessionEvidence, SessionRecord } from '../sessionRecord';
+import { orAside, silence, taskState, USUAL_REASONS, type TaskState } from '../task';
+
+/** What an item's check says, in the pilot's unit. */
+function valueWords(item: Item, check: CheckPayload, { units }: SessionEvidence): string {
+	if (check.value === null) return '';
+	return item.limit?.quantity
+		? formatQuantity(check.value, item.limit.quantity, units)
+		: `${check.value} ${check.unit}`.trim();
+}
+
+export const checkOf = (entry: Entry | null): CheckPayload | null =>
+	entry?.payload.kind === 'check' ? entry.payload : null;
+
+const ODD_WORDS: Record<NonNullable<CheckPayload['odd']>, string> = {
+	opposite: 'it leaned the other way',
+	'swapped-axis': 'it leaned about another axis',
+	none: 'nothing happened',
+	squats: 'it was pressed to the ground',
+	flips: 'it flipped',
+	spins: 'it spun',
+};
+
+function detailOf(item: Item, mark: Mark, check: CheckPayload | null, evidence: SessionEvidence): string {
+	if (!check || mark === 'unseen') return item.why;
+	const value = valueWords(item, check, evidence);
+	if (mark === 'clear') return value;
+	const wrong = check.odd ? ODD_WORDS[check.odd] : value;
+	const said = check.outcome === 'doubtful' ? 'Doubtful' : 'Not as it should be';
+	return `${said}${wrong ? `: ${wrong}` : ''}. ${check.reason}`.trim();
+}
+
+/** One task of an item of the checklist: what was answered last, and that it may be asked again. */
+export function itemState(item: Item, evidence: SessionEvidence, record: SessionRecord): TaskState {
+	const entry = record.speaking(item.id);
+	const check = checkOf(entry);
+	const mark = check ? markOf(check, item.weight) : 'unseen';
+	const asked = silence(record, item.id);
+	// A nudge that went wrong is put right, never left.
+	const settled = item.type === 'nudge' && check?.outcome === 'failed' ? null : (item.offered ?? USUAL_REASONS);
+	const state = taskState({
+		task: item.id,
+		station: item.station,
+		mark,
+		title: item.text,
+		detail: mark === 'unseen' && asked ? asked : detailOf(item, mark, check, evidence),
+		next: mark === 'unseen' ? 'Check it' : mark === 'clear' ? '' : 'Put it right and check again',
+		entry,
+		offered: settled,
+	});
+	return orAside(state, record);
+}
+
+/** All items of the aircraft's checklist, in the order of the stations. */
+export const itemStates = (evidence: SessionEvidence, record: SessionRecord): TaskState[] =>
+	checklistFor(evidence.aircraft).map((item) => itemState(item, evidence, record));

@@ -1,0 +1,12 @@
+import type { Task } from '../task';
+import { compass } from './compass';
+import { hover } from './hover';
+import { indoor } from './indoor';
+import { linkLoss } from './linkLoss';
+import { position } from './position';
+import { recordHolds } from './record';
+import { siteField } from './siteField';
+import { wind } from './wind';
+
+/** The tasks of a session beside the items of its checklist and the sensors of its bench. */
+export const TASKS: readonly Task[] = [linkLoss, siteField, compass, indoor, position, wind, recordHolds, hover];

@@ -1,0 +1,22 @@
+import type { SessionRecord } from '../sessionRecord';
+import { markOf } from '../../evidence/standing';
+import { silence, taskState, type TaskState } from '../task';
+
+type Unseen = Pick<TaskState, 'task' | 'station' | 'title' | 'next' | 'page' | 'offered'>;
+
+/** A task that is measured, not ticked: what its latest finding says, or what to say while nobody has seen it. */
+export function measuredState(unseen: Unseen, record: SessionRecord): TaskState {
+	const entry = record.speaking(unseen.task);
+	if (entry?.payload.kind !== 'test')
+		return taskState({ ...unseen, mark: 'unseen', detail: silence(record, unseen.task) });
+	const { verdict, headline, reasons, sourceName } = entry.payload;
+	return taskState({
+		...unseen,
+		mark: markOf(entry.payload),
+		title: headline,
+		detail: `From ${sourceName}.`,
+		reasons,
+		next: verdict === 'pass' ? '' : (reasons[0]?.next ?? 'Measure again'),
+		entry,
+	});
+}

@@ -1,0 +1,9 @@
+import { getContext, setContext } from 'svelte';
+
+const KEY = Symbol('practice');
+
+/** Says for all that stands below whether simulated data are offered: not in a real session. Call while a component is set up. */
+export const allowPractice = (allowed: () => boolean): void => void setContext(KEY, allowed);
+
+/** Whether simulated data are offered here. Call while a component is set up. */
+export const practiceAllowed = (): (() => boolean) => getContext<(() => boolean) | undefined>(KEY) ?? (() => true);

@@ -1,0 +1,60 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import Sheet from '$lib/features/session/Sheet.svelte';
+	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { saveAircraft } from '$lib/store/repository';
+	import type { LossAction } from '$lib/schema/records';
+	import Caution from '$lib/ui/Caution.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import LinkLossBody from './LinkLossBody.svelte';
+	import { LinkLossState } from './linkLossState.svelte';
+
+	/** The link-loss test of a session: one entry, for the bench list and for what is due. */
+	const view = getSessionView();
+	const { aircraft } = $derived(view.bundle);
+	const work = new LinkLossState(view.bundle.aircraft.lossAction);
+	if (work.action) work.step = 'before';
+	$effect(() => () => work.dispose());
+	const title = $derived(
+		work.step === 'found' && work.finding ? work.finding.headline : `Radio off: what does ${aircraft.name} do?`,
+	);
+
+	async function keepAction(lossAction: LossAction) {
+		if (aircraft.lossAction === lossAction || view.rehearsal) return;
+		try {
+			await saveAircraft({ ...$state.snapshot(aircraft), lossAction });
+		} catch (error) {
+			failed(error);
+		}
+	}
+	async function keep() {
+		const payload = work.payload(view.grade('seen'));
+		if (!payload) return;
+		try {
+			await view.record('bench', payload);
+			done('Recorded');
+			await goto(view.href('bench'));
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+<Sheet {title} lead="Link-loss test of {aircraft.name} on the bench" name="Link-loss test">
+	{#snippet margin()}
+		<Caution>Propellers off for every armed bench test. The maker’s manual stands above this one.</Caution>
+		<h2 class="mt-5 mb-1">What it shows</h2>
+		<p>
+			Only the armed test shows what a lost link does to the motors. Set to return, land or hover, it needs its motors
+			and lets them run: on the bench you see that it reacts, in the air, near and low, that it comes home.
+		</p>
+		<p class="text-[15px] text-ink-2">Some test in the air by a switch alone: that proves the return, not the loss.</p>
+	{/snippet}
+	<LinkLossBody
+		state={work}
+		{aircraft}
+		onaction={(action) => void keepAction(action)}
+		keepWords="Record it"
+		onkeep={() => void keep()}
+	/>
+</Sheet>

@@ -1,0 +1,77 @@
+<script lang="ts">
+	import { judgeReadOff } from '$lib/core/position/readOff';
+	import type { TestPayload } from '$lib/schema/entries';
+	import type { Aircraft } from '$lib/schema/records';
+	import { refusedIn } from '$lib/ui/refuse';
+	import Button from '$lib/ui/Button.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+
+	/** The lock as the aircraft's own screen shows it, where no receiver can be listened to. */
+	type Props = { rule: Aircraft['lock']; onread: (payload: Omit<TestPayload, 'grade'>) => void };
+	let { rule, onread }: Props = $props();
+	let form = $state<HTMLElement>();
+	let satellites = $state<number | null>(null);
+	let hdop = $state<number | null>(null);
+	let stored = $state<'' | 'yes' | 'no'>('');
+	let watchedS = $state(0);
+	let since = $state<number | null>(null);
+	const complete = $derived(satellites !== null && stored !== '');
+
+	$effect(() => {
+		if (since === null) return;
+		const from = since;
+		const timer = setInterval(() => (watchedS = Math.round((performance.now() - from) / 1000)), 250);
+		return () => clearInterval(timer);
+	});
+
+	function read() {
+		if (refusedIn(form)) return;
+		if (satellites === null || stored === '') return;
+		const found = judgeReadOff({ satellites, hdop, homeStored: stored === 'yes', watchedS }, rule);
+		onread({
+			kind: 'test',
+			task: 'position',
+			sourceName: 'read off the aircraft’s screen',
+			headline: found.headline,
+			figures: [
+				{ label: 'Satellites', value: satellites, unit: '' },
+				{ label: 'HDOP', value: hdop, unit: '' },
+				{ label: 'Watched', value: watchedS, unit: 's' },
+			],
+			verdict: found.verdict,
+			reasons: found.reasons,
+		});
+	}
+</script>
+
+<section bind:this={form} class="mt-5 border border-rule p-4">
+	<h2 class="m-0">Read off its own screen</h2>
+	<p class="mt-1 mb-3 text-[15px] text-ink-2">
+		Where nothing but the screen, a light or a voice tells. Wanted at least {rule.minSatellites} satellites, watched for {rule.holdS}
+		s, and home stored.
+	</p>
+	<div class="flex flex-wrap items-start gap-5">
+		<NumberField label="Satellites" min={0} max={100} value={satellites} onchange={(v) => (satellites = v)} />
+		<NumberField label="HDOP, if shown" min={0.3} max={50} value={hdop} onchange={(v) => (hdop = v)} />
+		<div>
+			<p class="m-0 text-[15px] text-ink-2">Watched for</p>
+			<p class="figure-mono m-0 mt-1 text-[26px] font-bold" role="timer">{watchedS} s</p>
+			<Button onclick={() => (since = since === null ? performance.now() : null)}
+				>{since === null ? 'Watch the count' : 'It fell, or enough'}</Button
+			>
+		</div>
+	</div>
+	<div class="mt-3">
+		<Choice
+			label="Did it say that home is stored?"
+			value={stored}
+			options={[
+				{ value: 'yes', label: 'Yes, here' },
+				{ value: 'no', label: 'No' },
+			]}
+			onchange={(v) => (stored = v === 'yes' ? 'yes' : 'no')}
+		/>
+	</div>
+	<div class="mt-4"><Button kind="primary" disabled={!complete} onclick={read}>Record what it shows</Button></div>
+</section>

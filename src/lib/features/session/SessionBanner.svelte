@@ -1,0 +1,49 @@
+<script lang="ts">
+	import Button from '$lib/ui/Button.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import { showDay, showTime } from '$lib/ui/format';
+	import { getSessionView } from './sessionView.svelte';
+
+	/** Says what kind of session this is where it is not a running flight. */
+	const view = getSessionView();
+	const { endedAt } = $derived(view.bundle.session);
+	let asking = $state(false);
+	let reason = $state('');
+
+	async function reopen(event: SubmitEvent) {
+		event.preventDefault();
+		if (reason.trim() === '') return;
+		try {
+			await view.reopen(reason.trim());
+			[asking, reason] = [false, ''];
+			done('Reopened; the reason is on record');
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+{#if view.rehearsal}
+	<p class="no-print m-0 border-b border-aside bg-sheet px-7 py-2 text-[15px] max-md:px-[1rem]">
+		<b class="text-aside">Rehearsal.</b> Nothing of it counts outside it.
+	</p>
+{/if}
+{#if endedAt !== null}
+	<div
+		class="no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-fine px-7 py-1.5 text-[15px] max-md:px-[1rem]"
+	>
+		<span><b>Ended</b> {showDay(endedAt)}, {showTime(endedAt)}: it is only read.</span>
+		<Button kind="quiet" onclick={() => (asking = true)}>Reopen it</Button>
+	</div>
+{/if}
+
+<Dialog bind:open={asking} title="Why is it reopened?" description="The reason stands in the record.">
+	<form class="grid gap-3" onsubmit={reopen}>
+		<label class="grid gap-1">
+			<span class="text-[15px] text-ink-2">Reason</span>
+			<input class="field-input" maxlength="400" required bind:value={reason} />
+		</label>
+		<div><Button kind="primary" type="submit">Reopen it</Button></div>
+	</form>
+</Dialog>

@@ -1,0 +1,62 @@
+<script lang="ts">
+	import type { TaskState } from '$lib/core/session/task';
+	import Button from '$lib/ui/Button.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import { getSessionView } from './sessionView.svelte';
+
+	/** Leaves one task undone, with one of the reasons that pilots have or one of one's own. Without a reason nothing is set aside. */
+	let { task, onclose }: { task: TaskState | null; onclose: () => void } = $props();
+	const view = getSessionView();
+	let words = $state('');
+	let missing = $state(false);
+	let busy = $state(false);
+
+	async function choose(reason: string) {
+		if (!task || busy) return;
+		busy = true;
+		try {
+			await view.setAside(task, reason);
+			words = '';
+			missing = false;
+			onclose();
+			done('Set aside; it stays visible with its reason');
+		} catch (error) {
+			failed(error);
+		} finally {
+			busy = false;
+		}
+	}
+	function submit(event: SubmitEvent) {
+		event.preventDefault();
+		missing = words.trim() === '';
+		if (!missing) void choose(words.trim());
+	}
+</script>
+
+<Dialog
+	bind:open={() => task !== null, (next) => !next && onclose()}
+	title="Why is it set aside?"
+	description={task?.title ?? ''}
+>
+	<div class="grid gap-2">
+		{#each task?.offered ?? [] as reason (reason)}
+			<Button class="min-h-14 justify-start text-left" disabled={busy} onclick={() => void choose(reason)}
+				>{reason}</Button
+			>
+		{/each}
+	</div>
+	<form onsubmit={submit} class="mt-4 grid gap-3">
+		<label class="grid gap-1">
+			<span class="text-[15px] text-ink-2">Or in your own words, for whoever reads the record</span>
+			<input class="field-input" maxlength="1000" bind:value={words} aria-invalid={missing} />
+		</label>
+		{#if missing}<p class="m-0 font-semibold text-hold" role="alert">
+				It needs a reason: without one it stays open.
+			</p>{/if}
+		<div class="flex gap-3">
+			<Button kind="primary" type="submit" disabled={busy}>Set aside</Button>
+			<Button class="min-h-14" onclick={onclose}>Back</Button>
+		</div>
+	</form>
+</Dialog>

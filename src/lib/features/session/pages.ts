@@ -1,0 +1,26 @@
+import type { Component } from 'svelte';
+import type { TaskPage } from '$lib/core/session/task';
+import BenchTask from '$lib/features/bench/BenchTask.svelte';
+import CompassTask from '$lib/features/compass/CompassTask.svelte';
+import SiteFieldTask from '$lib/features/compass/SiteFieldTask.svelte';
+import HoverTask from '$lib/features/hover/HoverTask.svelte';
+import LinkLossTask from '$lib/features/linkLoss/LinkLossTask.svelte';
+import PositionTask from '$lib/features/position/PositionTask.svelte';
+import ResponseStop from '$lib/features/response/ResponseStop.svelte';
+
+/** The page of each task that has one; null where it is done in the station's list or elsewhere. */
+export const PAGES = {
+	'bench-due': BenchTask,
+	compass: CompassTask,
+	hover: HoverTask,
+	indoor: null,
+	'link-loss': LinkLossTask,
+	position: PositionTask,
+	record: null,
+	'response-stop': ResponseStop,
+	'site-field': SiteFieldTask,
+	wind: null,
+} satisfies Record<TaskPage, Component | null>;
+
+export const pageOf = (task: string | null): Component | null =>
+	task !== null && task in PAGES ? PAGES[task as TaskPage] : null;

@@ -1,0 +1,210 @@
+import { z } from 'zod';
+import { reasonSchema, verdictSchema } from './common';
+import {
+	id,
+	isoTime,
+	markSchema,
+	name,
+	note,
+	sensorSchema,
+	sessionKindSchema,
+	stationIdSchema,
+	windSchema,
+} from './records';
+
+/**
+ * How a thing was known: by a log, live data or film; as a figure on the aircraft's own screen; by eye, paces or stopwatch; by the
+ * aircraft's own routine; told by somebody; simulated, or with a phone in hand instead of the aircraft.
+ */
+export const gradeSchema = z.enum(['measured', 'read-off', 'seen', 'guided', 'told', 'rehearsed']);
+export type Grade = z.infer<typeof gradeSchema>;
+
+/** Entries of before grades were kept have none; the evidence rules say what they are worth. */
+const gradeShape = { grade: gradeSchema.optional() };
+const evidenceShape = { verdict: verdictSchema, reasons: z.array(reasonSchema), ...gradeShape };
+const place = z.object({ latDeg: z.number(), lonDeg: z.number(), altM: z.number() });
+const task = z.string().min(1).max(80);
+
+/** What was seen. `task` names what it is evidence for: the item of a checklist, or a measurement. */
+export const calibrationSchema = z.object({
+	kind: z.literal('calibration'),
+	task: z.literal('compass'),
+	accepted: z.enum(['accepted', 'kept-aside']),
+	/** Of entries before grades: the data were simulated. */
+	practice: z.boolean().optional(),
+	sourceName: z.string().max(200),
+	hardIronUt: z.tuple([z.number(), z.number(), z.number()]),
+	/** One standard deviation of each offset; older records have none. */
+	hardIronSigmaUt: z.tuple([z.number(), z.number(), z.number()]).optional(),
+	softIron: z.array(z.array(z.number()).length(3)).length(3),
+	fieldUt: z.number(),
+	headingSigmaDeg: z.number(),
+	headingBeforeDeg: z.number(),
+	headingAfterDeg: z.number(),
+	samples: z.int(),
+	rejected: z.int(),
+	/** Where it was turned; left out where no place was entered. */
+	place: place.optional(),
+	...evidenceShape,
+});
+export type CalibrationPayload = z.infer<typeof calibrationSchema>;
+
+/** What an aircraft did on the ground that it should not have. */
+export const oddSchema = z.enum(['opposite', 'swapped-axis', 'none', 'squats', 'flips', 'spins']);
+export type Odd = z.infer<typeof oddSchema>;
+
+export const checkSchema = z.object({
+	kind: z.literal('check'),
+	task,
+	/** `aside` only in entries of before setting aside was an entry of its own. */
+	outcome: z.enum(['done', 'doubtful', 'failed', 'aside']),
+	value: z.number().nullable(),
+	unit: z.string().max(40),
+	waitedS: z.number().min(0).nullable(),
+	reason: note,
+	/** What a nudge showed instead. */
+	odd: oddSchema.optional(),
+	...gradeShape,
+});
+export type CheckPayload = z.infer<typeof checkSchema>;
+
+const figureSchema = z.object({
+	label: z.string(),
+	value: z.number().nullable(),
+	unit: z.string(),
+	sigma: z.number().optional(),
+});
+export type RecordedFigure = z.infer<typeof figureSchema>;
+
+export const testSchema = z.object({
+	kind: z.literal('test'),
+	/** The measurement: one of a session's, or an instrument. */
+	task,
+	/** The sensor whose calibration this stands for, in what is due. */
+	sensor: sensorSchema.optional(),
+	/** Of entries before grades: the data were simulated. */
+	practice: z.boolean().optional(),
+	temperatureC: z.number().min(-60).max(80).optional(),
+	place: place.optional(),
+	sourceName: z.string().max(200),
+	headline: z.string().max(400),
+	figures: z.array(figureSchema).max(40),
+	...evidenceShape,
+});
+export type TestPayload = z.infer<typeof testSchema>;
+
+export const windEntrySchema = z.object({
+	kind: z.literal('wind'),
+	task: z.literal('wind'),
+	...windSchema.shape,
+	...gradeShape,
+});
+
+/** A thing left undone, by itself and with its own reason. */
+export const asideSchema = z.object({
+	kind: z.literal('aside'),
+	task,
+	reason: note,
+	signedBy: name,
+});
+
+/** What happened during the session, and so undoes what was seen before it. */
+export const eventKindSchema = z.enum([
+	'new',
+	'firmware',
+	'settings',
+	'knock',
+	'part',
+	'prompt',
+	'odd-flight',
+	'journey',
+	'unplugged',
+]);
+export type EventKind = z.infer<typeof eventKindSchema>;
+export const eventEntrySchema = z.object({
+	kind: z.literal('event'),
+	task: z.literal('event'),
+	what: eventKindSchema,
+	note,
+});
+
+export const decisionSchema = z.object({
+	kind: z.literal('decision'),
+	/** `measurement-aside` only in entries of before setting aside was an entry of its own. */
+	task: z.enum(['arm', 'flight', 'measurement-aside']),
+	decision: z.enum(['hold', 'fly', 'aside']),
+	about: z.string().max(80),
+	reason: note,
+	signedBy: name,
+	marks: z.array(z.object({ task: z.string(), mark: markSchema })).max(400),
+	/** The limits in force, in plain words with their units. */
+	limits: z
+		.array(z.object({ label: z.string().max(120), value: z.number(), unit: z.string().max(40) }))
+		.max(40)
+		.optional(),
+});
+export type DecisionPayload = z.infer<typeof decisionSchema>;
+
+/** The flight itself: off the ground, on it again, and what was noted meanwhile. */
+export const flightSchema = z.object({
+	kind: z.literal('flight'),
+	task: z.literal('flying'),
+	what: z.enum(['took-off', 'landed', 'note']),
+	note,
+	/** Minutes by which it should be down, as said before take-off. */
+	landAfterMin: z.number().positive().max(600).nullable(),
+});
+
+/**
+ * What the session is: the first entry of a chain, and one more for every change. The aircraft, place and pack stand in it as they
+ * were then, whatever fields they had.
+ */
+export const sessionEntrySchema = z.object({
+	kind: z.literal('session'),
+	task: z.literal('session'),
+	what: z.enum(['begun', 'changed', 'ended', 'reopened']),
+	purpose: sessionKindSchema,
+	title: name,
+	pilot: name,
+	startedAt: isoTime,
+	endedAt: isoTime.nullable(),
+	aircraft: z.looseObject({ id, name }),
+	site: z.looseObject({ id, name }).nullable(),
+	pack: z.looseObject({ id, name }).nullable(),
+	reason: note,
+});
+export type SessionPayload = z.infer<typeof sessionEntrySchema>;
+
+export const payloadSchema = z.discriminatedUnion('kind', [
+	sessionEntrySchema,
+	calibrationSchema,
+	checkSchema,
+	testSchema,
+	windEntrySchema,
+	asideSchema,
+	eventEntrySchema,
+	decisionSchema,
+	flightSchema,
+]);
+export type EntryPayload = z.infer<typeof payloadSchema>;
+
+/** The part of an entry that is hashed. */
+export const entryBodySchema = z.object({
+	id,
+	sessionId: id,
+	aircraftId: id,
+	seq: z.int().min(0),
+	at: isoTime,
+	/** Minutes that the writer's clock was ahead of UTC; older entries do not say. */
+	zoneMin: z.int().min(-960).max(960).optional(),
+	by: name,
+	station: stationIdSchema,
+	/** The entry that this one corrects; the old one stays. */
+	corrects: id.nullable(),
+	payload: payloadSchema,
+});
+export type EntryBody = z.infer<typeof entryBodySchema>;
+
+export const hashSchema = z.string().regex(/^[0-9a-f]{64}$/, 'must be 64 hexadecimal digits');
+export const entrySchema = z.object({ ...entryBodySchema.shape, previous: hashSchema, hash: hashSchema });
+export type Entry = z.infer<typeof entrySchema>;

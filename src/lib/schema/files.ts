@@ -1,0 +1,39 @@
+import { z } from 'zod';
+import { aircraftSchema, isoTime, packSchema, sessionSchema, siteSchema } from './records';
+
+/**
+ * Entries of a file are read as they stand: the chain is over all that is written, so nothing may be dropped from them. Each is
+ * checked with the entry's schema besides.
+ */
+export const rawEntrySchema = z.looseObject({ id: z.string(), sessionId: z.string(), seq: z.number() });
+export type RawEntry = z.infer<typeof rawEntrySchema>;
+
+/** One session with all it refers to. */
+export const sessionFileSchema = z.object({
+	format: z.literal('winglogos-session'),
+	version: z.literal(1),
+	exportedAt: isoTime,
+	session: sessionSchema,
+	aircraft: aircraftSchema,
+	site: siteSchema.nullable(),
+	pack: packSchema.nullable(),
+	entries: z.array(rawEntrySchema),
+});
+export type SessionFile = z.infer<typeof sessionFileSchema>;
+
+/** Everything, as the parts of a backup. */
+export const backupSchema = z.object({
+	aircraft: z.array(aircraftSchema),
+	sites: z.array(siteSchema),
+	packs: z.array(packSchema),
+	sessions: z.array(sessionSchema),
+	entries: z.array(rawEntrySchema),
+});
+export type Backup = z.infer<typeof backupSchema>;
+
+export const manifestSchema = z.object({
+	format: z.literal('winglogos-backup'),
+	version: z.literal(1),
+	exportedAt: isoTime,
+	files: z.record(z.string(), z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/), bytes: z.int().min(0) })),
+});
