@@ -18,6 +18,8 @@ const browser = await chromium.launch(launchOptions);
 const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
+let rehearsal = '';
+
 async function open(viewport) {
 	const page = await (await browser.newContext({ viewport })).newPage();
 	for (let tries = 0; ; tries++) {
@@ -30,6 +32,15 @@ async function open(viewport) {
 		}
 	}
 	await page.getByText('Go on with').waitFor({ timeout: 60_000 });
+	// A rehearsal beside the demo's sessions: there the practice aircraft is at hand.
+	await page.goto(`${BASE}/session/new`);
+	await page.getByRole('radio', { name: /^A rehearsal/ }).click();
+	await page.getByRole('radio', { name: /^Dunlin/ }).click();
+	await page.getByLabel('What it is for').fill('Practice before the season');
+	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
+	await page.getByRole('button', { name: 'Start the rehearsal' }).click();
+	await page.waitForURL(/\/plan$/);
+	rehearsal = page.url().replace(/\/plan$/, '');
 	await page.waitForTimeout(5000); // the word that the demo has come fades away
 	return page;
 }
@@ -38,29 +49,30 @@ const shots = {
 	home: async (page) => page.goto(`${BASE}/`),
 	checklist: async (page) => page.goto(`${BASE}/session/demo-open/bench`),
 	compass: async (page) => {
-		await page.goto(`${BASE}/session/demo-open/site/compass`);
+		await page.goto(`${rehearsal}/compass/compass`);
 		await page.getByRole('button', { name: 'Start turning' }).click();
 		await page.waitForTimeout(15_000);
 	},
 	'compass-result': async (page) => {
-		await page.goto(`${BASE}/session/demo-open/site/compass`);
+		await page.goto(`${rehearsal}/compass/compass`);
 		await page.getByRole('radio', { name: '16 ×' }).click();
 		await page.getByRole('button', { name: 'Start turning' }).click();
 		await page.getByRole('button', { name: 'Accept these values' }).waitFor({ timeout: 60_000 });
 	},
 	position: async (page) => {
-		await page.goto(`${BASE}/session/demo-open/position/position`);
+		await page.goto(`${rehearsal}/position/position`);
 		await page.getByRole('radio', { name: '16 ×' }).click();
 		await page.getByRole('button', { name: 'Watch the lock' }).click();
 		await page.getByRole('button', { name: 'Record it' }).waitFor({ timeout: 60_000 });
 	},
 	hover: async (page) => {
-		await page.goto(`${BASE}/session/demo-open/hover/hover`);
+		await page.goto(`${rehearsal}/hover/hover`);
 		await page.getByLabel('Compass error').fill('48');
 		await page.getByRole('button', { name: 'Fly the practice hover' }).click();
 		await page.getByText('Compass error from the track').waitFor();
 	},
 	gate: async (page) => page.goto(`${BASE}/session/demo-stopped/fly`),
+	arm: async (page) => page.goto(`${BASE}/session/demo-open/arm`),
 	sheet: async (page) => page.goto(`${BASE}/session/demo-clean/sheet`),
 	aircraft: async (page) => page.goto(`${BASE}/aircraft/demo-dunlin`),
 	logbook: async (page) => page.goto(`${BASE}/logbook`),
@@ -74,7 +86,7 @@ const shots = {
 		await page.getByRole('button', { name: 'Keep it in the record' }).waitFor();
 	},
 	holds: async (page) => {
-		await page.goto(`${BASE}/session/demo-open/bench/measure-six-faces`);
+		await page.goto(`${rehearsal}/bench/measure-six-faces`);
 		await page.getByRole('radio', { name: '4 ×' }).click();
 		await page.getByRole('button', { name: 'Begin, hands free' }).click();
 		await page.getByText('Wanted: Right side down').waitFor({ timeout: 30_000 });
@@ -103,7 +115,7 @@ const shots = {
 };
 const phoneShots = {
 	'phone-cue': async (page) => {
-		await page.goto(`${BASE}/session/demo-open/site/compass`);
+		await page.goto(`${rehearsal}/compass/compass`);
 		await page.getByRole('button', { name: 'Start turning' }).click();
 		await page.waitForTimeout(14_000);
 	},

@@ -43,7 +43,7 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	await page.getByRole('button', { name: 'Judge it' }).click();
 	await expect(h1(page)).toHaveText(/^Radio off: the motors stopped after [01]\.\d s$/);
 	await page.getByRole('button', { name: 'Record it' }).click();
-	await expect(page.getByText(/^Radio off: the motors stopped/)).toBeVisible();
+	await expect(page.getByText(/^Radio off: the motors stopped/).first()).toBeVisible();
 
 	await setAsideAt(page, 'arm', /is due/);
 	await page.goto(stationUrl(page, 'site'));

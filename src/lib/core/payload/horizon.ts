@@ -2,7 +2,7 @@ import type { HorizonAnswer } from '../../schema/horizon';
 import { DEG } from '../frames/angles';
 import { judge, reason } from '../frames/reasons';
 import { refine, type Refined } from './horizonLine';
-import { APART, channelsOf, coarse, peaksOf, type Candidate, type Channel } from './horizonSearch';
+import { APART, coarse, layersOf, peaksOf, type Candidate, type Layer } from './horizonSearch';
 import { horizonLimits as limits } from './limits';
 import type { Picture } from './picture';
 
@@ -10,26 +10,52 @@ const MOST_DEG = 20;
 /** Fine enough: half a step is within the first window of the refinement. */
 const COARSE_DEG = 1.5;
 const MIN_CONTRAST = 2;
-/** Lines looked at closely. */
-const MOST_LINES = 8;
+/** Lines looked at closely in each layer. */
+const MOST_LINES = 10;
 /** Share of the height: lines nearer to the rim are not looked at. */
 const RIM = 0.1;
+/**
+ * Share of the columns that lie on the line: none of the confidence at the first, all at the second. Of each layer its
+ * own: in a small picture much is straight.
+ */
+const TIGHT_RAMPS = [
+	[0.3, 0.75],
+	[0.45, 0.85],
+	[0.55, 0.9],
+] as const;
+/** A line that is to take the place of a nearer one: of the first layers, as clear as this, of this share of its strength. */
+const SURE = 0.6;
+const AS_STRONG = 0.3;
+/** Above it, the picture is quieter than between the two by this factor. */
 const QUIETER = 0.75;
-/** A line that is to take the place of a stronger one must be as clear as this, and of this share of its strength. */
-const SURE = 0.85;
-const AS_STRONG = 0.5;
-/** Share of the columns that lie on the line: none of the confidence at the first, all at the second. */
-const TIGHT_RAMP = [0.3, 0.75] as const;
+/** A soft line is one only under a sky: as quiet as this, and quieter than what lies below by this factor. */
+const SKY_UNREST = 9;
+const SKY_QUIETER = 0.8;
 
 const ramp = (value: number, low: number, high: number) => Math.max(0, Math.min(1, (value - low) / (high - low)));
 
 const strengthOf = (r: Refined) => r.tight * r.spread * Math.log(1 + r.contrast) * r.polarity;
 
-const confidenceOf = (r: Refined) =>
-	ramp(r.tight, ...TIGHT_RAMP) *
-	ramp(r.spread, 0.5, 0.9) *
-	ramp(r.contrast, MIN_CONTRAST, 5 * MIN_CONTRAST) *
-	ramp(r.polarity, 0.4, 0.85);
+/** A line of one layer, its row and slope in the pixels of the first. */
+interface Line extends Refined {
+	layer: number;
+	strength: number;
+	confidence: number;
+}
+
+function lineOf(r: Refined, layer: number): Line {
+	const scale = 2 ** layer;
+	const [low, high] = TIGHT_RAMPS[layer];
+	const confidence =
+		ramp(r.tight, low, high) *
+		ramp(r.spread, 0.5, 0.9) *
+		ramp(r.contrast, MIN_CONTRAST, 5 * MIN_CONTRAST) *
+		ramp(r.polarity, 0.4, 0.85);
+	return { ...r, row: (r.row + 0.5) * scale - 0.5, layer, strength: strengthOf(r), confidence };
+}
+
+const strongestOf = (lines: Line[]) =>
+	lines.reduce<Line | null>((best, line) => (best && best.strength >= line.strength ? best : line), null);
 
 /** The best candidates, each of another line: one a place and angle. */
 function distinct(candidates: Candidate[], height: number): Candidate[] {
@@ -47,47 +73,76 @@ function distinct(candidates: Candidate[], height: number): Candidate[] {
 	return out;
 }
 
-/** Edges of tables, frames and shelves run along the rim of a picture; a horizon there could not be judged anyway. */
-const insideOf = ({ row }: Refined, height: number) => row > RIM * height && row < (1 - RIM) * height;
-
-/** Mean step between neighbouring pixels of all that lies above a line. */
-function unrestAbove(channel: Channel, { row, slope }: Refined, width: number, height: number): number {
-	let sum = 0;
-	let count = 0;
-	for (let x = 2; x < width - 2; x += 3) {
-		const end = Math.min(height - 2, Math.round(row + slope * (x - width / 2)) - 5);
-		for (let y = 2; y < end; y += 2) {
-			const at = y * width + x;
-			sum += Math.abs(channel[at + 1] - channel[at - 1]) + Math.abs(channel[at + width] - channel[at - width]);
-			count++;
-		}
+/** Every clear line of one layer. Edges of tables, frames and shelves run along the rim: no horizon could be judged there. */
+function linesOf({ width, height, channels }: Layer, layer: number, progress: (share: number) => void): Line[] {
+	const candidates: Candidate[] = [];
+	for (let deg = -MOST_DEG; deg <= MOST_DEG; deg += COARSE_DEG) {
+		progress((deg + MOST_DEG) / (2 * MOST_DEG));
+		channels.forEach((channel, index) =>
+			candidates.push(...peaksOf(coarse(channel, width, height, deg, index), height)),
+		);
 	}
-	return count > 0 ? sum / count : Infinity;
+	return distinct(candidates, height)
+		.map((candidate) => refine(channels[candidate.channel], width, height, candidate))
+		.filter((r) => r !== null)
+		.filter((r) => Math.abs(Math.atan(r.slope) / DEG) <= MOST_DEG && r.row > RIM * height && r.row < (1 - RIM) * height)
+		.map((r) => lineOf(r, layer));
 }
 
-/** A shore is often sharper than the horizon: a clear line higher up with a quieter picture above it is taken instead. */
-function higherAndQuieter(
-	strongest: Refined,
-	lines: Refined[],
-	channel: Channel,
-	width: number,
-	height: number,
-): Refined {
+/** Mean step between neighbouring pixels on each side of a line. */
+function unrestOf({ width, height, channels: [lightness] }: Layer, { row, slope }: Line) {
+	const sides = { above: { sum: 0, count: 0 }, below: { sum: 0, count: 0 } };
+	for (let x = 2; x < width - 2; x += 3) {
+		const middle = Math.round(row + slope * (x - width / 2));
+		for (let y = 2; y < height - 2; y += 2) {
+			if (Math.abs(y - middle) < 5) continue;
+			const at = y * width + x;
+			const side = y < middle ? sides.above : sides.below;
+			side.sum +=
+				Math.abs(lightness[at + 1] - lightness[at - 1]) + Math.abs(lightness[at + width] - lightness[at - width]);
+			side.count++;
+		}
+	}
+	const mean = ({ sum, count }: { sum: number; count: number }) => (count > 0 ? sum / count : Infinity);
+	return { above: mean(sides.above), below: mean(sides.below) };
+}
+
+/**
+ * A shore, a deck or a wall is often sharper than the horizon: a clear line higher up, the picture above it quieter than
+ * between the two, is the farther one and is taken instead.
+ */
+function farthest(strongest: Line, lines: Line[], first: Layer): Line {
+	const clear = lines
+		.filter((l) => l.layer < 2 && l.confidence >= SURE && l.strength >= AS_STRONG * strongest.strength)
+		.sort((a, b) => b.row - a.row);
 	let best = strongest;
-	let unrest = unrestAbove(channel, strongest, width, height);
-	for (const r of lines) {
-		const clear = confidenceOf(r) >= SURE && strengthOf(r) >= AS_STRONG * strengthOf(strongest);
-		if (!clear || r.row > best.row - APART * height) continue;
-		const above = unrestAbove(channel, r, width, height);
-		if (above < QUIETER * unrest) [best, unrest] = [r, above];
+	for (const line of clear) {
+		if (line.row > best.row - APART * first.height) continue;
+		const [above, whole] = [unrestOf(first, line).above, unrestOf(first, best).above];
+		const between = (whole * best.row - above * line.row) / (best.row - line.row);
+		if (above < QUIETER * between) best = line;
 	}
 	return best;
 }
 
+/** The strongest line of the sharp picture; where none is clear, of the softer ones under a sky. */
+function strongestClear(lines: Line[], first: Layer): Line | null {
+	const sharp = strongestOf(lines.filter(({ layer }) => layer === 0));
+	if (sharp && sharp.confidence >= limits.confidence.value) return sharp;
+	const soft = strongestOf(
+		lines.filter((line) => {
+			if (line.layer === 0 || line.confidence < limits.confidence.value) return false;
+			const { above, below } = unrestOf(first, line);
+			return above < SKY_UNREST && above < SKY_QUIETER * below;
+		}),
+	);
+	return soft ?? sharp;
+}
+
 /**
  * Tilt of the horizon in a picture, degrees, positive where the right side is lower; refused where no clear line is
- * found. The picture is best about 640 pixels wide. Sheared row steps in three channels, refined by columns. `progress` is
- * told the share done, 0..1.
+ * found. The picture is best about 640 pixels wide. Sheared row steps in three channels, sharp and twice
+ * softened, refined by columns. `progress` is told the share done, 0..1.
  */
 export function findHorizon(picture: Picture, progress?: (share: number) => void): HorizonAnswer {
 	const { width, height } = picture;
@@ -108,26 +163,14 @@ export function findHorizon(picture: Picture, progress?: (share: number) => void
 		]),
 	});
 	if (width < 64 || height < 64) return refuse('The picture is too small.', null);
-	const channels = channelsOf(picture);
-	const candidates: Candidate[] = [];
-	for (let deg = -MOST_DEG; deg <= MOST_DEG; deg += COARSE_DEG) {
-		progress?.((0.9 * (deg + MOST_DEG)) / (2 * MOST_DEG));
-		channels.forEach((channel, index) => {
-			const found = coarse(channel, width, height, deg, index);
-			candidates.push(...peaksOf(found, height));
-		});
-	}
-	const refined = (some: Candidate[]) =>
-		some
-			.map((candidate) => refine(channels[candidate.channel], width, height, candidate))
-			.filter((r) => r !== null)
-			.filter((r) => Math.abs(Math.atan(r.slope) / DEG) <= MOST_DEG && insideOf(r, height));
-	candidates.sort((a, b) => b.score - a.score);
-	const likely = refined(candidates.slice(0, MOST_LINES));
-	if (likely.length === 0) return refuse('No line was found right across the picture.', 0);
-	const strongest = likely.reduce((a, b) => (strengthOf(b) > strengthOf(a) ? b : a));
-	const r = higherAndQuieter(strongest, refined(distinct(candidates, height)), channels[0], width, height);
-	const confidence = confidenceOf(r);
+	const layers = layersOf(picture, TIGHT_RAMPS.length);
+	const lines = layers.flatMap((layer, index) =>
+		linesOf(layer, index, (share) => progress?.(index === 0 ? 0.75 * share : 0.75 + 0.1 * (index - 1 + share))),
+	);
+	const strongest = strongestClear(lines, layers[0]);
+	if (!strongest) return refuse('No line was found right across the picture.', 0);
+	const r = farthest(strongest, lines, layers[0]);
+	const { confidence } = r;
 	if (confidence < limits.confidence.value) return refuse('No clear horizon was found.', confidence);
 	const tiltDeg = Math.atan((r.slope * picture.fullHeight * width) / (height * picture.fullWidth)) / DEG;
 	const [kx, ky] = [picture.fullWidth / width, picture.fullHeight / height];

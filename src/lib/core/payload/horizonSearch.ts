@@ -13,7 +13,7 @@ export const APART = 0.04;
 export type Channel = Float32Array;
 
 /** Lightness, blue against red, green against both, smoothed by 3×3: what sky and ground differ in. */
-export function channelsOf({ width, height, rgb }: Picture): Channel[] {
+function channelsOf({ width, height, rgb }: Picture): Channel[] {
 	const n = width * height;
 	const raw = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
 	for (let i = 0; i < n; i++) {
@@ -39,6 +39,29 @@ function smooth(a: Channel, width: number, height: number): Channel {
 		out[i] = 0.25 * across[above] + 0.5 * across[i] + 0.25 * across[below];
 	}
 	return out;
+}
+
+/** Each layer half as wide and high as the one before: what is soft or broken in the first is straight in the next. */
+export interface Layer {
+	width: number;
+	height: number;
+	channels: Channel[];
+}
+
+export function layersOf(picture: Picture, count: number): Layer[] {
+	const layers: Layer[] = [{ width: picture.width, height: picture.height, channels: channelsOf(picture) }];
+	while (layers.length < count) layers.push(halved(layers[layers.length - 1]));
+	return layers;
+}
+
+function halved({ width, height, channels }: Layer): Layer {
+	const [w, h] = [width >> 1, height >> 1];
+	const half = (from: Channel) =>
+		Float32Array.from({ length: w * h }, (_, i) => {
+			const at = 2 * Math.floor(i / w) * width + 2 * (i % w);
+			return (from[at] + from[at + 1] + from[at + width] + from[at + width + 1]) / 4;
+		});
+	return { width: w, height: h, channels: channels.map(half) };
 }
 
 export interface Candidate {
