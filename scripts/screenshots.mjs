@@ -104,7 +104,6 @@ const shots = {
 		await page.goto(`${BASE}/session/demo-open/bench/bench-due`);
 		await page.getByText('Due on Dunlin').first().waitFor();
 	},
-	guided: async (page) => page.goto(`${BASE}/aircraft/demo-dunlin/guide/accelerometer`),
 	practice: async (page) => {
 		await page.goto(`${BASE}/practice`);
 		await page.getByRole('button', { name: 'Switch it on' }).click();
