@@ -87,6 +87,41 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	expect(complaints).toEqual([]);
 });
 
+test('a new build that misbehaves on the bench is held at the first gate until a part was replaced and all it undoes seen again', async ({
+	page,
+}) => {
+	test.setTimeout(240_000);
+	await openDemo(page);
+	await enterAircraft(page, 'Godwit', 'Self-built multirotor');
+	await startSession(page, 'Godwit');
+	await answerByKeys(page, 'Plan');
+	await page.goto(stationUrl(page, 'bench'));
+	await expect(page.getByText('0 of 3 answered')).toBeVisible();
+	await page.keyboard.press('n');
+	await page.getByRole('dialog').getByRole('textbox').fill('the bench plug goes out when it arms');
+	await page.getByRole('dialog').getByRole('button', { name: 'Note it' }).click();
+	await answerByKeys(page, 'Bench');
+	// With everything else settled, what failed alone shuts the gate.
+	await setAsideAt(page, 'arm', /^(?!.*bench plug)/s);
+	const arm = page.getByRole('button', { name: 'Arm', exact: true });
+	await expect(page.getByText(/the bench plug goes out when it arms/).first()).toBeVisible();
+	await expect(arm).toBeDisabled();
+
+	await page.getByRole('button', { name: 'Something happened' }).click();
+	const dialog = page.getByRole('dialog');
+	await dialog.getByRole('radio', { name: /^Part/ }).click();
+	await dialog.getByLabel('In a few words').fill('speed controller of the rear left motor');
+	await dialog.getByRole('button', { name: 'Note it' }).click();
+	await page.goto(stationUrl(page, 'bench'));
+	await expect(page.getByText('0 of 3 answered')).toBeVisible();
+	await expect(page.getByText(/Asked again:.*speed controller of the rear left motor/).first()).toBeVisible();
+	await answerByKeys(page, 'Bench');
+	await setAsideAt(page, 'arm');
+	await expect(arm).toBeEnabled();
+	await arm.click();
+	await expect(page).toHaveURL(/\/response$/);
+});
+
 test('a camera drone that shows no data is calibrated by its own routine, its lock read off, and asked to hover', async ({
 	page,
 }) => {

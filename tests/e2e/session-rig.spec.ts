@@ -141,6 +141,7 @@ test('a hover with a wrong compass holds the flight, and says why and what to do
 	const h1 = page.getByRole('heading', { level: 1 });
 	await expect(h1).toContainText(/Circling to the right: the compass reads about \d+° too far round/);
 	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/hover$/);
 	await page.getByRole('link', { name: /^Fly/ }).first().click();
 	await expect(h1).toContainText('One thing stands between you and take-off');
 	await expect(page.getByText(/calibrate the compass again/).first()).toBeVisible();

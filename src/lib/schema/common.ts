@@ -40,7 +40,10 @@ export const sitePointSchema = z.object({
 
 const MAX_SAMPLES = 1_000_000;
 
-const column = z.array(z.number().min(-1e9).max(1e9)).max(MAX_SAMPLES);
+/** No sensor shows more, in any unit of ours: beyond it a number is a slip of the log or of the line. */
+export const MOST_READING = 1e9;
+
+const column = z.array(z.number().min(-MOST_READING).max(MOST_READING)).max(MAX_SAMPLES);
 
 /** Checks shared by every series of columns: not empty, equal lengths, strictly increasing time. */
 export function checkColumns(

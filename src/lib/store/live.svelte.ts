@@ -1,4 +1,5 @@
 import { liveQuery } from 'dexie';
+import { storeFailure } from './failure.svelte';
 
 export interface Live<T> {
 	readonly current: T | undefined;
@@ -27,6 +28,7 @@ export function live<T>(query: () => Promise<T>, dependsOn: () => unknown = () =
 			error: (caught) => {
 				error = caught;
 				ready = true;
+				storeFailure.tell(caught);
 			},
 		});
 		return () => subscription.unsubscribe();
@@ -65,6 +67,7 @@ export function once<T>(
 			(caught: unknown) => {
 				if (over) return;
 				[error, ready] = [caught, true];
+				storeFailure.tell(caught);
 			},
 		);
 		return () => (over = true);

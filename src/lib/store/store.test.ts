@@ -21,6 +21,7 @@ import {
 	noteEvent,
 	reopenSession,
 	saveAircraft,
+	savePack,
 	saveSite,
 	saveToBench,
 	startSession,
@@ -362,6 +363,79 @@ describe('a backup', () => {
 			{ numRuns: 25 },
 		);
 	});
+});
+
+describe('anything typed into a form', () => {
+	const wildText = fc.oneof(fc.string({ maxLength: 20, unit: 'binary' }), fc.constantFrom('', '   ', 'x'.repeat(130)));
+	const wildNumber = fc.oneof(
+		fc.double().map((v) => v + 0),
+		fc.integer({ min: -200, max: 200 }),
+		fc.constantFrom(NaN, Infinity, 1e300, 0.1),
+	);
+	/** What is wrong with at most two fields of a good record. */
+	const spoilt = <T extends object>(good: T) =>
+		fc
+			.array(
+				fc
+					.constantFrom(...(Object.keys(good) as (keyof T & string)[]).filter((key) => key !== 'id'))
+					.chain((key) =>
+						fc.tuple(
+							fc.constant(key),
+							fc.oneof(typeof good[key] === 'number' ? wildNumber : wildText, fc.constant(good[key])),
+						),
+					),
+				{ maxLength: 2 },
+			)
+			.map((changes) => ({ ...good, ...Object.fromEntries(changes) }) as T);
+	const site = { id: 'p1', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT };
+	const pack = {
+		id: 'k1',
+		name: 'D-1',
+		aircraftId: 'a1',
+		cells: 4,
+		capacityMah: 5200,
+		cycles: 3,
+		boughtOn: '2026-01-02',
+		flightMin: 12,
+		notes: '',
+		updatedAt: AT,
+	};
+	const forms = [
+		['aircraft', aircraft(), (v: Aircraft) => saveAircraft(v)],
+		['site', site, (v: typeof site) => saveSite(v)],
+		['pack', pack, (v: typeof pack) => savePack(v)],
+	] as const;
+
+	it.each(forms)(
+		'of %s is refused and leaves no trace, or is kept and comes back from a file',
+		async (_, good, save) => {
+			let [refused, kept] = [0, 0];
+			await fc.assert(
+				fc.asyncProperty(spoilt(good), async (typed) => {
+					await db.delete();
+					await db.open();
+					await saveAircraft(aircraft());
+					const before = await readBackup();
+					try {
+						await (save as (value: unknown) => Promise<unknown>)(typed);
+						kept++;
+					} catch {
+						refused++;
+						expect(await readBackup()).toEqual(before);
+					}
+					const stored = await readBackup();
+					const { data, fault } = await exportEverything();
+					expect(fault).toBeNull();
+					await db.delete();
+					await db.open();
+					await restore(unpackBackup(data, 'b.zip'));
+					expect(await readBackup()).toEqual(stored);
+				}),
+				{ numRuns: 60 },
+			);
+			expect(Math.min(refused, kept)).toBeGreaterThan(5);
+		},
+	);
 });
 
 describe('records of earlier versions in the store', () => {

@@ -49,5 +49,7 @@
 		/>
 		{#if unit}<span class="text-ink-2">{unit}</span>{/if}
 	</div>
-	<p id="{id}-note" class="m-0 mt-1 text-[14px] {error ? 'font-semibold text-hold' : 'text-ink-2'}">{error || note}</p>
+	<p id="{id}-note" class="m-0 mt-1 text-[14px] empty:mt-0 {error ? 'font-semibold text-hold' : 'text-ink-2'}">
+		{error || note}
+	</p>
 </div>

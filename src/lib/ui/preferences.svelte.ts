@@ -17,18 +17,22 @@ function load(): Preferences {
 	try {
 		stored = JSON.parse(localStorage.getItem(KEY) ?? '{}');
 	} catch {
-		// unreadable preferences are no preferences
+		// unreadable preferences are no preferences, nor are those of a browser that keeps none
 	}
 	return schema.parse(stored && typeof stored === 'object' ? stored : {});
 }
 
 /** The pilot's choices on this device: theme, units, voice, tones, name. */
-export const preferences = $state<Preferences>(typeof localStorage === 'undefined' ? schema.parse({}) : load());
+export const preferences = $state<Preferences>(load());
 
 /** Changes and keeps a preference. */
 export function prefer(change: Partial<Preferences>): void {
 	Object.assign(preferences, change);
-	localStorage.setItem(KEY, JSON.stringify(preferences));
+	try {
+		localStorage.setItem(KEY, JSON.stringify(preferences));
+	} catch {
+		// full or refused: it holds until the page is left
+	}
 	document.documentElement.dataset.theme = preferences.theme;
 }
 

@@ -8,14 +8,15 @@ const FLOWN = ['first-rung', 'hover'] as const;
 const STARTED = ['radio-first', 'craft-first', 'still', 'link', 'position'] as const;
 const SET = ['loss-action', 'return-height', 'battery-levels', 'link-loss'] as const;
 const BUILT = ['frame', 'leads', 'orientation', 'balance', 'props-on', 'tank-power'] as const;
+const GIVEN = ['flow', 'feed'] as const;
 
 /** What must be seen again after an event, beside the sensors it makes due: what it may have changed, and nothing else. */
 const TASKS: Record<EventKind, readonly string[]> = {
-	new: [...BUILT, ...STARTED, ...SET, ...NUDGES, ...FLOWN],
+	new: [...BUILT, ...GIVEN, ...STARTED, ...SET, ...NUDGES, ...FLOWN],
 	firmware: ['orientation', ...STARTED, ...SET, ...NUDGES, ...FLOWN],
 	settings: [...SET, ...NUDGES, ...FLOWN],
 	knock: ['frame', 'leads', 'orientation', 'balance', 'props-on', ...NUDGES, ...FLOWN],
-	part: [...BUILT, 'link-loss', ...NUDGES, ...FLOWN],
+	part: [...BUILT, ...GIVEN, 'link-loss', ...NUDGES, ...FLOWN],
 	prompt: [],
 	'odd-flight': ['frame', ...NUDGES, ...FLOWN],
 	journey: ['frame'],

@@ -1,3 +1,4 @@
+import { MOST_READING } from '../../schema/common';
 import { InputError } from '../frames/inputError';
 import { median } from '../frames/statistics';
 import { numbersOf, type Table } from './csv';
@@ -189,7 +190,7 @@ export function takeColumns(
 		const factor = r.units[choice.unit];
 		if (factor === undefined)
 			throw new InputError('unit-missing', r.name, `${fileName}: say which unit ${r.label} has.`);
-		return [{ name: r.name, ...choice, factor, offset: r.offsets?.[choice.unit] ?? 0 }];
+		return [{ name: r.name, group: r.group, ...choice, factor, offset: r.offsets?.[choice.unit] ?? 0 }];
 	});
 	const out: Record<string, Float64Array> = {};
 	const numeric = taken.filter(({ unit }) => unit !== ISO);
@@ -198,10 +199,19 @@ export function takeColumns(
 		numeric.map(({ column }) => column),
 		fileName,
 	);
-	numeric.forEach(({ name, factor, offset, unit }, k) => {
+	numeric.forEach(({ name, group, column, factor, offset, unit }, k) => {
 		const values = columns[k];
 		if (unit === GPS_WEEK) unrollWeeks(values);
 		if (factor !== 1 || offset !== 0) for (let i = 0; i < values.length; i++) values[i] = values[i] * factor + offset;
+		if (group !== 'time') {
+			const beyond = values.findIndex((value) => Math.abs(value) > MOST_READING);
+			if (beyond >= 0)
+				throw new InputError(
+					'out-of-range',
+					`line.${table.lines[beyond]}`,
+					`${fileName}, line ${table.lines[beyond]}, ${table.headers[column] ?? `column ${column + 1}`}: no sensor shows "${table.rows[beyond][column]}".`,
+				);
+		}
 		out[name] = values;
 	});
 	for (const { name, unit, column } of taken) if (unit === ISO) out[name] = isoSeconds(table, column, fileName);

@@ -63,6 +63,8 @@ describe('bad input names the file and the line', () => {
 		['t [s],mx,my,mz\n\n0,20,1,45\n\n1,20,2', /line 5, mz: the line is cut short/],
 		['t [s],mx,my,mz\n0,20,1,45\n1,20,,44', /line 3, my: "" is not/],
 		['t [s],mx,my,mz\n0,20,1,45\n0,20,1,44', /line 3: time does not increase/],
+		['t [s],mx,my,mz\n0,20,1,45\n1,20,1e80,44', /line 3, my: no sensor shows "1e80"/],
+		['t [s],mx,my,mz\n0,20,1,45\n1,20,2,-1e308', /line 3, mz: no sensor shows/],
 	])('%j', (text, message) => {
 		expect(() => compass(text).take()).toThrow(message);
 	});

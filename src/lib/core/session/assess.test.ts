@@ -539,3 +539,42 @@ describe('a calibration', () => {
 		expect(hover(entries(['hover', test('hover', 'pass')]), { unverified: ['gyro'] })?.mark).toBe('clear');
 	});
 });
+
+describe('what a sprayer gives', () => {
+	const sprayer = { aircraft: aircraft({ kind: 'sprayer' }) };
+	const measured = (verdict: 'pass' | 'fail', grade: Grade = 'seen'): EntryPayload => ({
+		kind: 'test',
+		task: 'flow',
+		grade,
+		sourceName: 'typed in',
+		headline: verdict === 'pass' ? 'It gives what is set' : 'Nozzle 3 gives 41 % less than the others',
+		figures: [],
+		verdict,
+		reasons: [],
+	});
+	const stateOf = (task: string, ...list: [StationId, EntryPayload][]) =>
+		assess(entries(...list), sprayer)
+			.stations.flatMap(({ tasks }) => tasks)
+			.find((t) => t.task === task);
+
+	it('is asked of no other aircraft', () => {
+		const asked = assess([]).stations.flatMap(({ tasks }) => tasks.map(({ task }) => task));
+		expect(asked).not.toContain('flow');
+		expect(asked).not.toContain('feed');
+	});
+	it('is not seen until it is measured, and a told figure is none', () => {
+		expect(stateOf('flow')).toMatchObject({ mark: 'unseen', page: 'measure-flow' });
+		expect(stateOf('flow', ['bench', measured('pass', 'told')])?.mark).toBe('unseen');
+		expect(stateOf('flow', ['bench', measured('pass')])?.mark).toBe('clear');
+	});
+	it('holds the session while a nozzle is blocked, and is asked again after a part was replaced', () => {
+		expect(stateOf('flow', ['bench', measured('fail')])).toMatchObject({
+			mark: 'hold',
+			title: 'Nozzle 3 gives 41 % less than the others',
+		});
+		const part: EntryPayload = { kind: 'event', task: 'event', what: 'part', note: 'nozzle 3' };
+		const again = stateOf('flow', ['bench', measured('pass')], ['bench', part]);
+		expect(again?.mark).toBe('unseen');
+		expect(again?.detail).toContain('nozzle 3');
+	});
+});

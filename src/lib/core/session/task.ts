@@ -13,6 +13,8 @@ export type TaskPage =
 	| 'hover'
 	| 'indoor'
 	| 'link-loss'
+	| 'measure-feed'
+	| 'measure-flow'
 	| 'position'
 	| 'record'
 	| 'response-stop'

@@ -43,7 +43,8 @@
 			const grade = view.grade(payload.grade ?? 'seen');
 			await view.record(station, { ...payload, grade, ...(temperatureC === null ? {} : { temperatureC }) });
 			done('Recorded');
-			await goto(view.href('bench', 'bench-due'));
+			// Back to where what was measured is listed: a sensor’s at the bench page, all else at its station.
+			await goto(payload.sensor ? view.href('bench', 'bench-due') : view.href(station));
 		} catch (error) {
 			failed(error);
 		}
@@ -66,7 +67,9 @@
 		lead="{work.instrument.title} of {aircraft.name}"
 		onaccept={(payload) => void accept(payload)}
 	>
-		{#snippet aside()}<div class="mt-4"><TemperatureField bind:value={temperatureC} /></div>{/snippet}
+		{#snippet aside()}
+			{#if sensor}<div class="mt-4"><TemperatureField bind:value={temperatureC} /></div>{/if}
+		{/snippet}
 		{#snippet beside()}
 			{#if sensor && (earlier.current ?? []).length > 0}
 				<h2 class="mt-6 mb-1">Beside the earlier ones</h2>

@@ -53,8 +53,10 @@
 	let asideOf = $state<TaskState | null>(null);
 	let failing = $state(false);
 	let bumped = $state(false);
-	/** One answer at a time: until the record has moved on, the next press is the same press. */
-	let busy = $state(false);
+	/** What is being answered, as it stood: until the page has moved on, the next press is the same press; then it is the next one. */
+	let sent = $state('');
+	const asking = $derived(chosen ? `${chosen.task} ${chosen.entry?.id ?? ''}` : '');
+	const busy = $derived(sent !== '' && sent === asking);
 	let answer = $state<ItemAnswer>();
 	/** A value that cannot be, and what may have been meant. */
 	let slip = $state<{ value: number; meant: Meant[] } | null>(null);
@@ -71,20 +73,21 @@
 
 	async function write(of: Item, check: Omit<CheckPayload, 'kind' | 'task' | 'unit' | 'grade'>, words: string) {
 		if (busy || !chosen) return;
-		busy = true;
+		const answering = asking;
+		sent = answering;
 		try {
 			await view.record(
 				station,
 				{ kind: 'check', task: of.id, unit: of.limit?.unit ?? '', grade: view.grade('seen'), ...check },
 				chosen.entry?.id ?? null,
 			);
-			picked = null;
+			if (picked === of.id) picked = null;
 			failing = false;
 			done(words);
 		} catch (error) {
 			failed(error);
 		} finally {
-			busy = false;
+			if (sent === answering) sent = '';
 		}
 	}
 

@@ -15,6 +15,8 @@ export const PAGES = {
 	hover: HoverTask,
 	indoor: null,
 	'link-loss': LinkLossTask,
+	'measure-feed': null,
+	'measure-flow': null,
 	position: PositionTask,
 	record: null,
 	'response-stop': ResponseStop,

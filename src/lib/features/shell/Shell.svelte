@@ -1,15 +1,17 @@
 <script lang="ts">
-	import { goto } from '$app/navigation';
+	import { afterNavigate, goto, onNavigate } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import { Toaster } from 'svelte-sonner';
 	import type { Snippet } from 'svelte';
 	import Menu from '@lucide/svelte/icons/menu';
 	import Settings from '@lucide/svelte/icons/settings-2';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import { openStore, storeFailure } from '$lib/store/failure.svelte';
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
 	import HelpDialog from './HelpDialog.svelte';
 	import { PLACES, placeOf } from './places';
 	import SettingsPanel from './SettingsPanel.svelte';
+	import StoreFailure from './StoreFailure.svelte';
 	import { inField } from './keys';
 
 	let { children }: { children: Snippet } = $props();
@@ -26,6 +28,10 @@
 		prefer({});
 		online = navigator.onLine;
 	});
+
+	// Another page may well be readable.
+	onNavigate(() => storeFailure.forget());
+	afterNavigate(() => void openStore());
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
@@ -101,7 +107,9 @@
 		aria-label="Loading"
 	></div>{/if}
 
-<main id="main">{@render children()}</main>
+<main id="main">
+	{#if storeFailure.reason}<StoreFailure reason={storeFailure.reason} />{:else}{@render children()}{/if}
+</main>
 
 <Dialog bind:open={menuOpen} title="Places" side>
 	<nav aria-label="Places" class="grid">

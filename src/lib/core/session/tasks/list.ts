@@ -3,10 +3,22 @@ import { compass } from './compass';
 import { hover } from './hover';
 import { indoor } from './indoor';
 import { linkLoss } from './linkLoss';
+import { feeder, water } from './payload';
 import { position } from './position';
 import { recordHolds } from './record';
 import { siteField } from './siteField';
 import { wind } from './wind';
 
 /** The tasks of a session beside the items of its checklist and the sensors of its bench. */
-export const TASKS: readonly Task[] = [linkLoss, siteField, compass, indoor, position, wind, recordHolds, hover];
+export const TASKS: readonly Task[] = [
+	linkLoss,
+	water,
+	feeder,
+	siteField,
+	compass,
+	indoor,
+	position,
+	wind,
+	recordHolds,
+	hover,
+];

@@ -1,0 +1,49 @@
+import { expect, test } from '@playwright/test';
+import { openDemo, startSession, stationUrl, watch } from './support';
+
+test('a sprayer’s nozzles are caught one by one: the blocked one holds the session, and is asked again once replaced', async ({
+	page,
+}) => {
+	test.setTimeout(120_000);
+	const { complaints } = watch(page);
+	const h1 = page.getByRole('heading', { level: 1 });
+	await openDemo(page);
+	await startSession(page, 'Curlew');
+	await page.goto(stationUrl(page, 'bench'));
+	const water = page.getByRole('listitem').filter({ hasText: 'Nobody has measured what each nozzle gives' });
+	await water.getByRole('link', { name: 'Catch it, nozzle by nozzle' }).click();
+
+	// The form is blank: nothing is worked out before it is caught.
+	await expect(page.getByText(/Water, not the product/).first()).toBeVisible();
+	const catchAll = async (litres: readonly string[]) => {
+		for (const [label, value] of [
+			['Caught for', '60'],
+			['Flow set', '2'],
+			['Flying at', '18'],
+			['Swath', '4'],
+		])
+			await page.getByLabel(label, { exact: true }).fill(value);
+		for (let k = await page.getByLabel('Caught', { exact: true }).count(); k < litres.length; k++)
+			await page
+				.getByRole('button', { name: /nozzle$/ })
+				.last()
+				.click();
+		for (const [k, value] of litres.entries()) await page.getByLabel('Caught', { exact: true }).nth(k).fill(value);
+		await page.getByRole('button', { name: 'Work it out' }).click();
+	};
+	await catchAll(['0.52', '0.5', '0.22', '0.51']);
+	await expect(h1).toContainText(/nozzle 3/i);
+	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page).toHaveURL(/\/bench$/);
+	await page.goto(stationUrl(page, 'arm'));
+	await expect(page.getByText(/nozzle 3/i).first()).toBeVisible();
+
+	await page.goto(stationUrl(page, 'bench/measure-flow'));
+	await catchAll(['0.52', '0.5', '0.49', '0.51']);
+	await expect(h1).toContainText('It gives what is set');
+	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page.getByRole('listitem').filter({ hasText: 'It gives what is set' }).first()).toContainText('clear');
+	// The spreader waits for another day, with its reason.
+	await expect(page.getByText('Nobody has measured what the feeder gives')).toBeVisible();
+	expect(complaints).toEqual([]);
+});
