@@ -23,8 +23,12 @@ const TIGHT_RAMPS = [
 	[0.45, 0.85],
 	[0.55, 0.9],
 ] as const;
-/** A line that is to take the place of a nearer one: of the first layers, as clear as this, of this share of its strength. */
-const SURE = 0.6;
+/**
+ * A line that is to take the place of a nearer one: as clear as this, this share of the height above it, by layer, and of this
+ * share of its strength. In the smallest a hill close above its shore looks straight.
+ */
+const SURE = [0.6, 0.6, 0.8] as const;
+const HIGHER = [APART, APART, 3 * APART] as const;
 const AS_STRONG = 0.3;
 /** Above it, the picture is quieter than between the two by this factor. */
 const QUIETER = 0.75;
@@ -113,11 +117,11 @@ function unrestOf({ width, height, channels: [lightness] }: Layer, { row, slope 
  */
 function farthest(strongest: Line, lines: Line[], first: Layer): Line {
 	const clear = lines
-		.filter((l) => l.layer < 2 && l.confidence >= SURE && l.strength >= AS_STRONG * strongest.strength)
+		.filter((l) => l.confidence >= SURE[l.layer] && l.strength >= AS_STRONG * strongest.strength)
 		.sort((a, b) => b.row - a.row);
 	let best = strongest;
 	for (const line of clear) {
-		if (line.row > best.row - APART * first.height) continue;
+		if (line.row > best.row - HIGHER[line.layer] * first.height) continue;
 		const [above, whole] = [unrestOf(first, line).above, unrestOf(first, best).above];
 		const between = (whole * best.row - above * line.row) / (best.row - line.row);
 		if (above < QUIETER * between) best = line;
