@@ -202,15 +202,15 @@ export function takeColumns(
 	numeric.forEach(({ name, group, column, factor, offset, unit }, k) => {
 		const values = columns[k];
 		if (unit === GPS_WEEK) unrollWeeks(values);
-		if (factor !== 1 || offset !== 0) for (let i = 0; i < values.length; i++) values[i] = values[i] * factor + offset;
-		if (group !== 'time') {
-			const beyond = values.findIndex((value) => Math.abs(value) > MOST_READING);
-			if (beyond >= 0)
-				throw new InputError(
-					'out-of-range',
-					`line.${table.lines[beyond]}`,
-					`${fileName}, line ${table.lines[beyond]}, ${table.headers[column] ?? `column ${column + 1}`}: no sensor shows "${table.rows[beyond][column]}".`,
-				);
+		const most = group === 'time' ? Infinity : MOST_READING;
+		for (let i = 0; i < values.length; i++) {
+			values[i] = values[i] * factor + offset;
+			if (Math.abs(values[i]) <= most) continue;
+			throw new InputError(
+				'out-of-range',
+				`line.${table.lines[i]}`,
+				`${fileName}, line ${table.lines[i]}, ${table.headers[column] ?? `column ${column + 1}`}: no sensor shows "${table.rows[i][column]}".`,
+			);
 		}
 		out[name] = values;
 	});
