@@ -1,5 +1,6 @@
 import { calibrationPayload } from '../core/compass/payload';
 import { fitCompass } from '../core/compass/review';
+import { headOf } from '../core/session/head';
 import { checklistFor, type Item } from '../core/session/items';
 import { checkSite } from '../core/compass/site';
 import { fieldAt } from '../core/earth/field';
@@ -79,24 +80,8 @@ export class Scribe {
 
 	/** What the session is, as its own entry. */
 	#head(what: SessionPayload['what']): void {
-		const { kind, title, pilot, startedAt, endedAt } = this.session;
-		const { ...aircraft }: Partial<Aircraft> & Pick<Aircraft, 'id' | 'name'> = this.aircraft;
-		delete aircraft.events;
-		delete aircraft.updatedAt;
-		this.write(kind === 'bench' ? 'bench' : what === 'begun' ? 'plan' : 'close', {
-			kind: 'session',
-			task: 'session',
-			what,
-			purpose: kind,
-			title,
-			pilot,
-			startedAt,
-			endedAt,
-			aircraft,
-			site: this.site,
-			pack: this.pack,
-			reason: '',
-		});
+		const station = this.session.kind === 'bench' ? 'bench' : what === 'begun' ? 'plan' : 'close';
+		this.write(station, headOf(what, this.session, this));
 	}
 
 	write(station: StationId, payload: EntryPayload): this {

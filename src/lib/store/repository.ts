@@ -1,3 +1,4 @@
+import { headOf, snapshotOf } from '$lib/core/session/head';
 import { CHAIN_START, link, readEntry, verifyChain, type ChainFinding } from '$lib/core/record/chain';
 import { keptOf, type Kept } from '$lib/core/evidence/history';
 import {
@@ -37,9 +38,6 @@ const TABLES = [db.aircraft, db.sites, db.packs, db.sessions, db.entries];
 export const findAircraft = (id: string) => db.aircraft.get(id);
 export const saveSite = (site: Site) => db.sites.put(siteSchema.parse({ ...site, updatedAt: now() }));
 export const savePack = (pack: Pack) => db.packs.put(packSchema.parse({ ...pack, updatedAt: now() }));
-
-/** The aircraft as a session's own entry keeps it: limits and settings, without its history. */
-const snapshotOf = ({ events: _, updatedAt: __, ...rest }: Aircraft) => rest;
 
 const openSessionsOf = async (aircraftId: string): Promise<Session[]> =>
 	(await db.sessions.where('aircraftId').equals(aircraftId).toArray()).filter(
@@ -215,21 +213,8 @@ async function appendHead(session: Session, what: SessionPayload['what'], reason
 		session.packId ? db.packs.get(session.packId) : undefined,
 	]);
 	if (!aircraft) throw new Error('The aircraft of this session is not on this device any more.');
-	const { kind, title, pilot, startedAt, endedAt, place } = session;
-	return append(session, place.station, pilot, null, {
-		kind: 'session',
-		task: 'session',
-		what,
-		purpose: kind,
-		title,
-		pilot,
-		startedAt,
-		endedAt,
-		aircraft: snapshotOf(aircraft),
-		site: site ?? null,
-		pack: pack ?? null,
-		reason,
-	});
+	const around = { aircraft, site: site ?? null, pack: pack ?? null };
+	return append(session, session.place.station, session.pilot, null, headOf(what, session, around, reason));
 }
 
 /** Entry and new head together; the caller's transaction keeps both or neither. */

@@ -1,4 +1,3 @@
-import type { Verdict } from '$lib/schema/common';
 import type { Grade } from '$lib/schema/entries';
 import type { Mark } from '$lib/schema/records';
 
@@ -20,7 +19,7 @@ export const MARK_TEXT: Record<Mark, string> = {
 	aside: 'text-aside',
 };
 
-export const MARK_OF_VERDICT: Record<Verdict, Mark> = { pass: 'clear', caution: 'caution', fail: 'hold' };
+export { MARK_OF_VERDICT } from '$lib/core/evidence/standing';
 
 /** How a thing was known, in a word. */
 export const GRADE_WORDS: Record<Grade, string> = {

@@ -1,4 +1,5 @@
 import type { Entry, EntryPayload } from '../../schema/entries';
+import type { Verdict } from '../../schema/common';
 import type { Mark } from '../../schema/records';
 import { gradeOf } from './grade';
 
@@ -15,7 +16,8 @@ export type Scope = { of: 'session'; rehearsal: boolean } | { of: 'aircraft' };
 export type Standing =
 	'in-force' | 'kept-beside' | 'set-aside' | 'rehearsed' | 'told' | 'failed' | 'ahead' | 'no-evidence';
 
-const MARK_OF_VERDICT = { pass: 'clear', caution: 'caution', fail: 'hold' } as const satisfies Record<string, Mark>;
+/** What a verdict is as a mark. */
+export const MARK_OF_VERDICT: Record<Verdict, Mark> = { pass: 'clear', caution: 'caution', fail: 'hold' };
 
 const failedOf = (payload: EntryPayload): boolean =>
 	((payload.kind === 'calibration' || payload.kind === 'test') && payload.verdict === 'fail') ||

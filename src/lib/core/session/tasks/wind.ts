@@ -1,11 +1,9 @@
-import type { Verdict } from '../../../schema/common';
+import { MARK_OF_VERDICT } from '../../evidence/standing';
 import { reason } from '../../frames/reasons';
 import { formatQuantity } from '../../frames/units';
 import { judgeGust } from '../../return/gust';
 import { comesHome } from '../capabilities';
 import { orAside, taskState, type Task } from '../task';
-
-const MARK = { pass: 'clear', caution: 'caution', fail: 'hold' } as const satisfies Record<Verdict, string>;
 
 /** The wind, and for an aircraft that comes home by itself whether it is faster than the gusts. */
 export const wind: Task = {
@@ -51,7 +49,7 @@ export const wind: Task = {
 		return orAside(
 			taskState({
 				...shared,
-				mark: MARK[judged.level],
+				mark: MARK_OF_VERDICT[judged.level],
 				title: WORDS[judged.level][0],
 				detail: `Return speed ${speed(aircraft.returnSpeedMps)}; ${said}.`,
 				reasons: [reason(judged.level, 'wind-return', judged.why, Math.max(gustMps, speedMps), judged.limit)],

@@ -1,0 +1,26 @@
+import type { SessionPayload } from '../../schema/entries';
+import type { Aircraft, Pack, Session, Site } from '../../schema/records';
+
+/** The aircraft as a session's own entry keeps it: limits and settings, without its history. */
+export const snapshotOf = ({ events: _, updatedAt: __, ...rest }: Aircraft) => rest;
+
+/** What a session is, as its own entry: written when it begins and at every change of it. */
+export const headOf = (
+	what: SessionPayload['what'],
+	{ kind, title, pilot, startedAt, endedAt }: Session,
+	around: { aircraft: Aircraft; site: Site | null; pack: Pack | null },
+	reason = '',
+): SessionPayload => ({
+	kind: 'session',
+	task: 'session',
+	what,
+	purpose: kind,
+	title,
+	pilot,
+	startedAt,
+	endedAt,
+	aircraft: snapshotOf(around.aircraft),
+	site: around.site,
+	pack: around.pack,
+	reason,
+});
