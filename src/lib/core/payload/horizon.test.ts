@@ -102,6 +102,24 @@ describe('a line along the rim', () => {
 	});
 });
 
+describe('a cable or a rail', () => {
+	const sky = { from: -500, tiltDeg: 0, shade: 190, rough: 2 };
+	const across = (thickPx: number) =>
+		banded([sky, { from: 150, tiltDeg: 9, shade: 70, rough: 2 }, { ...sky, from: 150 + thickPx, tiltDeg: 9 }]);
+
+	it.each([3, 4])('%i pixels thick, the same sky on both its sides, is no horizon', (thickPx) => {
+		expect(findHorizon(across(thickPx)).reasons[0].code).toBe('insufficient-horizon');
+	});
+
+	it('does not take the place of the horizon below it', () => {
+		const cable = { from: 100, tiltDeg: 9, shade: 70, rough: 2 };
+		const answer = findHorizon(
+			banded([sky, cable, { ...sky, from: 104, tiltDeg: 9 }, { from: 210, tiltDeg: -1, shade: 120, rough: 8 }]),
+		);
+		expect(answer.tiltDeg).toBeCloseTo(-1, 0);
+	});
+});
+
 describe('the uncertainty', () => {
 	/** A ridge: the edge wanders by some pixels over some hundred. */
 	const ridge = (sizePx: number, seed: number) => {

@@ -11,7 +11,18 @@ const MOST_DEG = 20;
 const COARSE_DEG = 1.5;
 const MIN_CONTRAST = 2;
 /** Lines looked at closely in each layer. */
-const MOST_LINES = 10;
+const MOST_LINES = 24;
+/** Of them in each third of the height, so that what is sharp and near does not take the place of all that is far. */
+const MOST_A_THIRD = 10;
+/** Lines of two layers are one within this many degrees; each further layer that shows a line makes up for this share of its columns. */
+const AGREES_DEG = 1.5;
+const AGREES = 0.12;
+/** Rows from a line of each layer, from and to: there its two sides must still differ. */
+const FAR_ROWS = [
+	[6, 11],
+	[4, 7],
+	[3, 4],
+] as const;
 /** Share of the height: lines nearer to the rim are not looked at. */
 const RIM = 0.1;
 /**
@@ -32,6 +43,10 @@ const HIGHER = [APART, APART, 3 * APART] as const;
 const AS_STRONG = 0.3;
 /** Above it, the picture is quieter than between the two by this factor. */
 const QUIETER = 0.75;
+/** A line this far up, this straight and of this share of the strength is the farther one whatever the clouds above it do. */
+const FAR_UP = 3 * APART;
+const STRAIGHT = 0.95;
+const AS_CLEAR = 0.75;
 /** A soft line is one only under a sky: as quiet as this, and quieter than what lies below by this factor. */
 const SKY_UNREST = 9;
 const SKY_QUIETER = 0.8;
@@ -44,18 +59,46 @@ const strengthOf = (r: Refined) => r.tight * r.spread * Math.log(1 + r.contrast)
 interface Line extends Refined {
 	layer: number;
 	strength: number;
+	/** Of its own layer alone, and with what the other layers show. */
+	alone: number;
 	confidence: number;
+}
+
+function confidenceOf(r: Refined, layer: number, agreeing: number): number {
+	const [low, high] = TIGHT_RAMPS[layer];
+	return (
+		ramp(r.tight + AGREES * agreeing, low, high) *
+		ramp(r.spread + AGREES * agreeing, 0.5, 0.9) *
+		ramp(r.contrast, MIN_CONTRAST, 5 * MIN_CONTRAST) *
+		ramp(r.polarity, 0.4, 0.85) *
+		ramp(r.lasting, 0.4, 0.7)
+	);
 }
 
 function lineOf(r: Refined, layer: number): Line {
 	const scale = 2 ** layer;
-	const [low, high] = TIGHT_RAMPS[layer];
-	const confidence =
-		ramp(r.tight, low, high) *
-		ramp(r.spread, 0.5, 0.9) *
-		ramp(r.contrast, MIN_CONTRAST, 5 * MIN_CONTRAST) *
-		ramp(r.polarity, 0.4, 0.85);
-	return { ...r, row: (r.row + 0.5) * scale - 0.5, layer, strength: strengthOf(r), confidence };
+	return {
+		...r,
+		row: (r.row + 0.5) * scale - 0.5,
+		layer,
+		strength: strengthOf(r),
+		alone: confidenceOf(r, layer, 0),
+		confidence: 0,
+	};
+}
+
+const same = (a: Line, b: Line, height: number) =>
+	Math.abs(a.row - b.row) < 0.5 * APART * height &&
+	Math.abs(Math.atan(a.slope) - Math.atan(b.slope)) < AGREES_DEG * DEG;
+
+/** What several layers show, each softer than the one before, is less likely an accident of one. */
+function agreed(lines: Line[], height: number): Line[] {
+	return lines.map((line) => {
+		const layers = new Set(
+			lines.filter((l) => l.strength >= AS_STRONG * line.strength && same(l, line, height)).map((l) => l.layer),
+		);
+		return { ...line, confidence: confidenceOf(line, line.layer, layers.size - 1) };
+	});
 }
 
 const strongestOf = (lines: Line[]) =>
@@ -64,8 +107,10 @@ const strongestOf = (lines: Line[]) =>
 /** The best candidates, each of another line: one a place and angle. */
 function distinct(candidates: Candidate[], height: number): Candidate[] {
 	const out: Candidate[] = [];
+	const third = (row: number) => Math.floor((3 * row) / height);
 	for (const c of [...candidates].sort((a, b) => b.score - a.score)) {
 		if (out.length === MOST_LINES) break;
+		if (out.filter((o) => third(o.row) === third(c.row)).length >= MOST_A_THIRD) continue;
 		const known = out.some(
 			(o) =>
 				Math.abs(o.row - c.row) < APART * height &&
@@ -87,7 +132,7 @@ function linesOf({ width, height, channels }: Layer, layer: number, progress: (s
 		);
 	}
 	return distinct(candidates, height)
-		.map((candidate) => refine(channels[candidate.channel], width, height, candidate))
+		.map((candidate) => refine(channels[candidate.channel], width, height, candidate, FAR_ROWS[layer]))
 		.filter((r) => r !== null)
 		.filter((r) => Math.abs(Math.atan(r.slope) / DEG) <= MOST_DEG && r.row > RIM * height && r.row < (1 - RIM) * height)
 		.map((r) => lineOf(r, layer));
@@ -117,14 +162,18 @@ function unrestOf({ width, height, channels: [lightness] }: Layer, { row, slope 
  */
 function farthest(strongest: Line, lines: Line[], first: Layer): Line {
 	const clear = lines
-		.filter((l) => l.confidence >= SURE[l.layer] && l.strength >= AS_STRONG * strongest.strength)
+		.filter((l) => l.alone >= SURE[l.layer] && l.strength >= AS_STRONG * strongest.strength)
 		.sort((a, b) => b.row - a.row);
 	let best = strongest;
 	for (const line of clear) {
 		if (line.row > best.row - HIGHER[line.layer] * first.height) continue;
 		const [above, whole] = [unrestOf(first, line).above, unrestOf(first, best).above];
 		const between = (whole * best.row - above * line.row) / (best.row - line.row);
-		if (above < QUIETER * between) best = line;
+		const plain =
+			line.tight >= STRAIGHT &&
+			line.strength >= AS_CLEAR * strongest.strength &&
+			line.row < best.row - FAR_UP * first.height;
+		if (plain || above < QUIETER * between) best = line;
 	}
 	return best;
 }
@@ -132,10 +181,10 @@ function farthest(strongest: Line, lines: Line[], first: Layer): Line {
 /** The strongest line of the sharp picture; where none is clear, of the softer ones under a sky. */
 function strongestClear(lines: Line[], first: Layer): Line | null {
 	const sharp = strongestOf(lines.filter(({ layer }) => layer === 0));
-	if (sharp && sharp.confidence >= limits.confidence.value) return sharp;
+	if (sharp && sharp.alone >= limits.confidence.value) return sharp;
 	const soft = strongestOf(
 		lines.filter((line) => {
-			if (line.layer === 0 || line.confidence < limits.confidence.value) return false;
+			if (line.confidence < limits.confidence.value) return false;
 			const { above, below } = unrestOf(first, line);
 			return above < SKY_UNREST && above < SKY_QUIETER * below;
 		}),
@@ -168,8 +217,11 @@ export function findHorizon(picture: Picture, progress?: (share: number) => void
 	});
 	if (width < 64 || height < 64) return refuse('The picture is too small.', null);
 	const layers = layersOf(picture, TIGHT_RAMPS.length);
-	const lines = layers.flatMap((layer, index) =>
-		linesOf(layer, index, (share) => progress?.(index === 0 ? 0.75 * share : 0.75 + 0.1 * (index - 1 + share))),
+	const lines = agreed(
+		layers.flatMap((layer, index) =>
+			linesOf(layer, index, (share) => progress?.(index === 0 ? 0.75 * share : 0.75 + 0.1 * (index - 1 + share))),
+		),
+		height,
 	);
 	const strongest = strongestClear(lines, layers[0]);
 	if (!strongest) return refuse('No line was found right across the picture.', 0);

@@ -6,6 +6,8 @@ const SHRINK: readonly number[] = [14, 8, 5];
 /** Columns count as tight within this many pixels of the line. */
 const TIGHT_PX = 1.6;
 
+const NEAR_ROWS = [2, 5];
+
 export interface Refined {
 	slope: number;
 	row: number;
@@ -14,10 +16,18 @@ export interface Refined {
 	spread: number;
 	contrast: number;
 	polarity: number;
+	/** The same farther off: what is light or dark on both sides of a cable or a rail is no horizon. */
+	lasting: number;
 }
 
 /** Per column the strongest gradient of one polarity near the line, sub-pixel; then the line by reweighted least squares. */
-export function refine(channel: Channel, width: number, height: number, start: Candidate): Refined | null {
+export function refine(
+	channel: Channel,
+	width: number,
+	height: number,
+	start: Candidate,
+	farRows: readonly number[],
+): Refined | null {
 	let { slope, row } = start;
 	let last: { x: number[]; y: number[]; strength: number[] } = { x: [], y: [], strength: [] };
 	for (const reach of SHRINK) {
@@ -77,20 +87,23 @@ export function refine(channel: Channel, width: number, height: number, start: C
 	);
 	const strong = last.strength.filter((_, i) => tightAt[i]);
 	const contrast = strong.length > 0 ? median(strong) : 0;
-	// Rows a little above and below the whole line: the step must point one way along all of it.
-	let agree = 0;
-	let looked = 0;
-	for (let x = 0; x < width; x += 4) {
-		const y = Math.round(row + slope * (x - width / 2));
-		if (y < 6 || y >= height - 6) continue;
-		let [above, below] = [0, 0];
-		for (let k = 2; k <= 5; k++) {
-			above += channel[(y - k) * width + x];
-			below += channel[(y + k) * width + x];
+	/** How far rows above and below the whole line differ one way along all of it, 0..1. */
+	const agreement = ([from, to]: readonly number[]) => {
+		let agree = 0;
+		let looked = 0;
+		for (let x = 0; x < width; x += 4) {
+			const y = Math.round(row + slope * (x - width / 2));
+			if (y < to + 1 || y >= height - to - 1) continue;
+			let [above, below] = [0, 0];
+			for (let k = from; k <= to; k++) {
+				above += channel[(y - k) * width + x];
+				below += channel[(y + k) * width + x];
+			}
+			looked++;
+			if (start.sign * (below - above) > 0) agree++;
 		}
-		looked++;
-		if (start.sign * (below - above) > 0) agree++;
-	}
+		return looked > 0 ? Math.max(0, (2 * agree) / looked - 1) : 0;
+	};
 	return {
 		slope,
 		row,
@@ -98,7 +111,8 @@ export function refine(channel: Channel, width: number, height: number, start: C
 		tight: tightCount / width,
 		spread: pieces.size / PIECES,
 		contrast,
-		polarity: looked > 0 ? Math.max(0, (2 * agree) / looked - 1) : 0,
+		polarity: agreement(NEAR_ROWS),
+		lasting: agreement(farRows),
 	};
 }
 
