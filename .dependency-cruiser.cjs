@@ -1,4 +1,4 @@
-/** Imports point downwards only: routes → features → ui/store/workers/sources → rig → core → schema. */
+/** Imports point downwards only: routes → features → ui/store/workers/sources → instruments → rig → core → schema. */
 const lib = '^src/lib/';
 const rule = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to: { path: to } });
 
@@ -12,21 +12,22 @@ module.exports = {
 			from: {},
 			to: { couldNotResolve: true, pathNot: '^(\\$app|\\$service-worker|\\./\\$types)' },
 		},
-		rule('schema-stands-alone', `${lib}schema/`, `${lib}(core|rig|sources|store|workers|ui|features)/|^src/routes/`),
+		rule('schema-stands-alone', `${lib}schema/`, `${lib}(core|rig|instruments|sources|store|workers|ui|features)/|^src/routes/`),
 		{
 			name: 'core-imports-only-schema',
 			severity: 'error',
 			// Tests may measure the core against the rig's known truth.
 			from: { path: `${lib}core/`, pathNot: '\\.test\\.ts$' },
-			to: { path: `${lib}(rig|sources|store|workers|ui|features)/|^src/routes/` },
+			to: { path: `${lib}(rig|instruments|sources|store|workers|ui|features)/|^src/routes/` },
 		},
-		rule('rig-imports-core', `${lib}rig/`, `${lib}(sources|store|workers|ui|features)/|^src/routes/`),
+		rule('rig-imports-core', `${lib}rig/`, `${lib}(instruments|sources|store|workers|ui|features)/|^src/routes/`),
+		rule('instruments-know-no-screen', `${lib}instruments/`, `${lib}(sources|store|workers|ui|features)/|^src/routes/`),
 		rule('middle-rooms-do-not-know-views', `${lib}(ui|store|workers|sources)/`, `${lib}features/|^src/routes/`),
 		rule('features-do-not-know-routes', `${lib}features/`, '^src/routes/'),
 		{
 			name: 'core-has-no-interface-or-storage',
 			severity: 'error',
-			from: { path: `${lib}(core|schema|rig)/` },
+			from: { path: `${lib}(core|schema|rig|instruments)/` },
 			to: { path: 'node_modules/(svelte|@sveltejs|dexie|bits-ui|comlink|three|@lucide)' },
 		},
 		{

@@ -4,7 +4,7 @@ import { informationRow } from '../../src/lib/core/compass/shell';
 import { columnsOf, middle, type Columns } from '../../src/lib/core/compass/samples';
 import { algebraicStart } from '../../src/lib/core/compass/start';
 import { apply, inverse, type Mat3 } from '../../src/lib/core/frames/mat3';
-import { seededRng, type Rng } from '../../src/lib/core/frames/random';
+import { seededRng, type Rng } from '../../src/lib/core/math/random';
 import type { Vec3 } from '../../src/lib/core/frames/vec3';
 import { report, rms, timeMs } from './report';
 

@@ -5,7 +5,7 @@ import { motorsOf } from '../../src/lib/core/propulsion/layouts';
 import { OUTCOMES, predict, TESTS } from '../../src/lib/core/propulsion/observation';
 import { CHECKS, type CheckCode } from '../../src/lib/core/propulsion/words';
 import { planReturn } from '../../src/lib/core/return/plan';
-import { seededRng } from '../../src/lib/core/frames/random';
+import { seededRng } from '../../src/lib/core/math/random';
 import { layoutSchema, type CheckOutcome, type Layout, type Outcome } from '../../src/lib/schema/response';
 import { returnRequestSchema, type ReturnRequest } from '../../src/lib/schema/return';
 import { WAY_HOME } from '../../src/lib/rig/wayHome';

@@ -1,5 +1,5 @@
 import { reviewHover } from '../../src/lib/core/hover/review';
-import { seededRng } from '../../src/lib/core/frames/random';
+import { seededRng } from '../../src/lib/core/math/random';
 import { drawGains, flyHover } from '../../src/lib/rig/hover';
 import { NO_FAULTS, rigHover } from '../../src/lib/rig/rig';
 import { report, rms, timeMs } from './report';

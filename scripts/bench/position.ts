@@ -1,5 +1,5 @@
 import { reviewGnss } from '../../src/lib/core/position/review';
-import { seededRng } from '../../src/lib/core/frames/random';
+import { seededRng } from '../../src/lib/core/math/random';
 import { NO_FAULTS, receiverTruth } from '../../src/lib/rig/rig';
 import { receiverOf } from '../../src/lib/rig/receiver';
 import { report, timeMs } from './report';

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { STANDARD_GRAVITY_MPS2 } from '../../src/lib/core/earth/gravity';
-import { seededRng, type Rng } from '../../src/lib/core/frames/random';
+import { seededRng, type Rng } from '../../src/lib/core/math/random';
 import { RIGHT_ANGLE_ROTATIONS, aboutAxis } from '../../src/lib/core/frames/rotation';
 import { apply, multiply, transpose, type Mat3 } from '../../src/lib/core/frames/mat3';
 import type { Vec3 } from '../../src/lib/core/frames/vec3';

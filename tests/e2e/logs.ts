@@ -2,7 +2,7 @@ import { imuOf } from '../../src/lib/rig/imu';
 import { imuTruth, NO_FAULTS, receiverTruth, rigHover } from '../../src/lib/rig/rig';
 import { receiverOf } from '../../src/lib/rig/receiver';
 import { RECIPES, scriptedHands } from '../../src/lib/rig/turning';
-import { seededRng } from '../../src/lib/core/frames/random';
+import { seededRng } from '../../src/lib/core/math/random';
 import { directGeodesic } from '../../src/lib/core/earth/geodesy';
 
 const PLACE = { latDeg: 54.2113, lonDeg: -3.0642, altM: 7 };

@@ -1,6 +1,6 @@
 import { sensorsOf } from '../core/due/rules';
 import { IDENTITY } from '../core/frames/mat3';
-import { seededRng } from '../core/frames/random';
+import { seededRng } from '../core/math/random';
 import { accelKept } from '../core/inertial/kept';
 import { fitAccelerometer } from '../core/inertial/accelFit';
 import { reviewStillGyro } from '../core/inertial/gyro';

@@ -4,7 +4,7 @@ import { headOf } from '../core/session/head';
 import { checklistFor, type Item } from '../core/session/items';
 import { checkSite } from '../core/compass/site';
 import { fieldAt } from '../core/earth/field';
-import { seededRng } from '../core/frames/random';
+import { seededRng } from '../core/math/random';
 import { reviewHover } from '../core/hover/review';
 import { reviewGnss } from '../core/position/review';
 import { CHAIN_START, link } from '../core/record/chain';

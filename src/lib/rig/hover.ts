@@ -1,6 +1,6 @@
 import { DEG } from '../core/frames/angles';
 import { STANDARD_GRAVITY_MPS2 } from '../core/earth/gravity';
-import type { Rng } from '../core/frames/random';
+import type { Rng } from '../core/math/random';
 
 /** What is true of a simulated hover. */
 export interface HoverTruth {

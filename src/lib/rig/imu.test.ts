@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fitCompass } from '../core/compass/review';
 import { fieldAt } from '../core/earth/field';
-import { seededRng } from '../core/frames/random';
+import { seededRng } from '../core/math/random';
 import { RIGHT_ANGLE_ROTATIONS } from '../core/frames/rotation';
 import { IDENTITY, type Mat3 } from '../core/frames/mat3';
 import { imuOf, type ImuSample, type ImuTruth } from './imu';

@@ -1,6 +1,6 @@
 import { STANDARD_GRAVITY_MPS2 } from '../core/earth/gravity';
 import { apply, inverse, multiply, transpose, type Mat3 } from '../core/frames/mat3';
-import type { Rng } from '../core/frames/random';
+import type { Rng } from '../core/math/random';
 import { add, type Vec3 } from '../core/frames/vec3';
 import type { Motion } from './turning';
 

@@ -1,7 +1,7 @@
 import { STANDARD_GRAVITY_MPS2 } from '../core/earth/gravity';
 import { DEG } from '../core/frames/angles';
 import { apply, inverse, multiply, transpose, type Mat3 } from '../core/frames/mat3';
-import type { Rng } from '../core/frames/random';
+import type { Rng } from '../core/math/random';
 import { fromYawPitchRoll } from '../core/frames/rotation';
 import { normalise, type Vec3 } from '../core/frames/vec3';
 import type { Face } from '../schema/inertial';

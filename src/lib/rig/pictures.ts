@@ -1,5 +1,5 @@
 import { DEG } from '../core/frames/angles';
-import type { Rng } from '../core/frames/random';
+import type { Rng } from '../core/math/random';
 import type { Picture } from '../core/payload/picture';
 
 /** A picture drawn pixel by pixel from a luma-and-tint function. */

@@ -1,5 +1,5 @@
 import { directGeodesic } from '../core/earth/geodesy';
-import type { Rng } from '../core/frames/random';
+import type { Rng } from '../core/math/random';
 import { ggaBodies, gsaBodies, gsvBodies, PLAIN_DIALECT, type ReceiverDialect, type Vehicle } from './receiverDialect';
 
 /** What is true of the simulated receiver and its sky. */

@@ -1,4 +1,4 @@
-import { seededRng } from '../core/frames/random';
+import { seededRng } from '../core/math/random';
 import { receiverOf } from './receiver';
 import { NO_FAULTS, PRACTICE_PLACE, RECEIVER_RATE_HZ, receiverTruth } from './rig';
 

@@ -3,7 +3,7 @@ import { fitCompass } from '../core/compass/review';
 import { FACES } from '../core/inertial/poses';
 import { fitAccelerometer } from '../core/inertial/accelFit';
 import { reviewStillGyro } from '../core/inertial/gyro';
-import { seededRng } from '../core/frames/random';
+import { seededRng } from '../core/math/random';
 import { reviewGnss } from '../core/position/review';
 import { reviewHover } from '../core/hover/review';
 import { IDENTITY } from '../core/frames/mat3';

@@ -1,6 +1,6 @@
 import { fieldAt } from '../core/earth/field';
 import { IDENTITY } from '../core/frames/mat3';
-import { seededRng } from '../core/frames/random';
+import { seededRng } from '../core/math/random';
 import { rotationZ, rotationX } from '../core/frames/rotation';
 import { multiply, type Mat3 } from '../core/frames/mat3';
 import { drawGains, flyHover, type HoverLog, type HoverTruth } from './hover';
@@ -22,6 +22,9 @@ export interface RigFaults {
 	headingErrorDeg: number;
 	windMps: number;
 }
+
+/** A fault that is there or not. */
+export type RigSwitch = Exclude<keyof RigFaults, 'headingErrorDeg' | 'windMps'>;
 
 export const NO_FAULTS: RigFaults = {
 	offsets: true,

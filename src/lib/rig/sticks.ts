@@ -1,4 +1,4 @@
-import type { Rng } from '../core/frames/random';
+import type { Rng } from '../core/math/random';
 
 /** What is true of one simulated stick; values −1 to 1. */
 export interface StickTruth {

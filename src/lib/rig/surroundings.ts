@@ -1,5 +1,5 @@
 import { apply, inverse, type Mat3 } from '../core/frames/mat3';
-import type { Rng } from '../core/frames/random';
+import type { Rng } from '../core/math/random';
 import type { Vec3 } from '../core/frames/vec3';
 
 /** A recording of a compass on a stand while the power goes up and down twice. */

@@ -1,7 +1,7 @@
 import { DEG } from '../core/frames/angles';
 import { multiply, type Mat3 } from '../core/frames/mat3';
 import { aboutAxis, fromYawPitchRoll, rotationY, rotationX, rotationZ } from '../core/frames/rotation';
-import type { Rng } from '../core/frames/random';
+import type { Rng } from '../core/math/random';
 import type { Held } from '../core/guide/holds';
 
 /** Attitude (body → north, east, down) as a function of time in seconds. */

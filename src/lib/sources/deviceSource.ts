@@ -1,7 +1,7 @@
 import { guessColumns, takeColumns, type Choices } from '$lib/core/record/columns';
 import { type Role } from '$lib/core/record/logRoles';
 import { readTable } from '$lib/core/record/csv';
-import { InputError } from '$lib/core/frames/inputError';
+import { InputError } from '$lib/core/finding/inputError';
 import { openMotion } from './deviceMotion';
 import { openGamepad } from './gamepad';
 import { openSerial } from './serialLine';

@@ -1,9 +1,7 @@
+import type { RecorderKind } from '$lib/instruments/instrument';
 import { openMotion } from './deviceMotion';
 import { openGamepad } from './gamepad';
 import { openSerial } from './serialLine';
-
-/** What is recorded live on this device: its own motion sensors, a radio as a game controller, a serial line. */
-export type RecorderKind = 'motion' | 'gamepad' | 'serial';
 
 export interface RecorderEvents {
 	/** Samples or lines so far, and what the latest one was, in words. */

@@ -1,6 +1,6 @@
 import { openRig, type RigFaults, type RigPlace } from '$lib/rig/rig';
 import { RECIPES, scriptedHands, type Motion, type RecipeName } from '$lib/rig/turning';
-import { seededRng } from '$lib/core/frames/random';
+import { seededRng } from '$lib/core/math/random';
 import { transpose, multiply, IDENTITY, type Mat3 } from '$lib/core/frames/mat3';
 import { aboutAxis } from '$lib/core/frames/rotation';
 import { RADIO_RATE_HZ } from '$lib/rig/sticks';

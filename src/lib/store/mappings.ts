@@ -1,8 +1,11 @@
 import { db, type Mapping } from './db';
 
-/** The columns once chosen for logs of this purpose and layout; null where it is the first of its kind. */
-export const recallMapping = async (purpose: string, layout: string): Promise<Mapping['columns'] | null> =>
-	(await db.mappings.get(`${purpose}: ${layout}`))?.columns ?? null;
+/** The columns once chosen for logs of this purpose, by the layout of the log. */
+export async function recallMappings(purpose: string): Promise<Record<string, Mapping['columns']>> {
+	const prefix = `${purpose}: `;
+	const kept = await db.mappings.where('layout').startsWith(prefix).toArray();
+	return Object.fromEntries(kept.map(({ layout, columns }) => [layout.slice(prefix.length), columns]));
+}
 
 export const rememberMapping = (purpose: string, layout: string, columns: Mapping['columns']) =>
 	db.mappings.put({ layout: `${purpose}: ${layout}`, columns });

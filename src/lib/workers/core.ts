@@ -1,59 +1,67 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { InputError } from '$lib/core/frames/inputError';
-import type { CoreApi, OnProgress, Outcome } from './core.worker';
-import type { OperationAnswer, OperationInput, OperationName } from './operations';
+import { InputError } from '$lib/core/finding/inputError';
+import type { WorkerApi } from './core.worker';
+import type { TaskAnswer, TaskInput, TaskName } from './tasks';
 
-let worker: Worker | null = null;
-let remote: Remote<CoreApi> | null = null;
+/** Workers that wait for the next job: starting one takes longer than most jobs. */
+const MOST_IDLE = 2;
 
-/** The computing core in its worker, started when first needed. */
-export function core(): Remote<CoreApi> {
-	if (!remote) {
-		worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
-		remote = wrap<CoreApi>(worker);
-	}
-	return remote;
+interface Bench {
+	worker: Worker;
+	remote: Remote<WorkerApi>;
+	/** Told once where the worker could not start or has died. */
+	failed: (error: Error) => void;
 }
 
-/** Stops whatever the worker is computing; the next call starts a new one. */
-function stop(): void {
-	worker?.terminate();
-	worker = null;
-	remote = null;
+const idle: Bench[] = [];
+
+function open(): Bench {
+	const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
+	const bench: Bench = { worker, remote: wrap<WorkerApi>(worker), failed: () => undefined };
+	const fail = (event: Event) => {
+		event.preventDefault();
+		const why = event instanceof ErrorEvent && event.message ? ` (${event.message})` : '';
+		bench.failed(
+			new Error(`What computes in the background stopped${why}. Reload the page; what is recorded is kept.`),
+		);
+	};
+	worker.addEventListener('error', fail);
+	worker.addEventListener('messageerror', fail);
+	return bench;
+}
+
+function putBack(bench: Bench): void {
+	if (idle.length >= MOST_IDLE) return bench.worker.terminate();
+	bench.failed = () => idle.splice(idle.indexOf(bench), 1);
+	idle.push(bench);
 }
 
 /**
- * Runs a computation in the worker. Aborting stops it at once and rejects with an AbortError.
+ * Computes a task in a worker of its own. Aborting ends this job at once, and no other, and rejects with an AbortError.
  * @throws InputError as the core throws it.
+ * @throws Error where the worker cannot start or dies.
  */
-export async function compute<T>(
-	call: (api: Remote<CoreApi>) => Promise<Outcome<T>>,
-	signal?: AbortSignal,
-): Promise<T> {
-	const aborted = new Promise<never>((_, reject) => {
-		signal?.addEventListener('abort', () => {
-			stop();
-			reject(new DOMException('Stopped', 'AbortError'));
-		});
-	});
-	const outcome = await Promise.race([call(core()), aborted]);
-	if (outcome.ok) return outcome.value;
-	throw new InputError(outcome.code, outcome.path, outcome.message);
-}
-
-/** A progress callback on its way into the worker. */
-export const reporting = (onProgress: OnProgress): OnProgress => proxy(onProgress);
-
-/**
- * Runs one of the instruments' computations by name in the worker.
- * @throws InputError as the core throws it.
- */
-export async function run<K extends OperationName>(
+export async function call<K extends TaskName>(
 	name: K,
-	input: OperationInput<K>,
-	{ signal, progress }: { signal?: AbortSignal; progress?: OnProgress } = {},
-): Promise<OperationAnswer<K>> {
-	const answer = await compute((api) => api.run(name, input, progress && reporting(progress)), signal);
+	input: TaskInput<K>,
+	{ signal, progress }: { signal?: AbortSignal; progress?: (share: number) => void } = {},
+): Promise<TaskAnswer<K>> {
+	signal?.throwIfAborted();
+	const bench = idle.pop() ?? open();
+	let abort = () => undefined as void;
+	const stopped = new Promise<never>((_, reject) => {
+		bench.failed = reject;
+		abort = () => reject(new DOMException('Stopped', 'AbortError'));
+		signal?.addEventListener('abort', abort, { once: true });
+	});
+	const outcome = await Promise.race([bench.remote.run(name, input, progress && proxy(progress)), stopped])
+		.catch((error: unknown) => {
+			bench.worker.terminate();
+			throw error;
+		})
+		.finally(() => signal?.removeEventListener('abort', abort));
+	putBack(bench);
 	// The name decides the type; it was given up only to cross into the worker.
-	return answer as OperationAnswer<K>;
+	if (outcome.ok) return outcome.value as TaskAnswer<K>;
+	throw new InputError(outcome.code, outcome.path, outcome.message);
 }

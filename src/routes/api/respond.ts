@@ -1,4 +1,4 @@
-import { InputError } from '$lib/core/frames/inputError';
+import { InputError } from '$lib/core/finding/inputError';
 import type { RequestHandler } from '@sveltejs/kit';
 import type { z } from 'zod';
 

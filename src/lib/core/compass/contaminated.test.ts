@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seededRng, type Rng } from '../frames/random';
+import { seededRng, type Rng } from '../math/random';
 import { fitCompass } from './review';
 
 type Turning = (share: number, rng: Rng) => number[];

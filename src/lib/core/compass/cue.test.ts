@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { fitCompass } from './review';
 import { nextCue, POSES } from './cue';
 import { columnsOf } from './samples';

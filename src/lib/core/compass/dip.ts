@@ -1,8 +1,8 @@
 import { DEG } from '../frames/angles';
-import { interpolate } from '../frames/interpolate';
+import { interpolate } from '../math/interpolate';
 import { apply, type Mat3 } from '../frames/mat3';
 import { RIGHT_ANGLE_ROTATIONS } from '../frames/rotation';
-import { median, robustSigma } from '../frames/statistics';
+import { median, robustSigma } from '../math/statistics';
 import type { TimedColumns } from './mounting';
 
 export interface Dip {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { recordLoad, secondCompass, walkAbout } from '../../rig/surroundings';
 import { DEG } from '../frames/angles';
 import { apply, IDENTITY, transpose } from '../frames/mat3';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { fromYawPitchRoll, rotationZ } from '../frames/rotation';
 import type { Vec3 } from '../frames/vec3';
 import { reviewInterference } from './interference';

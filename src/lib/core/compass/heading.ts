@@ -1,7 +1,7 @@
 import { CholeskyDecomposition, type Matrix } from 'ml-matrix';
 import { DEG, wrapPi } from '../frames/angles';
 import { apply, transpose, type Mat3 } from '../frames/mat3';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import type { Vec3 } from '../frames/vec3';
 
 /** A calibration as used for headings: m = W·(m_raw − b), |m| = F, and the rotation from sensor to body axes. */

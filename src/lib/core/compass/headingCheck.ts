@@ -1,7 +1,7 @@
 import type { Reason, Verdict } from '../../schema/common';
 import { DEG, wrap360 } from '../frames/angles';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
 import { compassLimits as limits } from './limits';
 
 export interface HeadingPair {

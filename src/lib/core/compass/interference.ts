@@ -1,11 +1,11 @@
 import type { Reason } from '../../schema/common';
 import type { InterferenceAnswer } from '../../schema/compassExtras';
 import { DEG } from '../frames/angles';
-import { InputError } from '../frames/inputError';
-import { interpolate } from '../frames/interpolate';
-import { judge, reason } from '../frames/reasons';
-import { regress } from '../frames/regress';
-import { quantile, robustSigma } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { interpolate } from '../math/interpolate';
+import { judge, reason } from '../finding/reasons';
+import { regress } from '../math/regress';
+import { quantile, robustSigma } from '../math/statistics';
 import { compassLimits as limits } from './limits';
 
 export interface LoadRun {

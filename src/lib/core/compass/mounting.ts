@@ -1,4 +1,4 @@
-import { interpolate } from '../frames/interpolate';
+import { interpolate } from '../math/interpolate';
 import { apply, type Mat3 } from '../frames/mat3';
 import { RIGHT_ANGLE_ROTATIONS } from '../frames/rotation';
 import type { Vec3 } from '../frames/vec3';

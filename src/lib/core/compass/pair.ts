@@ -1,11 +1,11 @@
 import { SingularValueDecomposition, Matrix } from 'ml-matrix';
 import type { PairAnswer } from '../../schema/compassExtras';
 import { DEG } from '../frames/angles';
-import { interpolate } from '../frames/interpolate';
+import { interpolate } from '../math/interpolate';
 import { apply, determinant, type Mat3 } from '../frames/mat3';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { toYawPitchRoll } from '../frames/rotation';
-import { quantile } from '../frames/statistics';
+import { quantile } from '../math/statistics';
 import { angleBetween, normalise, type Vec3 } from '../frames/vec3';
 import { compassLimits as limits } from './limits';
 

@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { robustSigma } from '../frames/statistics';
+import { robustSigma } from '../math/statistics';
 import { evaluateAll, newEvaluated, normalEquations, PARAMETERS, symmetric, type Evaluated } from './shell';
 import type { Columns } from './samples';
 import type { Parameters } from './start';

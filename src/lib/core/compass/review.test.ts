@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fieldAt } from '../earth/field';
 import { inverse, apply, type Mat3 } from '../frames/mat3';
-import { seededRng, type Rng } from '../frames/random';
+import { seededRng, type Rng } from '../math/random';
 import type { Vec3 } from '../frames/vec3';
 import { fitCompass } from './review';
 import { fitMagnitude } from './magnitudeFit';

@@ -3,7 +3,7 @@ import type { CompassAnswer, CompassRequest } from '../../schema/compass';
 import { fieldAtSite } from '../earth/field';
 import { DEG } from '../frames/angles';
 import { IDENTITY, inverse, scaleMat, type Mat3 } from '../frames/mat3';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { toYawPitchRoll } from '../frames/rotation';
 import type { Vec3 } from '../frames/vec3';
 import { flatness, secondQuadricDistance } from './ambiguity';

@@ -1,4 +1,4 @@
-import { median } from '../frames/statistics';
+import { median } from '../math/statistics';
 
 /** Magnetometer readings as columns, one unit throughout. */
 export interface Columns {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fieldAt } from '../earth/field';
 import { IDENTITY } from '../frames/mat3';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { checkSite } from './site';
 
 const MODEL = fieldAt(54.2, -3.1, 10, '2026-05-14');

@@ -2,8 +2,8 @@ import type { Reason, Verdict } from '../../schema/common';
 import type { FieldAnswer } from '../../schema/field';
 import { DEG } from '../frames/angles';
 import { apply, type Mat3 } from '../frames/mat3';
-import { judge, reason } from '../frames/reasons';
-import { mean, standardDeviation } from '../frames/statistics';
+import { judge, reason } from '../finding/reasons';
+import { mean, standardDeviation } from '../math/statistics';
 import { compassLimits as limits } from './limits';
 
 export interface SiteCheck {

@@ -1,6 +1,6 @@
 import { EigenvalueDecomposition, Matrix, inverse, solve } from 'ml-matrix';
-import { seededRng } from '../frames/random';
-import { median } from '../frames/statistics';
+import { seededRng } from '../math/random';
+import { median } from '../math/statistics';
 import { thinned, type Columns } from './samples';
 
 /** A starting point: offset b and the upper triangle of W (00, 11, 22, 01, 02, 12) with |W(m − b)| = 1. */

@@ -1,8 +1,8 @@
 import type { SurveyAnswer } from '../../schema/compassExtras';
-import { InputError } from '../frames/inputError';
-import { interpolate } from '../frames/interpolate';
-import { judge, reason } from '../frames/reasons';
-import { median, quantile } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { interpolate } from '../math/interpolate';
+import { judge, reason } from '../finding/reasons';
+import { median, quantile } from '../math/statistics';
 import { compassLimits as limits } from './limits';
 
 export interface Walk {

@@ -3,7 +3,7 @@ import type { Reason } from '../../schema/common';
 import type { FieldAnswer } from '../../schema/field';
 import { DEG } from '../frames/angles';
 import type { Mat3 } from '../frames/mat3';
-import { reason } from '../frames/reasons';
+import { reason } from '../finding/reasons';
 import { toYawPitchRoll } from '../frames/rotation';
 import type { Dip } from './dip';
 import { compassLimits as limits } from './limits';

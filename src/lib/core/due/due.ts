@@ -3,8 +3,8 @@ import type { Aircraft, AircraftEvent, DueSchool, Sensor } from '../../schema/re
 import { fieldAt } from '../earth/field';
 import { inverseGeodesic } from '../earth/geodesy';
 import { DEG } from '../frames/angles';
-import { dayOf } from '../frames/calendar';
-import { reason } from '../frames/reasons';
+import { dayOf } from '../words/calendar';
+import { reason } from '../finding/reasons';
 import { dueLimits as limits, TYPICAL_LEFTOVER_UT } from './limits';
 import { EVENT_WORDS, SENSOR_RULES } from './rules';
 

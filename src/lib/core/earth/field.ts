@@ -2,7 +2,7 @@ import geomagnetism from 'geomagnetism';
 import type { FieldAnswer } from '../../schema/field';
 import type { Reason } from '../../schema/common';
 import { DEG } from '../frames/angles';
-import { InputError } from '../frames/inputError';
+import { InputError } from '../finding/inputError';
 import type { Vec3 } from '../frames/vec3';
 import { normalGravity } from './gravity';
 import { earthLimits } from './limits';

@@ -1,12 +1,12 @@
-import { showSigma } from '../frames/words';
+import { showSigma } from '../words/sigma';
 import type { Verdict } from '../../schema/common';
 import type { Sensor } from '../../schema/records';
 import type { Entry, Grade, RecordedFigure } from '../../schema/entries';
 import { gradeOf } from './grade';
 import { sensorOf } from './about';
 import { standingOf, type Standing } from './standing';
-import { regress } from '../frames/regress';
-import { mean } from '../frames/statistics';
+import { regress } from '../math/regress';
+import { mean } from '../math/statistics';
 
 /** One calibration or test of a sensor as the record keeps it. */
 export interface Kept {

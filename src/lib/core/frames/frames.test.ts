@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { unwrapDeg, wrap360, wrapPi } from './angles';
-import { dayOf } from './calendar';
-import { interpolate } from './interpolate';
+import { dayOf } from '../words/calendar';
+import { interpolate } from '../math/interpolate';
 import { IDENTITY, apply, determinant, inverse, multiply, transpose, type Mat3 } from './mat3';
-import { seededRng } from './random';
+import { seededRng } from '../math/random';
 import { aboutAxis, fromYawPitchRoll, RIGHT_ANGLE_ROTATIONS, toYawPitchRoll } from './rotation';
-import { median, quantile, robustSigma } from './statistics';
-import { formatQuantity, fromUnit, toUnit } from './units';
+import { median, quantile, robustSigma } from '../math/statistics';
+import { formatQuantity, fromUnit, toUnit } from '../words/units';
 import { angleBetween } from './vec3';
 
 const angle = fc.double({ min: -3.1, max: 3.1, noNaN: true });

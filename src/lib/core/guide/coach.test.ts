@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEG } from '../frames/angles';
 import { apply, transpose, type Mat3 } from '../frames/mat3';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { fromYawPitchRoll } from '../frames/rotation';
 import type { Face } from '../../schema/inertial';
 import { coachHolds, type Accepted, type CoachView, type HoldStream } from './coach';

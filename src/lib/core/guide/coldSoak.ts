@@ -1,5 +1,5 @@
 import type { Reason, Verdict } from '../../schema/common';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 
 export interface ColdSoak {
 	/** When it must stand outdoors, and when the routine begins, ISO times. */

@@ -1,5 +1,5 @@
 import type { Reason, Verdict } from '../../schema/common';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import type { Recipe } from './recipes';
 
 /** What the pilot answered at a step: as it should be, not so, or could not tell. */

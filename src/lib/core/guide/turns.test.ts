@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DEG } from '../frames/angles';
 import { apply, transpose } from '../frames/mat3';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { fromYawPitchRoll } from '../frames/rotation';
 import { followTurns, TURN_PLANS, TURNS_BEGIN, type TurnView } from './turns';
 

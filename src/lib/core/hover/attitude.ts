@@ -1,7 +1,7 @@
 import type { HoverRequest } from '../../schema/hover';
 import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
 import { DEG } from '../frames/angles';
-import { interpolate } from '../frames/interpolate';
+import { interpolate } from '../math/interpolate';
 import { headingAt } from './drift';
 
 export interface AttitudeEstimate {

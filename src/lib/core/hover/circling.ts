@@ -1,4 +1,4 @@
-import { detrend, line } from '../frames/statistics';
+import { detrend, line } from '../math/statistics';
 import type { AttitudeEstimate } from './attitude';
 import { estimateCompassError } from './compassError';
 import { hoverLimits as limits } from './limits';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { drawGains, flyHover } from '../../rig/hover';
 import { NO_FAULTS, rigHover } from '../../rig/rig';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { detectCircling } from './circling';
 
 /** Two minutes in still air: past the edge of the loop the circle is so regular that its spectrum is a line. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEG } from '../frames/angles';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { reviewHover } from './review';
 
 /**

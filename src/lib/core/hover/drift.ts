@@ -1,7 +1,7 @@
 import { Matrix, solve } from 'ml-matrix';
 import type { HoverRequest } from '../../schema/hover';
 import { DEG, unwrapDeg } from '../frames/angles';
-import { interpolate } from '../frames/interpolate';
+import { interpolate } from '../math/interpolate';
 import { resample } from './track';
 
 /** A wander without position hold, split into what the air did and what a trim did; probabilities 0..1. */

@@ -1,7 +1,7 @@
 import type { Reason } from '../../schema/common';
 import type { HoverRequest } from '../../schema/hover';
 import { DEG, wrapPi } from '../frames/angles';
-import { reason } from '../frames/reasons';
+import { reason } from '../finding/reasons';
 import { hoverLimits as limits } from './limits';
 
 /**

@@ -1,4 +1,4 @@
-import { detrend, line, standardDeviation } from '../frames/statistics';
+import { detrend, line, standardDeviation } from '../math/statistics';
 import { resample } from './track';
 
 const OSCILLATION_LOW_HZ = 0.25;

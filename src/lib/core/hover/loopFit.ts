@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { median } from '../frames/statistics';
+import { median } from '../math/statistics';
 import { LOOP_PARAMETERS as N, logSpectrum } from './loopModel';
 import type { Rotary } from './spectrum';
 

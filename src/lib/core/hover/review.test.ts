@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { drawGains, flyHover, type HoverTruth } from '../../rig/hover';
 import { directGeodesic } from '../earth/geodesy';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import type { HoverRequest } from '../../schema/hover';
 import { reviewHover } from './review';
 

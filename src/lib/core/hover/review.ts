@@ -1,8 +1,8 @@
 import type { Reason } from '../../schema/common';
 import type { HoverAnswer, HoverRequest } from '../../schema/hover';
 import { DEG, wrap360 } from '../frames/angles';
-import { judge, reason } from '../frames/reasons';
-import { detrend, line, median, quantile, standardDeviation } from '../frames/statistics';
+import { judge, reason } from '../finding/reasons';
+import { detrend, line, median, quantile, standardDeviation } from '../math/statistics';
 import { compassErrorFromTilt } from './attitude';
 import { causesOf } from './causes';
 import { detectCircling, withTilt, type Circling } from './circling';

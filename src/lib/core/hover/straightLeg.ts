@@ -1,6 +1,6 @@
 import type { LegAnswer } from '../../schema/hover';
 import { DEG, wrap360, wrapPi } from '../frames/angles';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { hoverLimits as limits } from './limits';
 
 export interface Leg {

@@ -1,6 +1,6 @@
 import type { HoverRequest } from '../../schema/hover';
 import { localScale, toLocal } from '../earth/geodesy';
-import { median, robustSigma } from '../frames/statistics';
+import { median, robustSigma } from '../math/statistics';
 import { hoverLimits as limits } from './limits';
 
 export interface LocalTrack {

@@ -1,7 +1,7 @@
 import type { TwoHoversAnswer } from '../../schema/hover';
 import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
 import { DEG, wrap360, wrapPi } from '../frames/angles';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { hoverLimits as limits } from './limits';
 
 /** A hover without position hold: which way the nose pointed, and the steady drift, m/s with one sigma. */

@@ -1,5 +1,5 @@
 import type { Reason } from '../../schema/common';
-import { reason } from '../frames/reasons';
+import { reason } from '../finding/reasons';
 import { CALIBRATE, LAND, type Findings } from './findings';
 import { judgeFreeDrift } from './freeDrift';
 import { hoverLimits as limits } from './limits';

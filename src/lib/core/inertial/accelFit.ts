@@ -5,7 +5,7 @@ import { fieldAtSite } from '../earth/field';
 import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
 import { DEG } from '../frames/angles';
 import { apply, type Mat3 } from '../frames/mat3';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { angleBetween, type Vec3 } from '../frames/vec3';
 import { inertialLimits as limits } from './limits';
 import { FACE_UP, FACES, posesOf, stillWindows, type Pose, type StillWindow } from './poses';

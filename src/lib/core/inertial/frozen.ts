@@ -1,5 +1,5 @@
 import type { Reason } from '../../schema/common';
-import { reason } from '../frames/reasons';
+import { reason } from '../finding/reasons';
 
 const NEXT = 'Look whether the sensor is read at all: turn it by hand and watch the figures.';
 const NAMES = ['x', 'y', 'z'] as const;

@@ -1,7 +1,7 @@
 import type { Reason } from '../../schema/common';
 import type { GyroAnswer, GyroRequest } from '../../schema/inertial';
-import { judge, reason } from '../frames/reasons';
-import { line, mean, median, robustSigma } from '../frames/statistics';
+import { judge, reason } from '../finding/reasons';
+import { line, mean, median, robustSigma } from '../math/statistics';
 import { frozenAxes, frozenAxis, frozenLog } from './frozen';
 import { inertialLimits as limits } from './limits';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DEG } from '../frames/angles';
 import { apply, inverse, multiply, transpose, type Mat3 } from '../frames/mat3';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { aboutAxis, RIGHT_ANGLE_ROTATIONS } from '../frames/rotation';
 import type { Vec3 } from '../frames/vec3';
 import type { Face } from '../../schema/inertial';

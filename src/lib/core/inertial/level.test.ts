@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { STANDARD_GRAVITY_MPS2 as G } from '../earth/gravity';
 import { DEG } from '../frames/angles';
 import { apply, multiply, transpose } from '../frames/mat3';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { aboutAxis, fromYawPitchRoll, rotationZ } from '../frames/rotation';
 import type { Vec3 } from '../frames/vec3';
 import { attitudeOf, solveLevel } from './level';

@@ -2,7 +2,7 @@ import type { LevelAnswer, LevelRequest } from '../../schema/inertial';
 import type { Reason } from '../../schema/common';
 import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
 import { DEG, wrap360 } from '../frames/angles';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { add, angleBetween, length, normalise, scale, subtract, type Vec3 } from '../frames/vec3';
 import { inertialLimits as limits } from './limits';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { reviewLevelFlight } from './levelFlight';
 
 /** Legs flown level at a shown pitch, with turns and a climb between them. */

@@ -1,7 +1,7 @@
 import type { Reason, Verdict } from '../../schema/common';
 import { unwrapDeg } from '../frames/angles';
-import { judge, reason } from '../frames/reasons';
-import { line, mean, median, robustSigma } from '../frames/statistics';
+import { judge, reason } from '../finding/reasons';
+import { line, mean, median, robustSigma } from '../math/statistics';
 import { inertialLimits as limits } from './limits';
 
 export interface LevelFlight {

@@ -1,7 +1,7 @@
 import type { MountingAnswer, MountingRequest } from '../../schema/inertial';
 import { DEG } from '../frames/angles';
 import { multiply, transpose, type Mat3 } from '../frames/mat3';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { RIGHT_ANGLE_ROTATIONS, toYawPitchRoll } from '../frames/rotation';
 import { angleBetween, cross, length, normalise, scale, subtract, type Vec3 } from '../frames/vec3';
 import { inertialLimits as limits } from './limits';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import type { Vec3 } from '../frames/vec3';
 import { FACE_UP, FACES, faceOf, posesOf, stillWindows } from './poses';
 

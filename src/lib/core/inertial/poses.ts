@@ -1,6 +1,6 @@
 import type { Face } from '../../schema/inertial';
 import { DEG } from '../frames/angles';
-import { quantile } from '../frames/statistics';
+import { quantile } from '../math/statistics';
 import { angleBetween, type Vec3 } from '../frames/vec3';
 import { inertialLimits as limits } from './limits';
 

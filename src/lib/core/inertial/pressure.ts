@@ -1,9 +1,9 @@
 import type { Reason } from '../../schema/common';
 import type { PressureAnswer } from '../../schema/inertial';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
-import { regress } from '../frames/regress';
-import { robustSigma } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
+import { regress } from '../math/regress';
+import { robustSigma } from '../math/statistics';
 import { inertialLimits as limits } from './limits';
 
 export interface PressureLog {

@@ -1,8 +1,8 @@
 import FFT from 'fft.js';
 import type { Reason } from '../../schema/common';
 import type { VibrationAnswer, VibrationRequest } from '../../schema/inertial';
-import { judge, reason } from '../frames/reasons';
-import { mean, median, standardDeviation } from '../frames/statistics';
+import { judge, reason } from '../finding/reasons';
+import { mean, median, standardDeviation } from '../math/statistics';
 import { frozenAxes, frozenLog } from './frozen';
 import { inertialLimits as limits } from './limits';
 

@@ -1,5 +1,5 @@
 import type { CeilingAnswer, CeilingRequest } from '../../schema/payload';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { payloadLimits as limits } from './limits';
 
 /**

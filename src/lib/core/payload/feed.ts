@@ -1,6 +1,6 @@
 import type { Reason } from '../../schema/common';
 import type { FeedAnswer, FeedRequest } from '../../schema/payload';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { ratePerHectare } from './flow';
 import { payloadLimits as limits } from './limits';
 

@@ -1,7 +1,7 @@
 import type { FlowAnswer, FlowRequest } from '../../schema/payload';
 import type { Reason } from '../../schema/common';
-import { judge, reason } from '../frames/reasons';
-import { mean } from '../frames/statistics';
+import { judge, reason } from '../finding/reasons';
+import { mean } from '../math/statistics';
 import { payloadLimits as limits } from './limits';
 
 /** Litres per hectare: 600·Q/(v·w) with Q in L/min, v in km/h, w in metres. */

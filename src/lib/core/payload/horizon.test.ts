@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DEG } from '../frames/angles';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { horizonPicture } from '../../rig/pictures';
 import { findHorizon } from './horizon';
 import type { Picture } from './picture';

@@ -1,6 +1,6 @@
 import type { HorizonAnswer } from '../../schema/horizon';
 import { DEG } from '../frames/angles';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { refine, type Refined } from './horizonLine';
 import { APART, coarse, layersOf, peaksOf, type Candidate, type Layer } from './horizonSearch';
 import { horizonLimits as limits } from './limits';

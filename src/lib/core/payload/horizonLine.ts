@@ -1,5 +1,5 @@
 import { DEG } from '../frames/angles';
-import { median, robustSigma } from '../frames/statistics';
+import { median, robustSigma } from '../math/statistics';
 import { PIECES, type Candidate, type Channel } from './horizonSearch';
 
 const SHRINK: readonly number[] = [14, 8, 5];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DEG } from '../frames/angles';
-import { seededRng, type Rng } from '../frames/random';
+import { seededRng, type Rng } from '../math/random';
 import { findHorizon } from './horizon';
 import type { Picture } from './picture';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { edgePicture, surfacePicture } from '../../rig/pictures';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { reviewCeiling } from './ceiling';
 import { reviewFeed } from './feed';
 import { ratePerHectare, reviewFlow } from './flow';

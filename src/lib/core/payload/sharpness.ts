@@ -1,7 +1,7 @@
 import type { Area, SharpnessAnswer } from '../../schema/payload';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
-import { median, quantile, robustSigma } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
+import { median, quantile, robustSigma } from '../math/statistics';
 import { payloadLimits as limits } from './limits';
 import { greyOf, type Grey, type Picture } from './picture';
 

@@ -1,7 +1,7 @@
 import type { TextureAnswer } from '../../schema/payload';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
-import { mean, quantile } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
+import { mean, quantile } from '../math/statistics';
 import { payloadLimits as limits } from './limits';
 import { greyOf, type Grey, type Picture } from './picture';
 

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { receiverOf, sentence, type ReceiverTruth } from '../../rig/receiver';
 import type { ReceiverDialect, SystemName } from '../../rig/receiverDialect';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { reviewGnss } from './review';
 
 const ALL: readonly SystemName[] = ['GPS', 'GLONASS', 'Galileo', 'BeiDou'];

@@ -1,6 +1,6 @@
 import type { Reason, Verdict } from '../../schema/common';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
 import { positionLimits as limits } from './limits';
 import { readNmea } from './nmea';
 

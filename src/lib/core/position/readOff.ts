@@ -1,5 +1,5 @@
 import type { Reason, Verdict } from '../../schema/common';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { positionLimits as limits } from './limits';
 
 /** What the aircraft's own screen or voice says of its lock. */

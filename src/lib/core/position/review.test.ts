@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { inverseGeodesic } from '../earth/geodesy';
 import { receiverOf, sentence, type ReceiverTruth } from '../../rig/receiver';
 import { reviewGnss } from './review';

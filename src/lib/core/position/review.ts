@@ -1,9 +1,9 @@
 import type { Reason } from '../../schema/common';
 import type { FixType, GnssAnswer } from '../../schema/gnss';
 import { localScale, toLocal } from '../earth/geodesy';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
-import { mean, median, quantile, standardDeviation } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
+import { mean, median, quantile, standardDeviation } from '../math/statistics';
 import { readEpochs, type Epoch, type Log } from './epochs';
 import { positionLimits as limits } from './limits';
 

@@ -1,6 +1,6 @@
 import type { BalanceAnswer, BalanceRequest } from '../../schema/power';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
 
 /**
  * Balance along the length: Σmᵢxᵢ/Σmᵢ against the mark, mm behind the datum, and how far to move the pack:

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Layout, Outcome, ResponseRequest } from '../../schema/response';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { shownBy } from './checks';
 import { diagnoseResponse } from './diagnose';
 import { hypothesesOf, type Hypothesis } from './hypotheses';

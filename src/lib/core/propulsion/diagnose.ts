@@ -1,6 +1,6 @@
 import type { Reason } from '../../schema/common';
 import type { Outcome, ResponseAnswer, ResponseRequest } from '../../schema/response';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { checksLikelihood, SHOWS } from './checks';
 import { hypothesesOf, type Hypothesis } from './hypotheses';
 import { motorsOf } from './layouts';

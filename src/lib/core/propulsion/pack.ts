@@ -1,8 +1,8 @@
 import type { Reason } from '../../schema/common';
 import type { PackAnswer, PackRequest } from '../../schema/power';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
-import { robustLine } from '../frames/robustLine';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
+import { robustLine } from '../math/robustLine';
 import { chargeOf, emptyV, fullV, NOMINAL_V } from './charge';
 import { COLD_CAPACITY, powerLimits as limits } from './limits';
 

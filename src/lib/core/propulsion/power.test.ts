@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { PackRequest } from '../../schema/power';
-import { robustLine } from '../frames/robustLine';
+import { robustLine } from '../math/robustLine';
 import { solveBalance } from './balance';
 import { chargeOf } from './charge';
 import { reviewPack } from './pack';

@@ -1,6 +1,6 @@
 import type { CurveAnswer, CurveRequest } from '../../schema/radio';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
 
 const POINTS = 51;
 

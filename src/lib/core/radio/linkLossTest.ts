@@ -1,6 +1,6 @@
 import type { Reason, Verdict } from '../../schema/common';
 import type { LossAction } from '../../schema/records';
-import { judge, reason } from '../frames/reasons';
+import { judge, reason } from '../finding/reasons';
 import { radioLimits as limits } from './limits';
 
 /** What an aircraft is set to do when the link is lost, as said in a sentence. */

@@ -1,8 +1,8 @@
 import type { Reason } from '../../schema/common';
 import type { OrderAnswer, StickFunction } from '../../schema/radio';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
-import { median } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
+import { median } from '../math/statistics';
 import { radioLimits as limits } from './limits';
 
 /** What the pilot was asked for: one function moved one way, everything else left alone. Columns are channels. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { coachOrder, ORDER_BEGIN, type OrderCoach } from './orderCoach';
 
 type Move = readonly number[];

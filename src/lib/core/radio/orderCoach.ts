@@ -1,4 +1,4 @@
-import { mean } from '../frames/statistics';
+import { mean } from '../math/statistics';
 import type { Gesture } from './order';
 
 /** The gestures in the order in which they are asked for, and how. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { curve, reviewCurve } from './curve';
 import { solveOrder, type Gesture } from './order';
 import { reviewSticks } from './sticks';

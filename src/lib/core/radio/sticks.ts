@@ -1,8 +1,8 @@
 import type { Reason } from '../../schema/common';
 import type { StickReport, SticksAnswer } from '../../schema/radio';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
-import { mean, median, quantile, robustSigma } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
+import { mean, median, quantile, robustSigma } from '../math/statistics';
 import { radioLimits as limits, REST_S } from './limits';
 
 export interface StickRecording {

@@ -1,7 +1,7 @@
 import type { Reason } from '../../schema/common';
 import type { SwitchesAnswer, SwitchesRequest } from '../../schema/radio';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
 import { radioLimits as limits } from './limits';
 
 type Range = SwitchesRequest['ranges'][number];

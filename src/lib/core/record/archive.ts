@@ -9,7 +9,7 @@ import {
 	type Backup,
 	type SessionFile,
 } from '../../schema/files';
-import { InputError } from '../frames/inputError';
+import { InputError } from '../finding/inputError';
 import { readEntry, sha256Hex, verifyChain } from './chain';
 
 const MANIFEST = 'manifest.json';

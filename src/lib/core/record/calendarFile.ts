@@ -1,5 +1,5 @@
 import { createEvents, type EventAttributes } from 'ics';
-import { InputError } from '../frames/inputError';
+import { InputError } from '../finding/inputError';
 import type { ColdSoak } from '../guide/coldSoak';
 
 export interface DueDate {

@@ -1,6 +1,6 @@
 import { MOST_READING } from '../../schema/common';
-import { InputError } from '../frames/inputError';
-import { median } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { median } from '../math/statistics';
 import { numbersOf, type Table } from './csv';
 import { GPS_WEEK, ISO, WEEK_NAME, type Role } from './logRoles';
 

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { InputError } from '../frames/inputError';
+import { InputError } from '../finding/inputError';
 import { decimal } from './decimal';
 
 /** A text table: header names (made up as "column 1" where there is none) and cells as text. */

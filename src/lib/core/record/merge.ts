@@ -1,6 +1,6 @@
 import type { Backup, RawEntry } from '../../schema/files';
 import type { Aircraft, Pack, Session, Site } from '../../schema/records';
-import { InputError } from '../frames/inputError';
+import { InputError } from '../finding/inputError';
 import { bySession } from './archive';
 import { canonicalJson } from './chain';
 

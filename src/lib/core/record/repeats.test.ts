@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { seededRng } from '../frames/random';
+import { seededRng } from '../math/random';
 import { compareRepeats, studentTail } from './repeats';
 
 const told = { what: 'Wander', unit: 'm' };

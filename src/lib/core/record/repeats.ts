@@ -1,7 +1,7 @@
 import type { Reason, Verdict } from '../../schema/common';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
-import { mean } from '../frames/statistics';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
+import { mean } from '../math/statistics';
 
 /** One measurement of a quantity; sigma null where nobody stated one. */
 export interface Measurement {

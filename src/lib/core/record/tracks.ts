@@ -1,7 +1,7 @@
 import { gpx, kml } from '@tmcw/togeojson';
 import { DOMParser } from '@xmldom/xmldom';
 import { z } from 'zod';
-import { InputError } from '../frames/inputError';
+import { InputError } from '../finding/inputError';
 
 export interface GeodeticTrack {
 	t: number[];

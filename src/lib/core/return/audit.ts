@@ -1,7 +1,7 @@
 import type { AuditAnswer, AuditRequest } from '../../schema/audit';
 import type { Reason } from '../../schema/common';
-import { InputError } from '../frames/inputError';
-import { judge, reason } from '../frames/reasons';
+import { InputError } from '../finding/inputError';
+import { judge, reason } from '../finding/reasons';
 import { judgeGust } from './gust';
 import { returnLimits as limits } from './limits';
 

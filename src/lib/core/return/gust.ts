@@ -1,5 +1,5 @@
 import type { Verdict } from '../../schema/common';
-import type { Limit } from '../frames/reasons';
+import type { Limit } from '../finding/reasons';
 import { returnLimits as limits } from './limits';
 
 /**

@@ -1,6 +1,6 @@
 import type { ReturnAnswer, ReturnRequest } from '../../schema/return';
 import { DEG, wrap360 } from '../frames/angles';
-import { judge } from '../frames/reasons';
+import { judge } from '../finding/reasons';
 import { planFor } from './actions';
 import { clearanceOf } from './clearance';
 import { reachOf } from './reach';

@@ -1,6 +1,6 @@
 import type { Reason } from '../../schema/common';
 import type { ReturnAnswer, ReturnRequest } from '../../schema/return';
-import { reason } from '../frames/reasons';
+import { reason } from '../finding/reasons';
 import type { Plan } from './actions';
 import { returnLimits as limits } from './limits';
 import { returnSequence } from './sequence';

@@ -1,8 +1,8 @@
 import type { Entry } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
 import { EVENT_WORDS } from '../due/rules';
-import { formatQuantity, type UnitSystem } from '../frames/units';
-import { showSigma } from '../frames/words';
+import { formatQuantity, type UnitSystem } from '../words/units';
+import { showSigma } from '../words/sigma';
 import { checklistFor } from './items';
 
 const OUTCOMES = {

@@ -1,5 +1,5 @@
 import type { Aircraft, StationId } from '../../schema/records';
-import type { Quantity } from '../frames/units';
+import type { Quantity } from '../words/units';
 import { comesHome, showsData } from './capabilities';
 
 /** What makes a measured value acceptable: limits in SI, and where they come from. */

@@ -5,7 +5,7 @@ import { isAside, standingOf, type Standing } from '../evidence/standing';
 import { undoneBy } from '../evidence/undoes';
 import type { ChainFinding } from '../record/chain';
 import type { Aircraft, Sensor, Session } from '../../schema/records';
-import type { UnitSystem } from '../frames/units';
+import type { UnitSystem } from '../words/units';
 
 /** All that a session is judged by. */
 export interface SessionEvidence {

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/frames/units';
+	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
 	import { toRestore } from '$lib/core/radio/indoor';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
 	import { datedAhead, lastDone } from '$lib/core/evidence/inForce';

@@ -6,9 +6,9 @@
 	import DueTable from '$lib/features/due/DueTable.svelte';
 	import { dueTitle, INSTRUMENT_OF } from '$lib/features/due/fleetDue';
 	import TaskRow from '$lib/features/checklist/TaskRow.svelte';
-	import SetAside from '$lib/features/session/SetAside.svelte';
-	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import SetAside from '$lib/features/running/SetAside.svelte';
+	import Sheet from '$lib/features/running/Sheet.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Gate from '$lib/ui/Gate.svelte';

@@ -5,9 +5,9 @@
 	import { recipesFor } from '$lib/core/guide/recipes';
 	import GuideBody from '$lib/features/guide/GuideBody.svelte';
 	import { GuideState } from '$lib/features/guide/guideState.svelte';
-	import TemperatureField from '$lib/features/instruments/TemperatureField.svelte';
-	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import TemperatureField from '$lib/features/measuring/TemperatureField.svelte';
+	import Sheet from '$lib/features/running/Sheet.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { sensorSchema, type StationId } from '$lib/schema/records';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Empty from '$lib/ui/Empty.svelte';

@@ -5,9 +5,9 @@
 	import { InstrumentState } from '$lib/features/instruments/instrumentState.svelte';
 	import InstrumentView from '$lib/features/instruments/InstrumentView.svelte';
 	import { gradeOfWork, toEntry } from '$lib/features/instruments/payload';
-	import { findInstrument } from '$lib/features/instruments/registry';
-	import TemperatureField from '$lib/features/instruments/TemperatureField.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { findInstrument } from '$lib/instruments/catalogue';
+	import TemperatureField from '$lib/features/measuring/TemperatureField.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import type { StationId } from '$lib/schema/records';
 	import type { TestPayload } from '$lib/schema/entries';
 	import { live } from '$lib/store/live.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { CheckPayload, Odd } from '$lib/schema/entries';
 	import type { Item } from '$lib/core/session/items';
-	import { toUnit } from '$lib/core/frames/units';
+	import { toUnit } from '$lib/core/words/units';
 	import Button from '$lib/ui/Button.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { say, tone } from '$lib/ui/speech';

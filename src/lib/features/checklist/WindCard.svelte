@@ -1,12 +1,12 @@
 <script lang="ts">
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/frames/units';
+	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import type { Wind } from '$lib/schema/records';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
 	const view = getSessionView();
 	let draft = $state<Partial<Wind>>({});

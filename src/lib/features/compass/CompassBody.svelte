@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { showSigma } from '$lib/core/frames/words';
+	import { showSigma } from '$lib/core/words/sigma';
 	import { DEG } from '$lib/core/frames/angles';
 	import { fromYawPitchRoll } from '$lib/core/frames/rotation';
 	import { TURN_PLANS } from '$lib/core/guide/turns';
@@ -17,10 +17,10 @@
 	import SphereMap from '$lib/ui/SphereMap.svelte';
 	import { showClock } from '$lib/ui/format';
 	import { inField } from '$lib/features/shell/keys';
-	import HandsPad from '$lib/features/instruments/HandsPad.svelte';
-	import MappingDialog from '$lib/features/instruments/MappingDialog.svelte';
-	import SourceFailure from '$lib/features/instruments/SourceFailure.svelte';
-	import SourcePicker from '$lib/features/instruments/SourcePicker.svelte';
+	import HandsPad from '$lib/features/measuring/HandsPad.svelte';
+	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
+	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
+	import SourcePicker from '$lib/features/measuring/SourcePicker.svelte';
 	import CompassResult from './CompassResult.svelte';
 	import type { CompassState } from './compassState.svelte';
 

@@ -3,13 +3,13 @@
 	import { calibrationPayload } from '$lib/core/compass/payload';
 	import { keptOf, type Kept } from '$lib/core/evidence/history';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
-	import type { Recording } from '$lib/features/instruments/recording.svelte';
+	import type { Recording } from '$lib/features/measuring/recording.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import LinePlot from '$lib/ui/LinePlot.svelte';
 	import SphereMap from '$lib/ui/SphereMap.svelte';
 	import { download } from '$lib/ui/download';
-	import { showSigma } from '$lib/core/frames/words';
+	import { showSigma } from '$lib/core/words/sigma';
 
 	type Props = {
 		answer: CompassAnswer;

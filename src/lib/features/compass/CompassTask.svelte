@@ -6,8 +6,8 @@
 	import { listKept } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import { done, failed } from '$lib/ui/notify';
-	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import Sheet from '$lib/features/running/Sheet.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import CompassBody from './CompassBody.svelte';
 	import CompassWhy from './CompassWhy.svelte';
 	import { CompassState } from './compassState.svelte';

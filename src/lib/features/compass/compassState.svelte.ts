@@ -1,5 +1,5 @@
 import { max as d3max, min as d3min } from 'd3';
-import { showSigma } from '$lib/core/frames/words';
+import { showSigma } from '$lib/core/words/sigma';
 import type { Cue } from '$lib/core/compass/cue';
 import { compassLimits } from '$lib/core/compass/limits';
 import { followTurns, TURNS_BEGIN, type TurnPlan, type TurnView } from '$lib/core/guide/turns';
@@ -7,7 +7,7 @@ import { fieldAt } from '$lib/core/earth/field';
 import { type Choices } from '$lib/core/record/columns';
 import { COMPASS_ROLES } from '$lib/core/record/logRoles';
 import { apply, IDENTITY, type Mat3 } from '$lib/core/frames/mat3';
-import { InputError } from '$lib/core/frames/inputError';
+import { InputError } from '$lib/core/finding/inputError';
 import type { FieldAnswer } from '$lib/schema/field';
 import type { CompassAnswer } from '$lib/schema/compass';
 import { fileSource } from '$lib/sources/fileSource';
@@ -15,9 +15,9 @@ import type { AxisBatch, Source } from '$lib/sources/source';
 import { isPhone } from '$lib/ui/screen';
 import { say, tone } from '$lib/ui/speech';
 import { failed } from '$lib/ui/notify';
-import { compute, core } from '$lib/workers/core';
-import { Recording } from '$lib/features/instruments/recording.svelte';
-import { TableFlow } from '$lib/features/instruments/tableFlow.svelte';
+import { call } from '$lib/workers/core';
+import { Recording } from '$lib/features/measuring/recording.svelte';
+import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 
 export interface CompassSetting {
 	/** Null where no place was entered: nothing is compared with the field model. */
@@ -192,10 +192,14 @@ export class CompassState {
 		const stayWith = this.cue?.pose.label;
 		const inclination = this.model?.inclinationDeg ?? NO_SITE_DIP;
 		const [cue, answer] = await Promise.all([
-			core().nextCue({ x: few.x, y: few.y, z: few.z }, inclination, {
-				...(down ? { down } : {}),
-				...(stayWith ? { stayWith } : {}),
-				...(rotation ? { rotation } : {}),
+			call('nextCue', {
+				mag: { x: few.x, y: few.y, z: few.z },
+				inclinationDeg: inclination,
+				options: {
+					...(down ? { down } : {}),
+					...(stayWith ? { stayWith } : {}),
+					...(rotation ? { rotation } : {}),
+				},
 			}),
 			few.t.length > 0 ? this.#fit(step) : null,
 		]);
@@ -213,7 +217,7 @@ export class CompassState {
 			...(gyro.t.length > 0 ? { gyro: every(gyro, step) } : {}),
 			...(place && this.model ? { site: { ...place, date } } : {}),
 		};
-		return compute((api) => api.fitCompass(request), signal);
+		return call('fitCompass', request, { signal });
 	}
 
 	/** Directions of the field in body axes, for the picture: corrected where there is a fit, else about the middle. */

@@ -4,7 +4,7 @@
 	import type { Backup } from '$lib/schema/files';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { MAX_FILE_BYTES, readText } from '$lib/sources/readFile';
+	import { MAX_FILE_BYTES, readText } from '$lib/instruments/readText';
 	import { applyImport, exportEverything, planImport } from '$lib/store/backup';
 	import { countAll } from '$lib/store/tables';
 	import ImportPlan from './ImportPlan.svelte';

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { showSigma } from '$lib/core/frames/words';
+	import { showSigma } from '$lib/core/words/sigma';
 	import { thresholdsFor, type DueThresholds } from '$lib/core/due/due';
 	import { dueCalendar } from '$lib/core/record/calendarFile';
-	import FieldInput from '$lib/features/instruments/FieldInput.svelte';
-	import TemperatureField from '$lib/features/instruments/TemperatureField.svelte';
-	import type { NumberField } from '$lib/features/instruments/instrument';
-	import SitePicker from '$lib/features/instruments/SitePicker.svelte';
+	import FieldInput from '$lib/features/measuring/FieldInput.svelte';
+	import TemperatureField from '$lib/features/measuring/TemperatureField.svelte';
+	import type { NumberField } from '$lib/instruments/instrument';
+	import SitePicker from '$lib/features/measuring/SitePicker.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { dueSchoolSchema, type Aircraft, type Sensor, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
@@ -17,7 +17,7 @@
 	import { listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { formatQuantity } from '$lib/core/frames/units';
+	import { formatQuantity } from '$lib/core/words/units';
 	import { units } from '$lib/ui/preferences.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
 	import { download } from '$lib/ui/download';

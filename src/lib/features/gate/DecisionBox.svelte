@@ -6,7 +6,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { showTime } from '$lib/ui/format';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
 	let { gate }: { gate: GateState } = $props();
 	const view = getSessionView();

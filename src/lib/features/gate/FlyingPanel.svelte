@@ -7,7 +7,7 @@
 	import { showClock, showTime } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
 	import { say, tone } from '$lib/ui/speech';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
 	/** The flying screen: one large clock, when to be down, "landed", and a note by one tap. */
 	const view = getSessionView();

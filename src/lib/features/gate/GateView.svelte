@@ -6,10 +6,10 @@
 	import Gate from '$lib/ui/Gate.svelte';
 	import { GRADE_WORDS, MARK_TEXT } from '$lib/ui/marks';
 	import { showDay, showTime } from '$lib/ui/format';
-	import HappenedButton from '$lib/features/session/HappenedButton.svelte';
-	import SetAside from '$lib/features/session/SetAside.svelte';
-	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import HappenedButton from '$lib/features/running/HappenedButton.svelte';
+	import SetAside from '$lib/features/running/SetAside.svelte';
+	import Sheet from '$lib/features/running/Sheet.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import DecisionBox from './DecisionBox.svelte';
 	import FlyingPanel from './FlyingPanel.svelte';
 

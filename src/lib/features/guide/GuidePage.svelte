@@ -3,7 +3,7 @@
 	import { SENSOR_RULES } from '$lib/core/due/rules';
 	import { recipesFor } from '$lib/core/guide/recipes';
 	import SaveDialog from '$lib/features/instruments/SaveDialog.svelte';
-	import Sheet from '$lib/features/session/Sheet.svelte';
+	import Sheet from '$lib/features/running/Sheet.svelte';
 	import type { Aircraft, Sensor } from '$lib/schema/records';
 	import Caution from '$lib/ui/Caution.svelte';
 	import GuideBody from './GuideBody.svelte';

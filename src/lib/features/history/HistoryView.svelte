@@ -9,7 +9,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
-	import { formatQuantity } from '$lib/core/frames/units';
+	import { formatQuantity } from '$lib/core/words/units';
 	import { showDate } from '$lib/ui/format';
 	import { units } from '$lib/ui/preferences.svelte';
 	import { GRADE_WORDS, MARK_OF_VERDICT } from '$lib/ui/marks';

@@ -3,8 +3,8 @@
 	import { multiply } from '$lib/core/frames/mat3';
 	import { fromYawPitchRoll, rotationZ } from '$lib/core/frames/rotation';
 	import type { Held } from '$lib/core/guide/holds';
-	import SourceFailure from '$lib/features/instruments/SourceFailure.svelte';
-	import HandsPad from '$lib/features/instruments/HandsPad.svelte';
+	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
+	import HandsPad from '$lib/features/measuring/HandsPad.svelte';
 	import { inField } from '$lib/features/shell/keys';
 	import Aircraft3d from '$lib/ui/Aircraft3d.svelte';
 	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';

@@ -1,15 +1,15 @@
 <script lang="ts">
-	import PaceChoice, { type Pace } from '$lib/features/instruments/PaceChoice.svelte';
-	import BaudChoice from '$lib/features/instruments/BaudChoice.svelte';
+	import PaceChoice, { type Pace } from '$lib/features/measuring/PaceChoice.svelte';
+	import BaudChoice from '$lib/features/measuring/BaudChoice.svelte';
 	import type { HoldPlan } from '$lib/core/guide/holds';
 	import { DEG } from '$lib/core/frames/angles';
-	import { seededRng } from '$lib/core/frames/random';
+	import { seededRng } from '$lib/core/math/random';
 	import { aboutAxis } from '$lib/core/frames/rotation';
 	import { MOTION_LOG } from '$lib/core/record/logRoles';
-	import FaultPicker, { type Switch } from '$lib/features/instruments/FaultPicker.svelte';
-	import { hands as ownHands } from '$lib/features/instruments/hands.svelte';
-	import { practiceAllowed } from '$lib/features/instruments/practice';
-	import { NO_FAULTS, PRACTICE_PLACE, type RigFaults, type RigPlace } from '$lib/rig/rig';
+	import FaultPicker from '$lib/features/measuring/FaultPicker.svelte';
+	import { hands as ownHands } from '$lib/features/measuring/hands.svelte';
+	import { practiceAllowed } from '$lib/features/measuring/practice';
+	import { NO_FAULTS, PRACTICE_PLACE, type RigFaults, type RigPlace, type RigSwitch } from '$lib/rig/rig';
 	import { newSeed } from '$lib/rig/seed';
 	import { obedientHands, type HandsMistake } from '$lib/rig/turning';
 	import { motionSource, serialSource } from '$lib/sources/deviceSource';
@@ -19,7 +19,7 @@
 	import type { HoldState } from './holdState.svelte';
 
 	/** Where the readings of a live procedure come from: this device, a serial line, or the practice aircraft. */
-	type Props = { state: HoldState; plan: HoldPlan; faults: readonly Switch[]; place: RigPlace | null; date: string };
+	type Props = { state: HoldState; plan: HoldPlan; faults: readonly RigSwitch[]; place: RigPlace | null; date: string };
 	let { state: work, plan, faults: kinds, place, date }: Props = $props();
 
 	type From = 'rig' | 'motion' | 'serial';

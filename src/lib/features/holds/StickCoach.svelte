@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { ASKED_GESTURES } from '$lib/core/radio/orderCoach';
-	import SourceFailure from '$lib/features/instruments/SourceFailure.svelte';
+	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Gate from '$lib/ui/Gate.svelte';
 	import type { StickState } from './stickState.svelte';

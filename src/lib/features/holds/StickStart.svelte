@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { seededRng } from '$lib/core/frames/random';
-	import { practiceAllowed } from '$lib/features/instruments/practice';
+	import { seededRng } from '$lib/core/math/random';
+	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import { newSeed } from '$lib/rig/seed';
 	import { obedientSticks } from '$lib/rig/sticks';
 	import { gamepadSource } from '$lib/sources/deviceSource';

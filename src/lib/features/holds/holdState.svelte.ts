@@ -2,8 +2,8 @@ import { coachHolds, type Accepted, type CoachView } from '$lib/core/guide/coach
 import type { Held, Hold, HoldPlan } from '$lib/core/guide/holds';
 import { fromYawPitchRoll } from '$lib/core/frames/rotation';
 import type { Mat3 } from '$lib/core/frames/mat3';
-import { Recording } from '$lib/features/instruments/recording.svelte';
-import { csvFile } from '$lib/features/instruments/make';
+import { Recording } from '$lib/features/measuring/recording.svelte';
+import { csvFile } from '$lib/instruments/files';
 import type { obedientHands } from '$lib/rig/turning';
 import type { Source } from '$lib/sources/source';
 import { isPhone } from '$lib/ui/screen';

@@ -1,6 +1,6 @@
 import { ASKED_GESTURES, coachOrder, ORDER_BEGIN, type OrderCoach } from '$lib/core/radio/orderCoach';
-import { csvFile } from '$lib/features/instruments/make';
-import { Recording } from '$lib/features/instruments/recording.svelte';
+import { csvFile } from '$lib/instruments/files';
+import { Recording } from '$lib/features/measuring/recording.svelte';
 import type { obedientSticks } from '$lib/rig/sticks';
 import type { Source } from '$lib/sources/source';
 import { say, silence, tone } from '$lib/ui/speech';

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { hoverLimits } from '$lib/core/hover/limits';
 	import { localTrack } from '$lib/core/hover/track';
-	import FaultPicker from '$lib/features/instruments/FaultPicker.svelte';
-	import MappingDialog from '$lib/features/instruments/MappingDialog.svelte';
-	import { practiceAllowed } from '$lib/features/instruments/practice';
+	import FaultPicker from '$lib/features/measuring/FaultPicker.svelte';
+	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
+	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import type { HoverAnswer } from '$lib/schema/hover';
 	import Button from '$lib/ui/Button.svelte';

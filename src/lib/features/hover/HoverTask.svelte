@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import type { HoverAnswer } from '$lib/schema/hover';
-	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import Sheet from '$lib/features/running/Sheet.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import HoverBody from './HoverBody.svelte';
 	import HoverWhy from './HoverWhy.svelte';

@@ -4,8 +4,8 @@ import { isTrackFile } from '$lib/core/record/tracks';
 import { rigHover, type RigFaults } from '$lib/rig/rig';
 import type { HoverAnswer, HoverRequest } from '$lib/schema/hover';
 import { failed } from '$lib/ui/notify';
-import { compute, reporting } from '$lib/workers/core';
-import { TableFlow } from '$lib/features/instruments/tableFlow.svelte';
+import { call } from '$lib/workers/core';
+import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 
 const has = (choices: Choices, names: string[]) => names.every((name) => name in choices);
 const complete = (choices: Choices) =>
@@ -75,7 +75,7 @@ export class HoverState {
 	}
 
 	async #fromTrack(file: File): Promise<HoverRequest> {
-		const track = await compute((api) => api.readTrack(file), this.#abort?.signal);
+		const track = await call('readTrack', file, { signal: this.#abort?.signal });
 		return { track, hold: this.hold };
 	}
 
@@ -99,14 +99,10 @@ export class HoverState {
 		try {
 			const wind = this.#wind();
 			const whole = wind ? { ...request, wind } : request;
-			this.answer = await compute(
-				(api) =>
-					api.reviewHover(
-						whole,
-						reporting((share) => (this.progress = share)),
-					),
-				this.#abort.signal,
-			);
+			this.answer = await call('reviewHover', whole, {
+				signal: this.#abort.signal,
+				progress: (share) => (this.progress = share),
+			});
 			this.request = whole;
 		} catch (error) {
 			if (!(error instanceof DOMException)) failed(error);

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import WideTable from '$lib/ui/WideTable.svelte';
-	import { toUnit, unitSymbol } from '$lib/core/frames/units';
+	import { toUnit, unitSymbol } from '$lib/core/words/units';
 	import Figure from '$lib/ui/Figure.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
-	import type { Finding, ShownFigure, Table } from './instrument';
+	import type { Finding, ShownFigure, Table } from '$lib/instruments/instrument';
 	import PlotView from './PlotView.svelte';
 
 	/** Figures with their uncertainty, then plots, then tables. */

@@ -2,9 +2,9 @@
 	import Plus from '@lucide/svelte/icons/plus';
 	import Trash from '@lucide/svelte/icons/trash';
 	import Button from '$lib/ui/Button.svelte';
-	import FieldInput from './FieldInput.svelte';
+	import FieldInput from '../measuring/FieldInput.svelte';
 	import type { InstrumentState } from './instrumentState.svelte';
-	import { blankRow, rows, type Cell, type RowsField } from './instrument';
+	import { blankRow, rowsOf, type Cell, type RowsField } from '$lib/instruments/instrument';
 
 	/** The figures that go into an instrument. */
 	let { work }: { work: InstrumentState } = $props();
@@ -16,7 +16,7 @@
 	const change = (field: RowsField, index: number, cell: string, value: Cell) =>
 		work.set(
 			field.id,
-			rows(work.values, field.id).map((row, k) => (k === index ? { ...row, [cell]: value } : row)),
+			rowsOf(work.values, field.id).map((row, k) => (k === index ? { ...row, [cell]: value } : row)),
 		);
 	/** The first field that is wrong gets the focus. */
 	const focusIf = (wrong: boolean) => (node: HTMLElement) => {
@@ -39,7 +39,7 @@
 	</div>
 	{#each work.instrument.fields as field (field.id)}
 		{#if field.kind === 'rows'}
-			{@const list = rows(work.values, field.id)}
+			{@const list = rowsOf(work.values, field.id)}
 			<fieldset class="m-0 border-0 p-0">
 				<legend class="mb-1 p-0 font-semibold">{field.label}</legend>
 				{#each list as row, index (index)}

@@ -3,11 +3,11 @@
 	import { lastSiteId } from '$lib/store/home';
 	import { listSites } from '$lib/store/tables';
 	import type { Site } from '$lib/schema/records';
-	import type { Instrument } from './instrument';
+	import type { Instrument } from '$lib/instruments/instrument';
 	import { InstrumentState } from './instrumentState.svelte';
 	import InstrumentView from './InstrumentView.svelte';
 	import LiveInstrument from './LiveInstrument.svelte';
-	import type { LiveId } from './registry';
+	import type { LiveId } from '$lib/instruments/catalogue';
 
 	/** An instrument on its own, without a session. */
 	let { instrument, liveId }: { instrument: Instrument | null; liveId: LiveId | null } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import Sheet from '$lib/features/session/Sheet.svelte';
+	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { inField } from '$lib/features/shell/keys';
 	import type { TestPayload } from '$lib/schema/entries';
 	import type { Snippet } from 'svelte';
@@ -21,13 +21,13 @@
 	import FindingView from './FindingView.svelte';
 	import InstrumentForm from './InstrumentForm.svelte';
 	import type { InstrumentState } from './instrumentState.svelte';
-	import MappingDialog from './MappingDialog.svelte';
+	import MappingDialog from '../measuring/MappingDialog.svelte';
 	import { gradeOfWork, toEntry } from './payload';
-	import { practiceAllowed } from './practice';
+	import { practiceAllowed } from '../measuring/practice';
 	import LiveRecorder from './LiveRecorder.svelte';
 	import KeepBar from './KeepBar.svelte';
 	import SampleList from './SampleList.svelte';
-	import SitePicker from './SitePicker.svelte';
+	import SitePicker from '../measuring/SitePicker.svelte';
 	import type { Site } from '$lib/schema/records';
 
 	/** The frame of every instrument: what goes in, the finding as headline, its figures, its plots, why, and where it is kept. */
@@ -94,9 +94,8 @@
 			>{/if}
 	{/snippet}
 	{#snippet margin()}
-		{#if instrument.caution}<Caution>{instrument.caution}</Caution>{/if}
 		{@render aside?.()}
-		{#if instrument.needsSite && onsite}<div class="mt-4"><SitePicker {site} {onsite} /></div>{/if}
+		{#if instrument.needsSite && onsite}<div><SitePicker {site} {onsite} /></div>{/if}
 		{#if finding}<h2 class="mt-5 mb-1">Why</h2>
 			<Reasons reasons={[...finding.reasons]} />{/if}
 		<h2 class="mt-5 mb-1">How it is found</h2>
@@ -105,6 +104,9 @@
 	{/snippet}
 
 	<div bind:this={sheet}>
+		{#if instrument.caution && !finding}<div class="mt-4 max-w-[60ch]">
+				<Caution>{instrument.caution}</Caution>
+			</div>{/if}
 		{#if holds.running}
 			<HoldCoach state={holds} {rotors} name={instrument.title.toLowerCase()} />
 		{:else if sticks.running}

@@ -2,7 +2,7 @@
 	import Search from '@lucide/svelte/icons/search';
 	import { goto } from '$app/navigation';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { searchInstruments } from './registry';
+	import { searchInstruments } from '$lib/instruments/catalogue';
 
 	/** Every instrument by group; the search finds them by what the pilot would call them. */
 	let asked = $state('');

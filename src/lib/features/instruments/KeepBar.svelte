@@ -3,7 +3,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import { failed } from '$lib/ui/notify';
 	import { exportCsv, exportJson, exportPng } from './exportFinding';
-	import type { Finding } from './instrument';
+	import type { Finding } from '$lib/instruments/instrument';
 	import SaveDialog from './SaveDialog.svelte';
 
 	/** Where a finding goes: into the session or an aircraft's bench book, into a file, onto paper. */

@@ -11,19 +11,19 @@
 	import PositionBody from '$lib/features/position/PositionBody.svelte';
 	import { positionFigures } from '$lib/features/position/figures';
 	import { PositionState } from '$lib/features/position/positionState.svelte';
-	import Sheet from '$lib/features/session/Sheet.svelte';
+	import Sheet from '$lib/features/running/Sheet.svelte';
 	import type { Site } from '$lib/schema/records';
 	import type { CalibrationPayload, RecordedFigure, TestPayload } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { failed } from '$lib/ui/notify';
-	import type { Finding, Sample } from './instrument';
+	import type { Finding, Sample } from '$lib/instruments/instrument';
 	import KeepBar from './KeepBar.svelte';
 	import { LIVE_SAMPLES } from './liveSamples';
-	import type { LiveId } from './registry';
+	import type { LiveId } from '$lib/instruments/catalogue';
 	import SampleList from './SampleList.svelte';
-	import SitePicker from './SitePicker.svelte';
+	import SitePicker from '../measuring/SitePicker.svelte';
 
 	/** Compass, position and hover on their own: their sheets, in the frame that all instruments share. */
 	let { id, site, date, onsite }: { id: LiveId; site: Site | null; date: string; onsite: (id: string) => void } =

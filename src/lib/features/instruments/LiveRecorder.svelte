@@ -1,6 +1,7 @@
 <script lang="ts">
-	import BaudChoice from '$lib/features/instruments/BaudChoice.svelte';
-	import { startRecorder, type Recorder, type RecorderKind } from '$lib/sources/recorder';
+	import BaudChoice from '$lib/features/measuring/BaudChoice.svelte';
+	import type { RecorderKind } from '$lib/instruments/instrument';
+	import { startRecorder, type Recorder } from '$lib/sources/recorder';
 	import Button from '$lib/ui/Button.svelte';
 	import { showClock } from '$lib/ui/format';
 

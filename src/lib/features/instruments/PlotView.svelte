@@ -4,7 +4,7 @@
 	import LinePlot from '$lib/ui/LinePlot.svelte';
 	import ReachPlot from '$lib/ui/ReachPlot.svelte';
 	import HorizonPicture from './HorizonPicture.svelte';
-	import type { Plot } from './instrument';
+	import type { Plot } from '$lib/instruments/instrument';
 
 	let { plot, pictureUrl = '' }: { plot: Plot; pictureUrl?: string } = $props();
 </script>

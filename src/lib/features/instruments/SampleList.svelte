@@ -3,7 +3,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import { download } from '$lib/ui/download';
 	import { failed } from '$lib/ui/notify';
-	import type { Sample } from './instrument';
+	import type { Sample } from '$lib/instruments/instrument';
 
 	/** What ships to try an instrument with: made by the simulated fleet, always the same; another draw is asked for. */
 	type Props = { samples: readonly Sample[]; redraw?: boolean; ontry: (sample: Sample, seed: number) => void };

@@ -7,7 +7,7 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
-	import TemperatureField from './TemperatureField.svelte';
+	import TemperatureField from '../measuring/TemperatureField.svelte';
 
 	/** Keeps a finding in the bench book of an aircraft, signed, with the temperature it was made at. */
 	type Props = {

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { download } from '$lib/ui/download';
 import { pngOf } from '$lib/ui/exportPicture';
-import type { Finding } from './instrument';
+import type { Finding } from '$lib/instruments/instrument';
 
 const nameOf = (id: string, ending: string, at: Date) =>
 	`winglogos-${id}-${at.toISOString().slice(0, 19).replace(/[:T]/g, '-')}.${ending}`;

@@ -1,20 +1,22 @@
 import { PRACTICE_PLACE } from '$lib/rig/rig';
-import { InputError } from '$lib/core/frames/inputError';
+import { InputError } from '$lib/core/finding/inputError';
 import { failed } from '$lib/ui/notify';
 import { units } from '$lib/ui/preferences.svelte';
 import {
 	blankValues,
 	exampleValues,
-	missingIn,
 	type Cell,
 	type Finding,
 	type Input,
 	type Instrument,
 	type Row,
 	type Sample,
+	type Taken,
 	type Values,
-} from './instrument';
-import { TableFlow, type Taken } from './tableFlow.svelte';
+} from '$lib/instruments/instrument';
+import { missingIn } from '$lib/instruments/form';
+import { call } from '$lib/workers/core';
+import { TableFlow } from '../measuring/tableFlow.svelte';
 
 type Phase = 'choose' | 'busy' | 'result';
 
@@ -170,16 +172,18 @@ export class InstrumentState {
 		const { signal } = this.#abort;
 		if (!this.sourceName) this.sourceName = 'typed in';
 		try {
-			this.finding = await this.instrument.work(
-				{
-					values: this.values,
-					taken: this.#taken,
-					file: this.#file,
-					// An example is of the practice aircraft's own place.
-					site: this.#site() ?? (this.practice ? { name: 'practice place', ...PRACTICE_PLACE } : null),
-					date: this.#date(),
-					units: units(),
-				},
+			const input: Input = {
+				values: this.values,
+				taken: this.#taken,
+				file: this.#file,
+				// An example is of the practice aircraft's own place.
+				site: this.#site() ?? (this.practice ? { name: 'practice place', ...PRACTICE_PLACE } : null),
+				date: this.#date(),
+				units: units(),
+			};
+			this.finding = await call(
+				'measure',
+				{ instrument: this.instrument.id, input },
 				{ signal, progress: (share) => (this.progress = share) },
 			);
 			this.phase = 'result';

@@ -1,11 +1,11 @@
 import { rigHover, NO_FAULTS, openRig, type RigFaults } from '$lib/rig/rig';
 import { rigReceiverLog } from '$lib/rig/receiverLog';
 import { RECIPES, scriptedHands, type RecipeName } from '$lib/rig/turning';
-import { seededRng } from '$lib/core/frames/random';
+import { seededRng } from '$lib/core/math/random';
 import type { HoverTruth } from '$lib/rig/hover';
-import type { Sample } from './instrument';
-import { csvFile, textFile } from './make';
-import type { LiveId } from './registry';
+import type { Sample } from '$lib/instruments/instrument';
+import { csvFile, textFile } from '$lib/instruments/files';
+import type { LiveId } from '$lib/instruments/catalogue';
 
 const SALTINGS = { latDeg: 54.2231, lonDeg: -3.0642, altM: 7 };
 const DATE = '2026-05-14';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { ChainFinding } from '$lib/core/record/chain';
-	import ChainView from '$lib/features/session/ChainView.svelte';
-	import HandOver from '$lib/features/session/HandOver.svelte';
+	import ChainView from '$lib/features/running/ChainView.svelte';
+	import HandOver from '$lib/features/running/HandOver.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { exportSession } from '$lib/store/backup';
 	import { live } from '$lib/store/live.svelte';

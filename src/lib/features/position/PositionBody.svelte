@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { GnssAnswer } from '$lib/schema/gnss';
-	import SourceFailure from '$lib/features/instruments/SourceFailure.svelte';
-	import SourcePicker from '$lib/features/instruments/SourcePicker.svelte';
+	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
+	import SourcePicker from '$lib/features/measuring/SourcePicker.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import Progress from '$lib/ui/Progress.svelte';

@@ -1,12 +1,12 @@
 import type { LockRule } from '$lib/core/position/review';
 import type { GnssAnswer } from '$lib/schema/gnss';
 import { fileSource } from '$lib/sources/fileSource';
-import { readText } from '$lib/sources/readFile';
+import { readText } from '$lib/instruments/readText';
 import type { Source } from '$lib/sources/source';
 import { failed } from '$lib/ui/notify';
 import { say, tone } from '$lib/ui/speech';
-import { compute } from '$lib/workers/core';
-import { Recording } from '$lib/features/instruments/recording.svelte';
+import { call } from '$lib/workers/core';
+import { Recording } from '$lib/features/measuring/recording.svelte';
 
 const UPDATE_MS = 600;
 
@@ -75,7 +75,7 @@ export class PositionState {
 	#review(signal?: AbortSignal): Promise<GnssAnswer> {
 		const text = this.recording.lines.join('\n');
 		const rule = { ...this.rule };
-		return compute((api) => api.reviewGnss(text, rule), signal);
+		return call('reviewGnss', { text, rule }, { signal });
 	}
 
 	async finish(): Promise<void> {

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import { Recording } from '$lib/features/instruments/recording.svelte';
-	import FaultPicker from '$lib/features/instruments/FaultPicker.svelte';
-	import HandsPad from '$lib/features/instruments/HandsPad.svelte';
-	import { hands } from '$lib/features/instruments/hands.svelte';
+	import { Recording } from '$lib/features/measuring/recording.svelte';
+	import FaultPicker from '$lib/features/measuring/FaultPicker.svelte';
+	import HandsPad from '$lib/features/measuring/HandsPad.svelte';
+	import { hands } from '$lib/features/measuring/hands.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import { rigSource } from '$lib/sources/rigSource';

@@ -4,9 +4,9 @@
 	import InstrumentView from '$lib/features/instruments/InstrumentView.svelte';
 	import { InstrumentState } from '$lib/features/instruments/instrumentState.svelte';
 	import { toEntry } from '$lib/features/instruments/payload';
-	import { findInstrument } from '$lib/features/instruments/registry';
-	import Sheet from '$lib/features/session/Sheet.svelte';
-	import { getSessionView } from '$lib/features/session/sessionView.svelte';
+	import { findInstrument } from '$lib/instruments/catalogue';
+	import Sheet from '$lib/features/running/Sheet.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Empty from '$lib/ui/Empty.svelte';

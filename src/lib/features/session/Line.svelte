@@ -3,7 +3,7 @@
 	import Gate from '$lib/ui/Gate.svelte';
 	import { MARK_TEXT, MARK_WORDS } from '$lib/ui/marks';
 	import { showDay } from '$lib/ui/format';
-	import { getSessionView } from './sessionView.svelte';
+	import { getSessionView } from '../running/sessionView.svelte';
 
 	let { current }: { current: StationId | null } = $props();
 	const view = getSessionView();

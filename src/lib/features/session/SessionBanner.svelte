@@ -3,7 +3,7 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { showDay, showTime } from '$lib/ui/format';
-	import { getSessionView } from './sessionView.svelte';
+	import { getSessionView } from '../running/sessionView.svelte';
 
 	/** Says what kind of session this is where it is not a running flight. */
 	const view = getSessionView();

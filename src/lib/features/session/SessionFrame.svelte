@@ -2,13 +2,13 @@
 	import { page } from '$app/state';
 	import { untrack, type Snippet } from 'svelte';
 	import { stationIdSchema } from '$lib/schema/records';
-	import { allowPractice } from '$lib/features/instruments/practice';
+	import { allowPractice } from '$lib/features/measuring/practice';
 	import { rememberPlace } from '$lib/store/repository';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Line from './Line.svelte';
 	import SessionBanner from './SessionBanner.svelte';
-	import { SessionView, setSessionView } from './sessionView.svelte';
+	import { SessionView, setSessionView } from '../running/sessionView.svelte';
 
 	let { id, children }: { id: string; children: Snippet } = $props();
 

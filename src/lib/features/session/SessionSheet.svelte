@@ -10,9 +10,9 @@
 	import { showDate, showZoned } from '$lib/ui/format';
 	import { failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
-	import ChainView from './ChainView.svelte';
-	import HandOver from './HandOver.svelte';
-	import { getSessionView } from './sessionView.svelte';
+	import ChainView from '../running/ChainView.svelte';
+	import HandOver from '../running/HandOver.svelte';
+	import { getSessionView } from '../running/sessionView.svelte';
 
 	const view = getSessionView();
 	const bundle = $derived(view.bundle);

@@ -5,7 +5,7 @@
 	import GuideTask from '$lib/features/bench/GuideTask.svelte';
 	import MeasureTask from '$lib/features/bench/MeasureTask.svelte';
 	import { pageOf } from './pages';
-	import { getSessionView } from './sessionView.svelte';
+	import { getSessionView } from '../running/sessionView.svelte';
 
 	let { station, task }: { station: StationId; task: string | null } = $props();
 	const view = getSessionView();

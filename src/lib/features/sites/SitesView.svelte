@@ -1,7 +1,7 @@
 <script lang="ts">
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import { fieldAt } from '$lib/core/earth/field';
-	import { formatQuantity } from '$lib/core/frames/units';
+	import { formatQuantity } from '$lib/core/words/units';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { siteSchema, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';

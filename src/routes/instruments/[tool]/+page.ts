@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { findInstrument, LIVE } from '$lib/features/instruments/registry';
+import { findInstrument, LIVE } from '$lib/instruments/catalogue';
 import type { PageLoad } from './$types';
 
 export const load: PageLoad = ({ params }) => {

@@ -1,7 +1,7 @@
 import type { SensorDue } from '../../due/due';
 import { taskOfSensor } from '../../evidence/about';
 import { markOf } from '../../evidence/standing';
-import { dayOf } from '../../frames/calendar';
+import { dayOf } from '../../words/calendar';
 import type { SessionEvidence, SessionRecord } from '../sessionRecord';
 import { orAside, silence, taskState, type TaskState } from '../task';
 

@@ -1,5 +1,5 @@
-import { dayOf } from '../../frames/calendar';
-import { showSigma } from '../../frames/words';
+import { dayOf } from '../../words/calendar';
+import { showSigma } from '../../words/sigma';
 import { markOf } from '../../evidence/standing';
 import { showsData } from '../capabilities';
 import { orAside, silence, taskState, type Task } from '../task';

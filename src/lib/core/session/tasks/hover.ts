@@ -3,7 +3,7 @@ import type { Sensor } from '../../../schema/records';
 import { SENSOR_RULES } from '../../due/rules';
 import { sensorOf } from '../../evidence/about';
 import { standingOf } from '../../evidence/standing';
-import { reason } from '../../frames/reasons';
+import { reason } from '../../finding/reasons';
 import type { SessionEvidence } from '../sessionRecord';
 import { orAside, type Task } from '../task';
 import { measuredState } from './measured';

@@ -1,4 +1,4 @@
-import { reason } from '../../frames/reasons';
+import { reason } from '../../finding/reasons';
 import { toRestore } from '../../radio/indoor';
 import { orAside, taskState, type Task } from '../task';
 

@@ -1,7 +1,7 @@
 import type { CheckPayload, Entry } from '../../../schema/entries';
 import type { Mark } from '../../../schema/records';
 import { markOf } from '../../evidence/standing';
-import { formatQuantity } from '../../frames/units';
+import { formatQuantity } from '../../words/units';
 import { checklistFor, type Item } from '../items';
 import type { SessionEvidence, SessionRecord } from '../sessionRecord';
 import { orAside, silence, taskState, USUAL_REASONS, type TaskState } from '../task';

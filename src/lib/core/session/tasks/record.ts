@@ -1,4 +1,4 @@
-import { reason } from '../../frames/reasons';
+import { reason } from '../../finding/reasons';
 import { orAside, taskState, type Task } from '../task';
 
 /** The session's own record: shown only where it does not verify. */

@@ -1,5 +1,5 @@
 import type { Odd } from '../../../schema/entries';
-import { reason } from '../../frames/reasons';
+import { reason } from '../../finding/reasons';
 import { taskState, type TaskState } from '../task';
 import type { SessionRecord } from '../sessionRecord';
 import { checkOf } from './items';

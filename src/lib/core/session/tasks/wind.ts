@@ -1,6 +1,6 @@
 import { MARK_OF_VERDICT } from '../../evidence/standing';
-import { reason } from '../../frames/reasons';
-import { formatQuantity } from '../../frames/units';
+import { reason } from '../../finding/reasons';
+import { formatQuantity } from '../../words/units';
 import { judgeGust } from '../../return/gust';
 import { comesHome } from '../capabilities';
 import { orAside, taskState, type Task } from '../task';

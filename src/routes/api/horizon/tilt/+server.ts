@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { InputError } from '$lib/core/frames/inputError';
+import { InputError } from '$lib/core/finding/inputError';
 import { findHorizon } from '$lib/core/payload/horizon';
 import { answer, notAllowed, readBytes, requireType, tooLarge } from '../../respond';
 import type { RequestHandler } from './$types';

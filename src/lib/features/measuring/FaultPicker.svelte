@@ -1,0 +1,25 @@
+<script lang="ts">
+	import type { RigFaults, RigSwitch } from '$lib/rig/rig';
+
+	let { faults = $bindable(), kinds }: { faults: RigFaults; kinds: RigSwitch[] } = $props();
+
+	const WORDS: Record<RigSwitch, string> = {
+		offsets: 'Magnetic parts on board',
+		softIron: 'Iron that bends the field',
+		metalNear: 'Metal near this place',
+		mountingTurned: 'Compass mounted turned and upside down',
+		accelOff: 'Accelerometer offsets and scales',
+		boardTurned: 'Board turned a quarter to the right',
+		weakSky: 'Half the sky blocked',
+	};
+</script>
+
+<fieldset class="m-0 grid gap-0 border-0 p-0">
+	<legend class="mb-1 text-[15px] text-ink-2">What it has wrong</legend>
+	{#each kinds as kind (kind)}
+		<label class="flex min-h-11 items-center gap-3">
+			<input type="checkbox" class="size-5 accent-(--action)" bind:checked={faults[kind]} />
+			{WORDS[kind]}
+		</label>
+	{/each}
+</fieldset>

@@ -1,0 +1,53 @@
+import { report } from '../instrument';
+import { fields } from './form';
+import { working } from '../form';
+import { solveBalance } from '$lib/core/propulsion/balance';
+import { balanceRequestSchema } from '$lib/schema/power';
+import { checked } from '../check';
+
+export const compute = working(fields, async ({ form: v }) => {
+	const parts = v.parts.map((r) => ({
+		name: r.name || 'part',
+		massG: r.massG,
+		armMm: r.armMm,
+	}));
+	const named = parts.findIndex(({ name }) => /pack|battery/i.test(name));
+	const request = checked(balanceRequestSchema, {
+		parts,
+		packIndex: named >= 0 ? named : parts.length,
+		markMm: v.mark,
+		noseHeavyMm: v.tolerance,
+		armSigmaMm: v.sigma,
+	});
+	const answer = solveBalance(request);
+	const shift = answer.shiftPackMm;
+	return {
+		...report(answer, 'It balances at the mark or a little before it'),
+		figures: [
+			{
+				label: 'Balances behind the mark by',
+				value: answer.errorMm,
+				unit: 'mm',
+				digits: 1,
+				sigma: answer.centreSigmaMm,
+			},
+			{
+				label: 'Move the pack',
+				value: shift === null ? null : Math.abs(shift),
+				unit: 'mm',
+				digits: 0,
+				note: shift === null ? 'it has no mass here' : shift < 0 ? 'forward' : 'back',
+			},
+			{ label: 'It weighs', value: answer.massG, unit: 'g', digits: 0 },
+		],
+		plots: [
+			{
+				kind: 'bars',
+				title: 'What pulls it back and forth about the mark',
+				unit: 'g·mm',
+				digits: 0,
+				bars: parts.map((p) => ({ label: p.name, value: p.massG * (p.armMm - request.markMm) })),
+			},
+		],
+	};
+});

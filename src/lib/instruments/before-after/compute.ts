@@ -1,0 +1,40 @@
+import { report } from '../instrument';
+import { fields } from './form';
+import { working } from '../form';
+import { compareRepeats } from '$lib/core/record/repeats';
+
+export const compute = working(fields, async ({ form: v }) => {
+	const { before, after } = v;
+	const told = {
+		what: v.what || 'The quantity',
+		unit: v.unit,
+		lowerIsBetter: v.better !== 'higher',
+	};
+	const answer = compareRepeats(before, after, told);
+	return {
+		...report(answer, answer.reasons[0].text),
+		figures: [
+			{ label: 'Difference', value: answer.difference, unit: told.unit, sigma: answer.differenceSigma },
+			{
+				label: 'By chance',
+				value: answer.byChance === null ? null : 100 * answer.byChance,
+				unit: '%',
+				digits: 1,
+				note: 'limit 5',
+			},
+			{ label: `Before, ${answer.before.n} ×`, value: answer.before.mean, unit: told.unit },
+			{ label: `After, ${answer.after.n} ×`, value: answer.after.mean, unit: told.unit },
+		],
+		plots: [
+			{
+				kind: 'bars',
+				title: 'Value by value',
+				unit: told.unit,
+				bars: [
+					...before.map(({ value }, k) => ({ label: `before ${k + 1}`, value })),
+					...after.map(({ value }, k) => ({ label: `after ${k + 1}`, value })),
+				],
+			},
+		],
+	};
+});

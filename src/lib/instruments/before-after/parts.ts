@@ -1,0 +1,1 @@
+export const list = (...values: number[]) => values.map((value) => ({ value, sigma: null }));

@@ -1,0 +1,27 @@
+import { fields } from './form';
+import { working } from '../form';
+import { reviewCeiling } from '$lib/core/payload/ceiling';
+import { ceilingRequestSchema } from '$lib/schema/payload';
+import { checked } from '../check';
+import { report } from '../instrument';
+
+export const compute = working(fields, async ({ form: v }) => {
+	const request = checked(ceilingRequestSchema, {
+		ceilingM: v.ceiling,
+		holdM: v.hold,
+		marginM: v.margin,
+		followsSurface: v.follows === 'yes',
+		things: v.things.map((r) => ({
+			name: r.name || 'thing',
+			heightM: r.heightM,
+		})),
+	});
+	const answer = reviewCeiling(request);
+	return {
+		...report(answer, `Over ${answer.worst} there is room under the ceiling`),
+		figures: [
+			{ label: 'Room left', value: answer.clearanceM, unit: 'm', quantity: 'height', digits: 1 },
+			{ label: 'Hold at most', value: answer.highestHoldM, unit: 'm', quantity: 'height', digits: 1 },
+		],
+	};
+});

@@ -1,0 +1,70 @@
+import { fields } from './form';
+import { working } from '../form';
+import { judge, reason } from '$lib/core/finding/reasons';
+import { changeMounting, moduleMounting } from '$lib/core/inertial/mountingChange';
+
+// The answer is a few sines: a worker would only take longer.
+export const compute = working(fields, async ({ form }) => {
+	const module = {
+		arrowDeg: form.arrow,
+		flipped: form.flipped === 'yes',
+		tiltUpDeg: form.up,
+		tiltRightDeg: form.right,
+	};
+	const { rotation } = moduleMounting(module);
+	const change = changeMounting(
+		rotation,
+		{
+			yawDeg: form.nowYaw,
+			pitchDeg: form.nowPitch,
+			rollDeg: form.nowRoll,
+		},
+		false,
+	);
+	const tilted = module.tiltUpDeg !== 0 || module.tiltRightDeg !== 0;
+	const judged = judge([
+		change.right
+			? reason('pass', 'setting-right', 'The setting is how it is mounted.')
+			: reason(
+					'fail',
+					'setting-wrong',
+					change.words,
+					undefined,
+					undefined,
+					'Enter it, restart, and check the heading against a bearing that you know.',
+				),
+		...(tilted
+			? [
+					reason(
+						'caution' as const,
+						'mounted-tilted',
+						'It is mounted tilted: the order of the angles counts, and not every setting takes them.',
+						undefined,
+						undefined,
+						'Mount it flat where that is possible.',
+					),
+				]
+			: []),
+	]);
+	return {
+		headline: change.words,
+		...judged,
+		figures: [
+			{ label: 'Yaw to enter', value: change.wanted.yawDeg, unit: '°', digits: 0 },
+			{ label: 'Pitch to enter', value: change.wanted.pitchDeg, unit: '°', digits: 0 },
+			{ label: 'Roll to enter', value: change.wanted.rollDeg, unit: '°', digits: 0 },
+		],
+		plots: [],
+		tables: [
+			{
+				title: 'Rotation from the compass’s axes into the aircraft’s',
+				columns: ['', 'compass x', 'compass y', 'compass z'],
+				rows: ['forward', 'right', 'down'].map((name, i) => [
+					name,
+					...rotation[i].map((v) => Math.round(v * 1e4) / 1e4),
+				]),
+			},
+		],
+		answer: { ...change, module },
+	};
+});

@@ -1,0 +1,33 @@
+import { fields } from './form';
+import { working } from '../form';
+import { reviewCurve } from '$lib/core/radio/curve';
+import { points } from '../files';
+import { report } from '../instrument';
+
+export const compute = working(fields, async (input) => {
+	const v = input.form;
+	const answer = reviewCurve({
+		expo: v.expo,
+		maxRateDegPerS: v.rate,
+		comfortLowDegPerS: v.low,
+		comfortHighDegPerS: v.high,
+	});
+	return {
+		...report(answer, 'The whole stick stays within what you find comfortable'),
+		figures: [
+			{ label: 'Time to 90° at full stick', value: answer.to90S, unit: 's' },
+			{ label: 'First tenth of the stick', value: answer.centreDegPerSPerTenth, unit: '°/s', digits: 0 },
+			{ label: 'Comfortable part of the stick', value: 100 * answer.calmTravel, unit: '%', digits: 0 },
+		],
+		plots: [
+			{
+				kind: 'lines',
+				title: 'Rate over stick',
+				xLabel: 'stick',
+				yLabel: '°/s',
+				lines: [{ label: '', points: points(answer.curve.stick, answer.curve.rateDegPerS) }],
+				limits: [{ y: v.high, label: 'comfortable up to here' }],
+			},
+		],
+	};
+});

@@ -1,0 +1,69 @@
+import Papa from 'papaparse';
+import { InputError } from '$lib/core/finding/inputError';
+import type { Picture } from '$lib/core/payload/picture';
+import type { Axes } from '$lib/rig/inertial';
+import type { Input } from './instrument';
+import type { Taken } from './instrument';
+
+/** Columns of the simulated fleet as a CSV file, with units in its header. */
+export function csvFile(name: string, columns: Record<string, ArrayLike<number>>): File {
+	const names = Object.keys(columns);
+	const n = Math.max(...names.map((key) => columns[key].length));
+	const data = Array.from({ length: n }, (_, i) => names.map((key) => Number(columns[key][i].toFixed(6))));
+	return new File([Papa.unparse({ fields: names, data }, { newline: '\n' })], name, { type: 'text/csv' });
+}
+
+export const textFile = (name: string, lines: readonly string[]): File =>
+	new File([lines.join('\r\n')], name, { type: 'text/plain' });
+
+/** A drawn picture as a PNG file. */
+export async function pictureFile(name: string, { width, height, rgb }: Picture): Promise<File> {
+	const canvas = document.createElement('canvas');
+	canvas.width = width;
+	canvas.height = height;
+	const context = canvas.getContext('2d');
+	if (!context) throw new Error('This browser draws no pictures.');
+	const image = context.createImageData(width, height);
+	for (let i = 0; i < width * height; i++) {
+		image.data.set(rgb.subarray(3 * i, 3 * i + 3), 4 * i);
+		image.data[4 * i + 3] = 255;
+	}
+	context.putImageData(image, 0, 0);
+	const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
+	if (!blob) throw new Error('The picture could not be made.');
+	return new File([blob], name, { type: 'image/png' });
+}
+
+const MOST_POINTS = 800;
+
+/** Columns as points for a plot, thinned to what a screen can show. */
+export function points(x: ArrayLike<number>, y: ArrayLike<number>): { x: number; y: number }[] {
+	const step = Math.max(1, Math.ceil(x.length / MOST_POINTS));
+	const out: { x: number; y: number }[] = [];
+	for (let i = 0; i < x.length; i += step) out.push({ x: x[i], y: y[i] });
+	return out;
+}
+
+export const has = (names: readonly string[]) => (choices: Record<string, { column: number }>) =>
+	names.every((name) => (choices[name]?.column ?? -1) >= 0);
+
+/** The columns that were read. @throws InputError where nothing was. */
+export function taken(input: Input): Taken {
+	if (!input.taken) throw new InputError('no-file', 'file', 'Choose a log first.');
+	return input.taken;
+}
+
+export const series = (c: Taken, prefix: string) => ({
+	t: c.t,
+	x: c[`${prefix}x`],
+	y: c[`${prefix}y`],
+	z: c[`${prefix}z`],
+});
+export const accelFile = (name: string, { t, x, y, z }: Axes) =>
+	csvFile(name, { 't [s]': t, 'ax [m/s2]': x, 'ay [m/s2]': y, 'az [m/s2]': z });
+
+/** A file that must be there. @throws InputError where nothing was chosen. */
+export function fileOf(input: Input): File {
+	if (!input.file) throw new InputError('no-file', 'file', 'Choose a file first.');
+	return input.file;
+}

@@ -1,0 +1,62 @@
+import { fields } from './form';
+import { working } from '../form';
+import { reviewFlow } from '$lib/core/payload/flow';
+import { payloadLimits } from '$lib/core/payload/limits';
+import { flowRequestSchema } from '$lib/schema/payload';
+import { checked } from '../check';
+import { report } from '../instrument';
+
+export const compute = working(fields, async ({ form: v }) => {
+	const request = checked(flowRequestSchema, {
+		nozzles: v.nozzles.map((r, k) => ({
+			name: r.name || `nozzle ${k + 1}`,
+			litres: r.litres,
+		})),
+		collectedS: v.seconds,
+		setLPerMin: v.set,
+		speedKmh: v.speed,
+		swathM: v.swath,
+		shownLPerMin: v.shown,
+	});
+	const answer = reviewFlow(request);
+	return {
+		...report(answer, `It gives what is set: ${answer.ratePerHa.toFixed(1)} litres per hectare`),
+		figures: [
+			{
+				label: 'Off what is set by',
+				value: answer.errorPct,
+				unit: '%',
+				digits: 1,
+				note: `limit ±${payloadLimits.flowPct.value}`,
+			},
+			{ label: 'Multiply the setting by', value: answer.correction, unit: '', digits: 3 },
+			{ label: 'Flow', value: answer.flowLPerMin, unit: 'L/min' },
+			{
+				label: 'Rate',
+				value: answer.ratePerHa,
+				unit: 'L/ha',
+				digits: 1,
+				note: `set ${answer.rateSetPerHa.toFixed(1)}`,
+			},
+			{
+				label: 'Unevenness',
+				value: answer.nozzleCvPct,
+				unit: '%',
+				digits: 1,
+				note: `limit ${payloadLimits.nozzleCvPct.value}`,
+			},
+		],
+		plots: [
+			{
+				kind: 'bars',
+				title: 'Nozzle by nozzle',
+				unit: 'L/min',
+				bars: answer.nozzles.map((n) => ({
+					label: n.name,
+					value: n.lPerMin,
+					note: `${n.deviationPct >= 0 ? '+' : '−'}${Math.abs(n.deviationPct).toFixed(0)} %`,
+				})),
+			},
+		],
+	};
+});

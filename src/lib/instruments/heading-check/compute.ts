@@ -1,0 +1,49 @@
+import { fields } from './form';
+import { working } from '../form';
+import { checkHeadings } from '$lib/core/compass/headingCheck';
+import { compassLimits } from '$lib/core/compass/limits';
+import { fieldAt } from '$lib/core/earth/field';
+import { InputError } from '$lib/core/finding/inputError';
+import { report } from '../instrument';
+
+export const compute = working(fields, async (input) => {
+	if (!input.site) throw new InputError('missing', 'site', 'Site: enter one, the bearing of north depends on it.');
+	const { declinationDeg } = fieldAt(input.site.latDeg, input.site.lonDeg, input.site.altM, input.date);
+	const magnetic = input.form.north === 'magnetic';
+	const pairs = input.form.pairs.map((row) => ({
+		knownDeg: row.known + (magnetic ? declinationDeg : 0),
+		shownDeg: row.shown,
+	}));
+	const answer = checkHeadings(pairs, declinationDeg);
+	return {
+		...report(answer, 'The heading agrees with the bearings that you know'),
+		figures: [
+			{
+				label: 'Worst difference',
+				value: answer.worstDeg,
+				unit: '°',
+				digits: 0,
+				note: `limit ${compassLimits.headingShownDeg.value}`,
+			},
+			{ label: 'Alike at every heading', value: answer.constantDeg, unit: '°', digits: 0 },
+			{ label: 'Changing with it', value: answer.varyingDeg, unit: '°', digits: 0 },
+			{ label: 'Declination here', value: declinationDeg, unit: '°', digits: 1 },
+		],
+		plots: [
+			{
+				kind: 'bars',
+				title: 'Shown less known, by direction',
+				unit: '°',
+				digits: 0,
+				bars: pairs.map(({ knownDeg }, k) => ({ label: `${knownDeg.toFixed(0)}°`, value: answer.errorsDeg[k] })),
+			},
+		],
+		tables: [
+			{
+				title: 'Directions, from true north',
+				columns: ['known, °', 'shown, °', 'difference, °'],
+				rows: pairs.map(({ knownDeg, shownDeg }, k) => [knownDeg, shownDeg, answer.errorsDeg[k]]),
+			},
+		],
+	};
+});

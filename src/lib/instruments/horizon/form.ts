@@ -1,0 +1,3 @@
+import { form } from '../form';
+
+export const fields = form([]);

@@ -1,0 +1,252 @@
+import type { HoldPlan } from '$lib/core/guide/holds';
+import type { Quantity, UnitSystem } from '$lib/core/words/units';
+import type { Choices } from '$lib/core/record/columns';
+import type { Role } from '$lib/core/record/logRoles';
+import type { Reason, Verdict } from '$lib/schema/common';
+import type { Sensor, Site } from '$lib/schema/records';
+import type { RecordedFigure } from '$lib/schema/entries';
+import type { RigSwitch } from '$lib/rig/rig';
+
+/** A number the pilot types; kept in SI (or the unit shown), shown in the pilot's own unit where `quantity` is given. */
+export interface NumberField {
+	kind: 'number';
+	id: string;
+	label: string;
+	unit: string;
+	quantity?: Quantity;
+	min?: number;
+	max?: number;
+	optional?: boolean;
+	note?: string;
+	/** What an example has; a real form opens empty. */
+	start: number | null;
+	/** A usual value with a source, told in the note: it stands in a real form too. */
+	usual?: true;
+}
+
+export interface ChoiceField {
+	kind: 'choice';
+	id: string;
+	label: string;
+	options: readonly { value: string; label: string }[];
+	/** What an example has; a real form opens unanswered. */
+	start: string;
+	/** How it is measured, not what is so: it is chosen beforehand in a real form too. */
+	usual?: true;
+}
+
+export interface TextField {
+	kind: 'text';
+	id: string;
+	label: string;
+	start: string;
+	usual?: true;
+}
+
+export type CellField = NumberField | ChoiceField | TextField;
+export type Cell = number | string | null;
+export type Row = Record<string, Cell>;
+
+/** A list of alike things: nozzles, parts, obstacles. */
+export interface RowsField {
+	kind: 'rows';
+	id: string;
+	label: string;
+	one: string;
+	of: readonly CellField[];
+	start: readonly Row[];
+}
+
+export type Field = CellField | RowsField;
+export type Values = Record<string, Cell | readonly Row[]>;
+
+/** The values of an example: never of a real form. */
+export const exampleValues = (fields: readonly Field[]): Values =>
+	Object.fromEntries(fields.map(({ id, start }) => [id, start]));
+
+/** Answers that claim nothing. */
+const NO_CLAIM: readonly string[] = ['not-tried', 'not-done', 'unknown'];
+
+const blankCell = (field: CellField): Cell => {
+	if (field.usual) return field.start;
+	if (field.kind === 'number') return null;
+	return field.kind === 'choice' && NO_CLAIM.includes(field.start) ? field.start : '';
+};
+export const blankRow = ({ of }: RowsField): Row => Object.fromEntries(of.map((cell) => [cell.id, blankCell(cell)]));
+
+/** A form as it opens: empty, but for usual values with a source and answers that claim nothing. */
+export const blankValues = (fields: readonly Field[]): Values =>
+	Object.fromEntries(
+		fields.map((field) => [
+			field.id,
+			field.kind === 'rows' ? (field.start.length > 0 ? [blankRow(field)] : []) : blankCell(field),
+		]),
+	);
+
+/** The rows of a list in a form as it stands. */
+export function rowsOf(values: Values, id: string): readonly Row[] {
+	const value = values[id];
+	return Array.isArray(value) ? value : [];
+}
+
+export interface ShownFigure {
+	label: string;
+	value: number | null;
+	unit: string;
+	sigma?: number | null;
+	digits?: number;
+	quantity?: Quantity;
+	note?: string;
+}
+
+export interface Point {
+	x: number;
+	y: number;
+}
+
+export interface Line {
+	label: string;
+	points: readonly Point[];
+	dashed?: boolean;
+}
+
+export type Plot =
+	| {
+			kind: 'lines';
+			title: string;
+			xLabel: string;
+			yLabel: string;
+			lines: readonly Line[];
+			/** Drawn across: a value of y that is accepted at most. */
+			limits?: readonly { y: number; label: string }[];
+			/** Drawn upright: a value of x that is in question. */
+			marks?: readonly { x: number; label: string }[];
+			log?: boolean;
+	  }
+	| {
+			kind: 'map';
+			title: string;
+			unit: string;
+			points: readonly { north: number; east: number; value: number }[];
+			limit: number;
+			marks: readonly { north: number; east: number; label: string }[];
+	  }
+	| {
+			kind: 'reach';
+			title: string;
+			reach: readonly { bearingDeg: number; maxDistanceM: number }[];
+			aircraft: { bearingDeg: number; distanceM: number };
+			windFromDeg: number;
+			obstacles: readonly { bearingDeg: number; distanceM: number }[];
+	  }
+	| {
+			kind: 'bars';
+			title: string;
+			unit: string;
+			digits?: number;
+			bars: readonly { label: string; value: number; note?: string }[];
+			limit?: { value: number; label: string };
+	  }
+	| { kind: 'picture'; title: string; line: readonly [number, number, number, number] | null };
+
+export interface Table {
+	title: string;
+	columns: readonly string[];
+	rows: readonly (readonly (string | number | null)[])[];
+}
+
+/** Columns of a log in SI units, by role. */
+export type Taken = Record<string, Float64Array>;
+
+/** What can be recorded on this device. */
+export type RecorderKind = 'motion' | 'gamepad' | 'serial';
+
+/** What an instrument found: the headline first, then the figures that carry it. */
+export interface Finding {
+	headline: string;
+	verdict: Verdict;
+	reasons: readonly Reason[];
+	figures: readonly ShownFigure[];
+	/** Values that are kept in the record beside the figures, to be compared later. */
+	kept?: readonly RecordedFigure[];
+	plots: readonly Plot[];
+	tables: readonly Table[];
+	/** The core's own answer, for the JSON export. */
+	answer: unknown;
+}
+
+export interface Input {
+	values: Values;
+	/** Columns of a table in SI units. */
+	taken: Taken | null;
+	file: File | null;
+	/** Where; null where no place was entered. */
+	site: Pick<Site, 'name' | 'latDeg' | 'lonDeg' | 'altM'> | null;
+	/** Today, YYYY-MM-DD. */
+	date: string;
+	units: UnitSystem;
+}
+
+/** Told the share done, 0 to 1. */
+export type Progress = (share: number) => void;
+
+export type FileInput =
+	| { kind: 'table'; hint: string; roles: readonly Role[]; complete: (choices: Choices) => boolean }
+	| { kind: 'text'; hint: string; accept: string }
+	| { kind: 'picture'; hint: string };
+
+/** Something to try at once: made by the simulated fleet, or figures to type. `bad` ones show what a refusal looks like. */
+export interface Sample {
+	id: string;
+	label: string;
+	bad?: boolean;
+	values?: Values;
+	file?: (seed: number) => File | Promise<File>;
+}
+
+/**
+ * One instrument: what it is called and what it takes. What it computes and says of it stands beside it, in `compute.ts` of its
+ * folder, so that a page loads the words and the worker the work.
+ */
+export interface Instrument {
+	id: string;
+	title: string;
+	group:
+		'Sensors' | 'Compass' | 'Position and flight' | 'Radio' | 'Power and balance' | 'Payload and camera' | 'Records';
+	does: string;
+	/** What a pilot would call it, for the search. */
+	calls: string;
+	opening: string;
+	caution?: string;
+	method: readonly string[];
+	/** The sensor that a good finding of this instrument stands for, in what is due. */
+	sensor?: Sensor;
+	needsSite?: boolean;
+	fields: readonly Field[];
+	file?: FileInput;
+	/** A procedure that is followed live, hands free: which holds, and what the practice aircraft may have wrong. */
+	coach?: { plan: (values: Values) => HoldPlan; faults: readonly RigSwitch[] };
+	/** Four asked gestures on a live radio. */
+	gestures?: true;
+	/** What it can record on this device. */
+	live?: readonly RecorderKind[];
+	samples: readonly Sample[];
+}
+
+/** How an instrument works its finding out, in the worker. @throws InputError where what it was given does not do. */
+export type Compute = (input: Input, progress?: Progress) => Promise<Finding>;
+
+type Judged = { verdict: Verdict; reasons: readonly Reason[] };
+
+/**
+ * What a judged answer says whatever was measured: the worst reason's sentence as headline, or the words for a pass; verdict
+ * and reasons; the answer itself. Figures, plots and tables are added to it.
+ */
+export const report = (answer: Judged, good: string): Omit<Finding, 'figures'> => ({
+	headline: answer.verdict === 'pass' ? good : (answer.reasons[0]?.text ?? good),
+	verdict: answer.verdict,
+	reasons: answer.reasons,
+	plots: [],
+	tables: [],
+	answer,
+});

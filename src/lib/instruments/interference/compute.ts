@@ -1,0 +1,74 @@
+import { fields } from './form';
+import { working } from '../form';
+import { reviewInterference } from '$lib/core/compass/interference';
+import { compassLimits } from '$lib/core/compass/limits';
+import { points, taken } from '../files';
+import { report } from '../instrument';
+import { modelOf } from '../shared/compass';
+
+export const compute = working(fields, async (input) => {
+	const c = taken(input);
+	const mag = { t: c.t, x: c.mx, y: c.my, z: c.mz };
+	const answer = reviewInterference({
+		mag,
+		load: { t: c.t, values: c.load },
+		hoverLoad: input.form.hoverLoad,
+		fullLoad: input.form.fullLoad,
+		horizontalUt: modelOf(input).horizontalUt,
+	});
+	const middle = (v: Float64Array) => v.reduce((a, b) => a + b, 0) / v.length;
+	return {
+		...report(answer, 'The motors hardly move the heading'),
+		figures: [
+			{
+				label: 'Heading error in the hover, worst',
+				value: answer.headingAtHoverDeg,
+				unit: '°',
+				digits: 1,
+				sigma: answer.headingAtHoverSigmaDeg,
+				note: `limit ${compassLimits.interferenceDeg.value}`,
+			},
+			{ label: 'at full power', value: answer.headingAtFullDeg, unit: '°', digits: 1 },
+			{ label: 'Shift in the hover', value: answer.hoverShiftUt, unit: 'µT', digits: 1 },
+			{
+				label: 'Explained by the load',
+				value: answer.explained === null ? null : 100 * answer.explained,
+				unit: '%',
+				digits: 0,
+			},
+		],
+		plots: [
+			{
+				kind: 'lines',
+				title: 'Readings less their middle',
+				xLabel: 'time, s',
+				yLabel: 'µT',
+				lines: (['x', 'y', 'z'] as const).map((k) => ({
+					label: k,
+					points: points(
+						c.t,
+						c[`m${k}`].map((v) => v - middle(c[`m${k}`])),
+					),
+				})),
+			},
+			{
+				kind: 'lines',
+				title: 'Load',
+				xLabel: 'time, s',
+				yLabel: '',
+				lines: [{ label: '', points: points(c.t, c.load) }],
+			},
+		],
+		tables: [
+			{
+				title: 'Shift per unit of load, µT',
+				columns: ['axis', 'shift', '± one sigma'],
+				rows: (['x', 'y', 'z'] as const).map((k, i) => [
+					k,
+					answer.perLoadUt?.[i] ?? null,
+					answer.perLoadSigmaUt?.[i] ?? null,
+				]),
+			},
+		],
+	};
+});

@@ -1,0 +1,47 @@
+import { fields } from './form';
+import { working } from '../form';
+import { reviewLevelFlight } from '$lib/core/inertial/levelFlight';
+import { points, taken } from '../files';
+import { report } from '../instrument';
+import { wantedOf } from '../shared/attitude';
+
+export const compute = working(fields, async (input) => {
+	const c = taken(input);
+	const log = { t: c.t, rollDeg: c.roll, pitchDeg: c.pitch, heightM: c.up, headingDeg: c.heading };
+	const answer = reviewLevelFlight(log, wantedOf(input.form));
+	const { correction, sigmaDeg, shown } = answer;
+	return {
+		...report(answer, 'Straight and level reads as wanted'),
+		figures: [
+			{
+				label: 'Add to pitch',
+				value: correction?.pitchDeg ?? null,
+				unit: '°',
+				digits: 2,
+				sigma: sigmaDeg?.pitchDeg ?? null,
+			},
+			{
+				label: 'Add to roll',
+				value: correction?.rollDeg ?? null,
+				unit: '°',
+				digits: 2,
+				sigma: sigmaDeg?.rollDeg ?? null,
+			},
+			{ label: 'Pitch shown', value: shown?.pitchDeg ?? null, unit: '°', digits: 1 },
+			{ label: 'Straight and level', value: answer.levelS, unit: 's', digits: 0 },
+		],
+		plots: [
+			{
+				kind: 'lines',
+				title: `${answer.stretches.length} straight, level stretches were found`,
+				xLabel: 'time, s',
+				yLabel: '°',
+				lines: [
+					{ label: 'pitch', points: points(c.t, c.pitch) },
+					{ label: 'roll', points: points(c.t, c.roll) },
+				],
+				marks: answer.stretches.slice(0, 8).map(({ fromS, toS }) => ({ x: (fromS + toS) / 2, label: 'level' })),
+			},
+		],
+	};
+});

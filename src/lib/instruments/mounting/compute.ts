@@ -1,0 +1,55 @@
+import { fields } from './form';
+import { working } from '../form';
+import { InputError } from '$lib/core/finding/inputError';
+import type { Vec3 } from '$lib/core/frames/vec3';
+import { gesturesOf } from '$lib/core/inertial/gestures';
+import { solveMounting } from '$lib/core/inertial/mounting';
+import { changeMounting } from '$lib/core/inertial/mountingChange';
+import { stillWindows } from '$lib/core/inertial/poses';
+import { series, taken } from '../files';
+import { report } from '../instrument';
+
+export const compute = working(fields, async (input) => {
+	const c = taken(input);
+	const windows = stillWindows(series(c, 'a'));
+	const gestures = gesturesOf(windows);
+	if (!gestures)
+		throw new InputError(
+			'gestures',
+			'file',
+			`Three still gestures are needed, ${windows.length} were found: level, nose up, right side down.`,
+		);
+	const [a, b, d] = gestures;
+	const accel = (v: Vec3) => ({ accel: [...v] as [number, number, number] });
+	const answer = solveMounting({ gestures: { level: accel(a.mean), noseUp: accel(b.mean), rightDown: accel(d.mean) } });
+	const now = {
+		yawDeg: input.form.nowYaw,
+		pitchDeg: input.form.nowPitch,
+		rollDeg: input.form.nowRoll,
+	};
+	const change = answer.rotation && changeMounting(answer.rotation, now, input.form.axes === 'shown');
+	return {
+		...report(answer, change?.words ?? answer.steps),
+		figures: [
+			{ label: 'Yaw to enter', value: change?.wanted.yawDeg ?? null, unit: '°', digits: 0 },
+			{ label: 'Pitch to enter', value: change?.wanted.pitchDeg ?? null, unit: '°', digits: 0 },
+			{ label: 'Roll to enter', value: change?.wanted.rollDeg ?? null, unit: '°', digits: 0 },
+			{
+				label: 'Gestures off by',
+				value: answer.agreementDeg,
+				unit: '°',
+				digits: 0,
+				note: `next mounting ${answer.runnerUpDeg?.toFixed(0) ?? '–'}° off`,
+			},
+		],
+		tables: answer.rotation
+			? [
+					{
+						title: 'Rotation from the axes of the log into the aircraft’s, R = Rz·Ry·Rx',
+						columns: ['', 'sensor x', 'sensor y', 'sensor z'],
+						rows: ['forward', 'right', 'down'].map((name, i) => [name, ...(answer.rotation?.[i] ?? [])]),
+					},
+				]
+			: [],
+	};
+});

@@ -1,0 +1,43 @@
+import { fields } from './form';
+import { working } from '../form';
+import { compassLimits } from '$lib/core/compass/limits';
+import { comparePair } from '$lib/core/compass/pair';
+import { points, taken } from '../files';
+import { report } from '../instrument';
+import { modelOf } from '../shared/compass';
+
+export const compute = working(fields, async (input) => {
+	const c = taken(input);
+	const of = (n: 1 | 2) => ({ t: c.t, x: c[`m${n}x`], y: c[`m${n}y`], z: c[`m${n}z`] });
+	const answer = comparePair(of(1), of(2), modelOf(input).inclinationDeg);
+	const { series } = answer;
+	return {
+		...report(answer, 'The two compasses agree over the whole turn'),
+		figures: [
+			{
+				label: 'They part by, at worst',
+				value: answer.worstDeg,
+				unit: '°',
+				digits: 1,
+				note: `limit ${compassLimits.pairDeg.value}`,
+			},
+			{ label: 'in the mean', value: answer.meanDeg, unit: '°', digits: 1 },
+			{ label: 'The second is turned by', value: answer.yawDeg, unit: '°', digits: 0 },
+		],
+		plots: series
+			? [
+					{
+						kind: 'lines',
+						title: 'How far they part over the turn',
+						xLabel: 'time, s',
+						yLabel: '°',
+						lines: [{ label: '', points: points(series.t, series.deg) }],
+						limits: [
+							{ y: compassLimits.pairDeg.value, label: 'differ' },
+							{ y: compassLimits.pairFailDeg.value, label: 'disagree' },
+						],
+					},
+				]
+			: [],
+	};
+});

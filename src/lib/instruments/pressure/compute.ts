@@ -1,0 +1,49 @@
+import { fields } from './form';
+import { working } from '../form';
+import { reviewPressure } from '$lib/core/inertial/pressure';
+import { points, taken } from '../files';
+import { report } from '../instrument';
+
+export const compute = working(fields, async (input) => {
+	const c = taken(input);
+	const answer = reviewPressure({
+		t: c.t,
+		heightM: c.height,
+		...(c.disturbance ? { disturbance: c.disturbance } : {}),
+	});
+	return {
+		...report(answer, 'The pressure height is quiet, and nothing moves it'),
+		figures: [
+			{
+				label: 'Throttle or wind moves it by',
+				value: answer.swingM,
+				unit: 'm',
+				quantity: 'height',
+				digits: 1,
+				sigma: answer.perDisturbanceSigma,
+			},
+			{ label: 'Noise', value: answer.noiseM, unit: 'm' },
+			{ label: 'Drift', value: answer.driftMPerMin, unit: 'm/min' },
+		],
+		plots: [
+			{
+				kind: 'lines',
+				title: 'Height while nothing moved',
+				xLabel: 'time, s',
+				yLabel: 'm',
+				lines: [{ label: '', points: points(c.t, c.height) }],
+			},
+			...(c.disturbance
+				? [
+						{
+							kind: 'lines' as const,
+							title: 'What may disturb it',
+							xLabel: 'time, s',
+							yLabel: '',
+							lines: [{ label: '', points: points(c.t, c.disturbance) }],
+						},
+					]
+				: []),
+		],
+	};
+});

@@ -1,0 +1,28 @@
+import { fields } from './form';
+import { working } from '../form';
+import { reviewLink } from '$lib/core/position/linkBudget';
+import { readText } from '$lib/instruments/readText';
+import { report } from '../instrument';
+import { fileOf } from '../files';
+
+export const compute = working(fields, async (input) => {
+	const text = await readText(fileOf(input), 'latin1');
+	const answer = reviewLink(text, input.form.baud, input.form.rateHz);
+	return {
+		...report(answer, 'The line has room to spare'),
+		figures: [
+			{ label: 'The line is full to', value: answer.loadPct, unit: '%', digits: 0, note: 'limit 70' },
+			{ label: 'Rate', value: answer.rateHz, unit: 'Hz', digits: 1 },
+			{ label: 'Each time it sends', value: answer.bytesPerEpoch, unit: 'bytes', digits: 0 },
+		],
+		plots: [
+			{
+				kind: 'bars',
+				title: 'What fills the line',
+				unit: 'bytes',
+				digits: 0,
+				bars: answer.types.map((t) => ({ label: t.type, value: t.bytesPerEpoch })),
+			},
+		],
+	};
+});

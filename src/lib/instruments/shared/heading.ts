@@ -1,0 +1,12 @@
+import type { NumberField } from '../instrument';
+
+export const angle = (id: string, label: string, note = ''): NumberField => ({
+	kind: 'number',
+	id,
+	label,
+	unit: '°',
+	min: -360,
+	max: 360,
+	start: 0,
+	...(note ? { note } : {}),
+});

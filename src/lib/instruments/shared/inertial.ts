@@ -1,0 +1,3 @@
+import { DEG } from '$lib/core/frames/angles';
+
+export const RAD = 1 / DEG;

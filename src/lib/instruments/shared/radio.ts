@@ -1,0 +1,6 @@
+import type { Taken } from '../instrument';
+
+const CHANNELS = Array.from({ length: 8 }, (_, k) => `c${k + 1}`);
+
+export const channelsOf = (c: Taken) =>
+	CHANNELS.filter((id) => c[id]).map((id) => ({ id, name: `channel ${id.slice(1)}`, values: c[id] }));

@@ -1,0 +1,1 @@
+export const ACTIONS = { return: 'return', land: 'land', hover: 'hover', 'cut-motors': 'stop the motors' };

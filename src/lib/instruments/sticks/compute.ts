@@ -1,0 +1,69 @@
+import { fields } from './form';
+import { working } from '../form';
+import { radioLimits } from '$lib/core/radio/limits';
+import { reviewSticks } from '$lib/core/radio/sticks';
+import { points, taken } from '../files';
+import { report } from '../instrument';
+import { channelsOf } from '../shared/radio';
+
+export const compute = working(fields, async (input) => {
+	const c = taken(input);
+	const all = channelsOf(c);
+	const throttle = input.form.throttle;
+	const answer = reviewSticks({
+		t: c.t,
+		axes: all.map(({ id, name, values }) => ({ name, values, selfCentring: id !== throttle })),
+	});
+	const worst = (key: 'centre' | 'hysteresis' | 'jitter' | 'deadBand') => {
+		const values = answer.sticks.map((s) => s[key]).filter((v) => v !== null);
+		return values.length > 0 ? 100 * Math.max(...values.map(Math.abs)) : null;
+	};
+	return {
+		...report(answer, 'Every stick rests at its centre and reaches both ends'),
+		figures: [
+			{ label: 'Dead band to set', value: worst('deadBand'), unit: '%', digits: 1 },
+			{
+				label: 'Largest centre error',
+				value: worst('centre'),
+				unit: '%',
+				digits: 1,
+				note: `limit ${100 * radioLimits.centre.value}`,
+			},
+			{
+				label: 'Largest hysteresis',
+				value: worst('hysteresis'),
+				unit: '%',
+				digits: 1,
+				note: `limit ${100 * radioLimits.hysteresis.value}`,
+			},
+			{
+				label: 'Most jitter',
+				value: worst('jitter'),
+				unit: '%',
+				digits: 1,
+				note: `limit ${100 * radioLimits.jitter.value}`,
+			},
+		],
+		plots: [
+			{
+				kind: 'lines',
+				title: 'The recording',
+				xLabel: 'time, s',
+				yLabel: 'travel',
+				lines: all.slice(0, 4).map(({ name, values }) => ({ label: name, points: points(c.t, values) })),
+			},
+		],
+		tables: [
+			{
+				title: 'By channel, % of travel',
+				columns: ['channel', 'centre', 'low end', 'high end', 'hysteresis', 'jitter', 'dead band', 'bend'],
+				rows: answer.sticks.map((s) => [
+					s.name,
+					...[s.centre, s.low, s.high, s.hysteresis, s.jitter, s.deadBand, s.bend].map((v) =>
+						v === null ? null : Number((100 * v).toFixed(1)),
+					),
+				]),
+			},
+		],
+	};
+});

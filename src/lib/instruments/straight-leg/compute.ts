@@ -1,0 +1,33 @@
+import { fields } from './form';
+import { working, type FormOf } from '../form';
+import { reviewLegs } from '$lib/core/hover/straightLeg';
+import { report } from '../instrument';
+
+const leg = (v: FormOf<typeof fields>, n: 1 | 2) => {
+	const course = (v[`course${n}` as const] * Math.PI) / 180;
+	const mps = v[`legSpeed${n}` as const];
+	return {
+		northMps: mps * Math.cos(course),
+		eastMps: mps * Math.sin(course),
+		headingDeg: v[`legHeading${n}` as const],
+		lengthM: v[`length${n}` as const],
+		sigmaMps: 0.15,
+	};
+};
+
+export const compute = working(fields, async ({ form: v }) => {
+	const answer = reviewLegs(leg(v, 1), v.back === 'yes' ? leg(v, 2) : null, v.wind);
+	return {
+		...report(answer, answer.reasons[0].text),
+		figures: [
+			{
+				label: 'Compass reads too far clockwise by',
+				value: answer.compassErrorDeg,
+				unit: '°',
+				digits: 0,
+				sigma: answer.sigmaDeg,
+			},
+			{ label: 'Course without the wind', value: answer.courseDeg, unit: '°', digits: 0 },
+		],
+	};
+});

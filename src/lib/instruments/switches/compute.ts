@@ -1,0 +1,47 @@
+import { fields } from './form';
+import { working } from '../form';
+import { auditSwitches } from '$lib/core/radio/switches';
+import { switchesRequestSchema } from '$lib/schema/radio';
+import { checked } from '../check';
+import { report } from '../instrument';
+
+export const compute = working(fields, async (input) => {
+	const request = checked(switchesRequestSchema, {
+		switches: input.form.switches.map((r) => ({
+			name: r.name || 'unnamed',
+			channel: r.channel,
+			positions: [r.p1, r.p2, r.p3].filter((p) => typeof p === 'number'),
+		})),
+		ranges: input.form.ranges.map((r) => ({
+			does: r.does || 'unnamed',
+			role: r.role,
+			channel: r.channel,
+			low: r.low,
+			high: r.high,
+		})),
+		linkLoss: input.form.linkLoss.map((r) => ({
+			channel: r.channel,
+			value: r.value,
+		})),
+	});
+	const answer = auditSwitches(request);
+	return {
+		...report(answer, 'Every position gives what its range says'),
+		figures: [
+			{ label: 'Positions looked at', value: answer.positions.length, unit: '', digits: 0 },
+			{
+				label: 'Things to mind',
+				value: answer.reasons.filter(({ level }) => level !== 'pass').length,
+				unit: '',
+				digits: 0,
+			},
+		],
+		tables: [
+			{
+				title: 'What is active in each position',
+				columns: ['switch', 'position', 'value', 'active'],
+				rows: answer.positions.map((p) => [p.switch, p.position, p.value, p.active.join(' + ') || 'nothing']),
+			},
+		],
+	};
+});

@@ -1,0 +1,32 @@
+import { fields } from './form';
+import { working } from '../form';
+import { payloadLimits } from '$lib/core/payload/limits';
+import { scoreTexture } from '$lib/core/payload/texture';
+import { decodePicture } from '../decodePicture';
+import { report } from '../instrument';
+import { fileOf } from '../files';
+
+export const compute = working(fields, async (input) => {
+	const answer = scoreTexture(await decodePicture(fileOf(input), 900));
+	return {
+		...report(answer, 'A downward camera can hold on to this'),
+		figures: [
+			{
+				label: 'Surface with something to follow',
+				value: 100 * answer.cornerShare,
+				unit: '%',
+				digits: 0,
+				note: `wanted ${100 * payloadLimits.cornerShare.value}`,
+			},
+			{
+				label: 'Alike to itself one step on',
+				value: 100 * answer.repetition,
+				unit: '%',
+				digits: 0,
+				note: `at most ${100 * payloadLimits.repetition.value}`,
+			},
+			{ label: 'Light', value: answer.brightness, unit: 'of 255', digits: 0 },
+		],
+		plots: [{ kind: 'picture', title: 'The picture measured', line: null }],
+	};
+});

@@ -1,0 +1,46 @@
+import { fields } from './form';
+import { working, type FormOf } from '../form';
+import { compareTurnedHovers } from '$lib/core/hover/twoHovers';
+import { report } from '../instrument';
+
+const drifting = (v: FormOf<typeof fields>, n: 1 | 2) => {
+	const toward = (v[`toward${n}` as const] * Math.PI) / 180;
+	const mps = v[`speed${n}` as const];
+	return {
+		headingDeg: v[`heading${n}` as const],
+		northMps: mps * Math.cos(toward),
+		eastMps: mps * Math.sin(toward),
+		sigmaMps: v.sigma,
+	};
+};
+
+export const compute = working(fields, async ({ form: v }) => {
+	const answer = compareTurnedHovers(drifting(v, 1), drifting(v, 2));
+	return {
+		...report(answer, answer.reasons[0].text),
+		figures: [
+			{
+				label: 'Level leans right by',
+				value: answer.trim?.rollDeg ?? null,
+				unit: '°',
+				sigma: answer.trim?.sigmaDeg ?? null,
+			},
+			{
+				label: 'and nose-up by',
+				value: answer.trim?.pitchDeg ?? null,
+				unit: '°',
+				sigma: answer.trim?.sigmaDeg ?? null,
+			},
+			{
+				label: 'Wind',
+				value: answer.wind?.speedMps ?? null,
+				unit: 'm/s',
+				quantity: 'speed',
+				digits: 1,
+				sigma: answer.wind?.sigmaMps ?? null,
+				note: answer.wind ? `from ${answer.wind.fromDeg.toFixed(0)}°` : '',
+			},
+			{ label: 'Turned by', value: answer.turnedDeg, unit: '°', digits: 0 },
+		],
+	};
+});

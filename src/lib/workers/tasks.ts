@@ -1,0 +1,89 @@
+import { nextCue } from '$lib/core/compass/cue';
+import { fitCompass } from '$lib/core/compass/review';
+import { columnsOf } from '$lib/core/compass/samples';
+import type { Mat3 } from '$lib/core/frames/mat3';
+import type { Vec3 } from '$lib/core/frames/vec3';
+import { reviewHover } from '$lib/core/hover/review';
+import { reviewGnss, type LockRule } from '$lib/core/position/review';
+import { guessColumns, takeColumns, type Choices, type Guess } from '$lib/core/record/columns';
+import { readTable } from '$lib/core/record/csv';
+import type { Role } from '$lib/core/record/logRoles';
+import { readTrack } from '$lib/core/record/tracks';
+import { computeOf } from '$lib/instruments/computes';
+import type { Finding, Input, Progress, Taken } from '$lib/instruments/instrument';
+import { readText } from '$lib/instruments/readText';
+import { makeDemo } from '$lib/rig/demo';
+import type { CompassRequest } from '$lib/schema/compass';
+import type { HoverRequest } from '$lib/schema/hover';
+
+const CUE_READINGS = 2000;
+const SAMPLE_ROWS = 4;
+
+/** A table as the pilot must see it to map its columns, and the columns themselves where it is clear which they are. */
+export interface ReadTable {
+	headers: string[];
+	layout: string;
+	rows: number;
+	sample: string[][];
+	guess: Guess;
+	/** The choices that `columns` were taken by; null where the pilot must choose. */
+	choices: Choices | null;
+	columns: Taken | null;
+}
+
+interface TableInput {
+	file: File;
+	roles: readonly Role[];
+	/** Choices made before, by the layout of the table. */
+	remembered: Record<string, Choices>;
+	/** What the pilot chose for this table. */
+	chosen: Choices | null;
+}
+
+async function readColumns({ file, roles, remembered, chosen }: TableInput): Promise<ReadTable> {
+	const table = readTable(await readText(file), file.name);
+	const guess = guessColumns(table, roles);
+	const known = chosen ?? remembered[table.layout] ?? null;
+	const clear = guess.unclear.length === 0 && roles.every(({ name, required }) => !required || name in guess.choices);
+	const choices = known ?? (clear ? guess.choices : null);
+	return {
+		headers: table.headers,
+		layout: table.layout,
+		rows: table.rows.length,
+		sample: table.rows.slice(0, SAMPLE_ROWS),
+		guess,
+		choices,
+		columns: choices && takeColumns(table, roles, choices, file.name),
+	};
+}
+
+interface CueInput {
+	mag: { x: number[]; y: number[]; z: number[] };
+	inclinationDeg: number;
+	options: { down?: Vec3; stayWith?: string; rotation?: Mat3 };
+}
+
+function cueOf({ mag, inclinationDeg, options }: CueInput) {
+	const step = Math.ceil(mag.x.length / CUE_READINGS);
+	const pick = (values: number[]) => (step > 1 ? values.filter((_, i) => i % step === 0) : values);
+	return nextCue(columnsOf({ x: pick(mag.x), y: pick(mag.y), z: pick(mag.z) }), inclinationDeg, options);
+}
+
+/** What the worker computes, by name: one input, progress where it takes long, nothing kept from one call to the next. */
+export const tasks = {
+	measure: async ({ instrument, input }: { instrument: string; input: Input }, progress?: Progress): Promise<Finding> =>
+		(await computeOf(instrument))(input, progress),
+	readColumns,
+	readTrack: async (file: File) => readTrack(await readText(file), file.name),
+	fitCompass: (request: CompassRequest) => fitCompass(request),
+	nextCue: cueOf,
+	reviewGnss: ({ text, rule }: { text: string; rule: LockRule }, progress?: Progress) =>
+		reviewGnss(text, rule, progress),
+	reviewHover: (request: HoverRequest, progress?: Progress) => reviewHover(request, progress),
+	makeDemo: (now: string) => makeDemo(new Date(now)),
+};
+
+export type Tasks = typeof tasks;
+export type TaskName = keyof Tasks;
+export type TaskInput<K extends TaskName> = Parameters<Tasks[K]>[0];
+export type TaskAnswer<K extends TaskName> = Awaited<ReturnType<Tasks[K]>>;
