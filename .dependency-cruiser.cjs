@@ -12,7 +12,11 @@ module.exports = {
 			from: {},
 			to: { couldNotResolve: true, pathNot: '^(\\$app|\\$service-worker|\\./\\$types)' },
 		},
-		rule('schema-stands-alone', `${lib}schema/`, `${lib}(core|rig|instruments|sources|store|workers|ui|features)/|^src/routes/`),
+		rule(
+			'schema-stands-alone',
+			`${lib}schema/`,
+			`${lib}(core|rig|instruments|sources|store|workers|ui|features)/|^src/routes/`,
+		),
 		{
 			name: 'core-imports-only-schema',
 			severity: 'error',
@@ -23,6 +27,13 @@ module.exports = {
 		rule('rig-imports-core', `${lib}rig/`, `${lib}(instruments|sources|store|workers|ui|features)/|^src/routes/`),
 		rule('instruments-know-no-screen', `${lib}instruments/`, `${lib}(sources|store|workers|ui|features)/|^src/routes/`),
 		rule('middle-rooms-do-not-know-views', `${lib}(ui|store|workers|sources)/`, `${lib}features/|^src/routes/`),
+		{
+			name: 'server-knows-core-only',
+			severity: 'error',
+			from: { path: `${lib}server/`, pathNot: '\\.test\\.ts$' },
+			to: { path: `${lib}(rig|instruments|sources|store|workers|ui|features)/|^src/routes/` },
+		},
+		rule('only-routes-know-the-server', `${lib}(?!server/)`, `${lib}server/`),
 		rule('features-do-not-know-routes', `${lib}features/`, '^src/routes/'),
 		{
 			name: 'core-has-no-interface-or-storage',

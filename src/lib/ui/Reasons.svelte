@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { wanted } from '$lib/core/finding/grade';
 	import type { Reason } from '$lib/schema/common';
 	import Gate from './Gate.svelte';
 	import { MARK_OF_VERDICT } from './marks';
@@ -9,10 +10,13 @@
 	/** Shares are shown in per cent: "of the model" is a unit that a share has, "of 255" is not. */
 	const number = (value: number, unit = '') =>
 		/^of \D/.test(unit) ? showShare(value) : `${showNumber(value)}${unit === '°' ? unit : ''}`;
-	const figures = ({ value, limit, unit = '' }: Reason) => {
+	const figures = (reason: Reason) => {
+		const { value, limit, unit = '' } = reason;
 		const parts = [
 			...(value === undefined ? [] : [number(value, unit)]),
-			...(limit === undefined ? [] : [`limit ${number(limit, unit)}`]),
+			...(limit === undefined
+				? []
+				: [`${wanted(reason) ? `wanted ${wanted(reason)}` : 'limit'} ${number(limit, unit)}`]),
 		];
 		return parts.length === 0 ? '' : `${parts.join(' · ')}${unit === '°' ? '' : ` ${unit}`}`.trimEnd();
 	};

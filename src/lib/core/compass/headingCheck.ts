@@ -47,9 +47,11 @@ export function checkHeadings(pairs: readonly HeadingPair[], declinationDeg: num
 				'fail',
 				'heading-varies',
 				'The error changes with the heading: the compass is bent by something on board or near.',
-				varyingDeg,
-				limits.headingShownDeg,
-				'Calibrate it by turning, away from metal, and check again.',
+				{
+					value: varyingDeg,
+					limit: limits.headingShownDeg,
+					next: 'Calibrate it by turning, away from metal, and check again.',
+				},
 			),
 		);
 	else if (quarters !== 0 && Math.abs(wrap180(constantDeg - 90 * quarters)) <= RIGHT_ANGLE_WITHIN_DEG)
@@ -58,9 +60,11 @@ export function checkHeadings(pairs: readonly HeadingPair[], declinationDeg: num
 				'fail',
 				'heading-turned',
 				`It is turned by ${quarters === 2 || quarters === -2 ? 'half a turn' : `a quarter to the ${quarters > 0 ? 'right' : 'left'}`}: the mounting setting is wrong.`,
-				constantDeg,
-				limits.headingShownDeg,
-				'Look where the arrow on the compass points, and correct the setting.',
+				{
+					value: constantDeg,
+					limit: limits.headingShownDeg,
+					next: 'Look where the arrow on the compass points, and correct the setting.',
+				},
 			),
 		);
 	else if (worstDeg > limits.headingShownDeg.value) {
@@ -75,16 +79,21 @@ export function checkHeadings(pairs: readonly HeadingPair[], declinationDeg: num
 				left
 					? `${left.words}: the error is as large as it is here.`
 					: 'It shows headings that are off by the same everywhere.',
-				constantDeg,
-				limits.headingShownDeg,
-				left
-					? 'Let the aircraft know its place, or correct the declination setting.'
-					: 'Check how straight the compass is mounted, and the bearing itself.',
+				{
+					value: constantDeg,
+					limit: limits.headingShownDeg,
+					next: left
+						? 'Let the aircraft know its place, or correct the declination setting.'
+						: 'Check how straight the compass is mounted, and the bearing itself.',
+				},
 			),
 		);
 	} else
 		out.push(
-			reason('pass', 'heading-right', 'The heading agrees with what is known.', worstDeg, limits.headingShownDeg),
+			reason('pass', 'heading-right', 'The heading agrees with what is known.', {
+				value: worstDeg,
+				limit: limits.headingShownDeg,
+			}),
 		);
 	const spread = pairs.some(({ knownDeg }) => Math.abs(wrap180(knownDeg - pairs[0].knownDeg)) > 60);
 	if (!spread)
@@ -93,9 +102,7 @@ export function checkHeadings(pairs: readonly HeadingPair[], declinationDeg: num
 				'caution',
 				'one-direction',
 				'Only one direction was checked: a bent compass may be right there and wrong across.',
-				pairs.length,
-				undefined,
-				'Turn the nose a quarter and a half round and check there too.',
+				{ value: pairs.length, next: 'Turn the nose a quarter and a half round and check there too.' },
 			),
 		);
 	return { errorsDeg, constantDeg, varyingDeg, worstDeg, ...judge(out) };

@@ -3,6 +3,7 @@ import type { InterferenceAnswer } from '../../schema/compassExtras';
 import { DEG } from '../frames/angles';
 import { InputError } from '../finding/inputError';
 import { interpolate } from '../math/interpolate';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { regress } from '../math/regress';
 import { quantile, robustSigma } from '../math/statistics';
@@ -46,14 +47,11 @@ export function reviewInterference({ mag, load, hoverLoad, fullLoad, horizontalU
 		return {
 			...nothing,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-samples',
-					'There are too few readings.',
-					n,
-					{ value: FEWEST, unit: 'samples', source: 'Winglogos rule' },
-					'Record twenty seconds from idle to hover power and back.',
-				),
+				reason('fail', 'insufficient-samples', 'There are too few readings.', {
+					value: n,
+					limit: { value: FEWEST, unit: 'samples', source: 'Winglogos rule' },
+					next: 'Record twenty seconds from idle to hover power and back.',
+				}),
 			]),
 		};
 	const drive = interpolate(load.t, load.values, mag.t);
@@ -62,14 +60,11 @@ export function reviewInterference({ mag, load, hoverLoad, fullLoad, horizontalU
 		return {
 			...nothing,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-load',
-					'The load hardly changed, so its effect does not show.',
-					range,
-					limits.loadRange,
-					'Go from idle to hover power and back, held down by a proper stand.',
-				),
+				reason('fail', 'insufficient-load', 'The load hardly changed, so its effect does not show.', {
+					value: range,
+					limit: limits.loadRange,
+					next: 'Go from idle to hover power and back, held down by a proper stand.',
+				}),
 			]),
 		};
 	const middle = (mag.t[0] + mag.t[n - 1]) / 2;
@@ -83,14 +78,11 @@ export function reviewInterference({ mag, load, hoverLoad, fullLoad, horizontalU
 		return {
 			...nothing,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-load',
-					'The load rose with time only: drift and load cannot be told apart.',
-					range,
-					limits.loadRange,
-					'Go up and down twice.',
-				),
+				reason('fail', 'insufficient-load', 'The load rose with time only: drift and load cannot be told apart.', {
+					value: range,
+					limit: limits.loadRange,
+					next: 'Go up and down twice.',
+				}),
 			]),
 		};
 	const slope = fits.map((fit) => fit?.coefficients[2] ?? 0);
@@ -115,40 +107,29 @@ export function reviewInterference({ mag, load, hoverLoad, fullLoad, horizontalU
 
 function reasonsOf(headingDeg: number, leftUt: number): Reason[] {
 	return [
-		leftUt > limits.loadMovedUt.value
-			? reason(
-					'fail',
-					'insufficient-stillness',
-					'The readings moved for another reason than the load.',
-					leftUt,
-					limits.loadMovedUt,
-					'Hold the aircraft still on its stand, away from steel, and repeat.',
-				)
-			: reason('pass', 'held-still', 'Beside the load nothing moved the readings.', leftUt, limits.loadMovedUt),
+		atMost(leftUt, {
+			fail: {
+				limit: limits.loadMovedUt,
+				code: 'insufficient-stillness',
+				text: 'The readings moved for another reason than the load.',
+				next: 'Hold the aircraft still on its stand, away from steel, and repeat.',
+			},
+			pass: { code: 'held-still', text: 'Beside the load nothing moved the readings.' },
+		}),
 		headingDeg > limits.interferenceFailDeg.value
-			? reason(
-					'fail',
-					'interference-strong',
-					'In the hover the motors turn the heading.',
-					headingDeg,
-					limits.interferenceFailDeg,
-					'Move the compass away from power leads, twist plus and minus together, measure again.',
-				)
-			: headingDeg > limits.interferenceDeg.value
-				? reason(
-						'caution',
-						'interference',
-						'In the hover the motors turn the heading a little.',
-						headingDeg,
-						limits.interferenceDeg,
-						'Raise the compass on a mast, or let the autopilot correct for current.',
-					)
-				: reason(
-						'pass',
-						'interference-small',
-						'The motors hardly move the heading.',
-						headingDeg,
-						limits.interferenceDeg,
-					),
+			? reason('fail', 'interference-strong', 'In the hover the motors turn the heading.', {
+					value: headingDeg,
+					limit: limits.interferenceFailDeg,
+					next: 'Move the compass away from power leads, twist plus and minus together, measure again.',
+				})
+			: atMost(headingDeg, {
+					caution: {
+						limit: limits.interferenceDeg,
+						code: 'interference',
+						text: 'In the hover the motors turn the heading a little.',
+						next: 'Raise the compass on a mast, or let the autopilot correct for current.',
+					},
+					pass: { code: 'interference-small', text: 'The motors hardly move the heading.' },
+				}),
 	];
 }

@@ -3,6 +3,7 @@ import type { PairAnswer } from '../../schema/compassExtras';
 import { DEG } from '../frames/angles';
 import { interpolate } from '../math/interpolate';
 import { apply, determinant, type Mat3 } from '../frames/mat3';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { toYawPitchRoll } from '../frames/rotation';
 import { quantile } from '../math/statistics';
@@ -55,14 +56,11 @@ export function comparePair(first: Series, second: Series, inclinationDeg: numbe
 		return {
 			...nothing,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-samples',
-					'There are too few readings to compare.',
-					Math.min(n, second.t.length),
-					{ value: FEWEST, unit: 'samples', source: 'Winglogos rule' },
-					'Turn the aircraft through all poses while both are recorded.',
-				),
+				reason('fail', 'insufficient-samples', 'There are too few readings to compare.', {
+					value: Math.min(n, second.t.length),
+					limit: { value: FEWEST, unit: 'samples', source: 'Winglogos rule' },
+					next: 'Turn the aircraft through all poses while both are recorded.',
+				}),
 			]),
 		};
 	const there = [second.x, second.y, second.z].map((values) => interpolate(second.t, values, first.t));
@@ -73,14 +71,9 @@ export function comparePair(first: Series, second: Series, inclinationDeg: numbe
 		return {
 			...nothing,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-coverage',
-					'The aircraft was not turned enough to compare its compasses.',
-					undefined,
-					undefined,
-					'Turn it level, nose-up and on a side.',
-				),
+				reason('fail', 'insufficient-coverage', 'The aircraft was not turned enough to compare its compasses.', {
+					next: 'Turn it level, nose-up and on a side.',
+				}),
 			]),
 		};
 	const level = Math.max(0.1, Math.cos((inclinationDeg ?? 60) * DEG));
@@ -98,24 +91,20 @@ export function comparePair(first: Series, second: Series, inclinationDeg: numbe
 		series: { t: shown.map((i) => first.t[i]), deg: shown.map((i) => apart[i]) },
 		...judge([
 			worstDeg > limits.pairFailDeg.value
-				? reason(
-						'fail',
-						'compasses-disagree',
-						'The two compasses disagree over the turn.',
-						worstDeg,
-						limits.pairFailDeg,
-						'Calibrate both again, away from steel; if it stays, one of them is disturbed by what is next to it.',
-					)
-				: worstDeg > limits.pairDeg.value
-					? reason(
-							'caution',
-							'compasses-differ',
-							'The two compasses differ a little.',
-							worstDeg,
-							limits.pairDeg,
-							'Calibrate both in one turning.',
-						)
-					: reason('pass', 'compasses-agree', 'The two compasses agree over the whole turn.', worstDeg, limits.pairDeg),
+				? reason('fail', 'compasses-disagree', 'The two compasses disagree over the turn.', {
+						value: worstDeg,
+						limit: limits.pairFailDeg,
+						next: 'Calibrate both again, away from steel; if it stays, one of them is disturbed by what is next to it.',
+					})
+				: atMost(worstDeg, {
+						caution: {
+							limit: limits.pairDeg,
+							code: 'compasses-differ',
+							text: 'The two compasses differ a little.',
+							next: 'Calibrate both in one turning.',
+						},
+						pass: { code: 'compasses-agree', text: 'The two compasses agree over the whole turn.' },
+					}),
 		]),
 	};
 }

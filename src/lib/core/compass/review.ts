@@ -70,41 +70,25 @@ function refusal(raw: Columns, why: Reason, expected: CompassAnswer['expected'])
 function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
 	const n = c.x.length;
 	if (n < limits.minSamples.value)
-		return reason(
-			'fail',
-			'insufficient-samples',
-			`${n} readings are too few to fit a compass.`,
-			n,
-			limits.minSamples,
-			'Record at least ten seconds while turning.',
-		);
+		return reason('fail', 'insufficient-samples', `${n} readings are too few to fit a compass.`, {
+			value: n,
+			limit: limits.minSamples,
+			next: 'Record at least ten seconds while turning.',
+		});
 	if (!(middle(c).radius > 0))
-		return reason(
-			'fail',
-			'insufficient-variation',
-			'All readings are alike: the aircraft was not turned.',
-			0,
-			undefined,
-			TURN_MORE,
-		);
+		return reason('fail', 'insufficient-variation', 'All readings are alike: the aircraft was not turned.', {
+			value: 0,
+			next: TURN_MORE,
+		});
 	const fit = fitMagnitude(c);
 	if (!fit || !inverse(matrixOf(fit.w)))
-		return reason(
-			'fail',
-			'insufficient-coverage',
-			'No ellipsoid goes through these readings.',
-			undefined,
-			undefined,
-			TURN_MORE,
-		);
+		return reason('fail', 'insufficient-coverage', 'No ellipsoid goes through these readings.', { next: TURN_MORE });
 	if (fit.sigma * meanGain(fit.w) > limits.maxShellThickness.value)
 		return reason(
 			'fail',
 			'insufficient-turning',
 			'The readings are a cloud, not the shell that a turned compass draws.',
-			fit.sigma * meanGain(fit.w),
-			limits.maxShellThickness,
-			TURN_MORE,
+			{ value: fit.sigma * meanGain(fit.w), limit: limits.maxShellThickness, next: TURN_MORE },
 		);
 	const pick = (column: Float64Array) => only(column, fit.kept);
 	const kept = { x: pick(c.x), y: pick(c.y), z: pick(c.z) };
@@ -114,9 +98,7 @@ function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
 			'fail',
 			'insufficient-coverage',
 			'The readings lie in one plane: turned about one axis only, the offset across it stays unseen.',
-			flat,
-			limits.minFlatness,
-			TURN_MORE,
+			{ value: flat, limit: limits.minFlatness, next: TURN_MORE },
 		);
 	const second = secondQuadricDistance(kept) / Math.max(fit.sigma, LEAST_NOISE / meanGain(fit.w));
 	if (!fit.covariance || second < limits.minSecondQuadric.value)
@@ -124,9 +106,7 @@ function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
 			'fail',
 			'insufficient-coverage',
 			'The turning leaves part of the calibration open: turns about one or two axes are not enough.',
-			second,
-			limits.minSecondQuadric,
-			TURN_MORE,
+			{ value: second, limit: limits.minSecondQuadric, next: TURN_MORE },
 		);
 	return fit;
 }

@@ -2,6 +2,7 @@ import type { Reason, Verdict } from '../../schema/common';
 import type { FieldAnswer } from '../../schema/field';
 import { DEG } from '../frames/angles';
 import { apply, type Mat3 } from '../frames/mat3';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { mean, standardDeviation } from '../math/statistics';
 import { compassLimits as limits } from './limits';
@@ -65,14 +66,11 @@ export function checkSite(
 		return {
 			...shared,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-still',
-					'Stand still for five seconds.',
-					stillS,
-					limits.siteStillS,
-					'Hold the aircraft still and level.',
-				),
+				reason('fail', 'insufficient-still', 'Stand still for five seconds.', {
+					value: stillS,
+					limit: limits.siteStillS,
+					next: 'Hold the aircraft still and level.',
+				}),
 			]),
 		};
 	const reasons: Reason[] = [];
@@ -81,16 +79,19 @@ export function checkSite(
 	const text = `${strengthUt.toFixed(1)} µT here, ${model.totalUt.toFixed(1)} µT by the model`;
 	const away = 'Step twenty paces away from metal, vehicles and walls and check again.';
 	if (off <= limits.siteStrength.value)
-		reasons.push(reason('pass', 'site-as-model', `The field is as it should be: ${text}.`, off, limits.siteStrength));
+		reasons.push(
+			reason('pass', 'site-as-model', `The field is as it should be: ${text}.`, {
+				value: off,
+				limit: limits.siteStrength,
+			}),
+		);
 	else if (!kept)
 		reasons.push(
 			reason(
 				'caution',
 				'site-unproved',
 				`${text}: the sensor has no accepted calibration, so this may be its own offset. The turning will tell.`,
-				off,
-				limits.siteStrength,
-				'Turn the compass; the strength found then is the place.',
+				{ value: off, limit: limits.siteStrength, next: 'Turn the compass; the strength found then is the place.' },
 			),
 		);
 	else
@@ -99,31 +100,37 @@ export function checkSite(
 				off > limits.fieldDeviation.value ? 'fail' : 'caution',
 				'site-disturbed',
 				`This place bends the field: ${text}.`,
-				off,
-				limits.siteStrength,
-				away,
+				{ value: off, limit: limits.siteStrength, next: away },
 			),
 		);
 	reasons.push(
-		strengthSigmaUt > limits.siteNoiseUt.value
-			? reason(
-					'caution',
-					'site-restless',
-					'The field swings while the aircraft is still: a current or something moving.',
-					strengthSigmaUt,
-					limits.siteNoiseUt,
-					away,
-				)
-			: reason('pass', 'site-quiet', 'The field stands still.', strengthSigmaUt, limits.siteNoiseUt),
+		atMost(strengthSigmaUt, {
+			caution: {
+				limit: limits.siteNoiseUt,
+				code: 'site-restless',
+				text: 'The field swings while the aircraft is still: a current or something moving.',
+				next: away,
+			},
+			pass: { code: 'site-quiet', text: 'The field stands still.' },
+		}),
 	);
 	if (dipDeg !== null && kept) {
 		const dipOff = Math.abs(dipDeg - model.inclinationDeg);
 		const dipText = `Dip ${dipDeg.toFixed(1)}° here, ${model.inclinationDeg.toFixed(1)}° by the model`;
 		if (dipOff > limits.dipFailDeg.value)
-			reasons.push(reason('fail', 'site-dip-off', `${dipText}.`, dipOff, limits.dipFailDeg, away));
+			reasons.push(
+				reason('fail', 'site-dip-off', `${dipText}.`, { value: dipOff, limit: limits.dipFailDeg, next: away }),
+			);
 		else if (dipOff > limits.dipCautionDeg.value)
-			reasons.push(reason('caution', 'site-dip-differs', `${dipText}.`, dipOff, limits.dipCautionDeg, away));
-		else reasons.push(reason('pass', 'site-dip-as-model', `${dipText}.`, dipOff, limits.dipCautionDeg));
+			reasons.push(
+				reason('caution', 'site-dip-differs', `${dipText}.`, {
+					value: dipOff,
+					limit: limits.dipCautionDeg,
+					next: away,
+				}),
+			);
+		else
+			reasons.push(reason('pass', 'site-dip-as-model', `${dipText}.`, { value: dipOff, limit: limits.dipCautionDeg }));
 	}
 	return { ...shared, ...judge(reasons) };
 }

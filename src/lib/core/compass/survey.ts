@@ -1,6 +1,7 @@
 import type { SurveyAnswer } from '../../schema/compassExtras';
 import { InputError } from '../finding/inputError';
 import { interpolate } from '../math/interpolate';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { median, quantile } from '../math/statistics';
 import { compassLimits as limits } from './limits';
@@ -40,14 +41,11 @@ export function surveySite({ mag, track, modelUt }: Walk): SurveyAnswer {
 	const refuse = (code: string, text: string, value: number, limit: number, unit: string) => ({
 		...nothing,
 		...judge([
-			reason(
-				'fail',
-				code,
-				text,
+			reason('fail', code, text, {
 				value,
-				{ value: limit, unit, source: 'Winglogos rule' },
-				'Carry the sensor one way up at knee height and walk the whole place, a line every two metres.',
-			),
+				limit: { value: limit, unit, source: 'Winglogos rule' },
+				next: 'Carry the sensor one way up at knee height and walk the whole place, a line every two metres.',
+			}),
 		]),
 	});
 	if (n < FEWEST || track.t.length < 2)
@@ -70,36 +68,29 @@ export function surveySite({ mag, track, modelUt }: Walk): SurveyAnswer {
 	const step = Math.ceil(n / MOST_POINTS);
 	const reasons = [
 		worstUt > limits.surveyFailUt.value
-			? reason(
-					'caution',
-					'steel-here',
-					'Iron lies on this ground.',
-					worstUt,
-					limits.surveyFailUt,
-					'Keep the turning and the take-off away from the marked place.',
-				)
-			: worstUt > limits.surveyUt.value
-				? reason(
-						'caution',
-						'uneven',
-						'The field is uneven in one place.',
-						worstUt,
-						limits.surveyUt,
-						'Turn the compass where the map is even.',
-					)
-				: reason('pass', 'even', 'The field is even over the whole walk.', worstUt, limits.surveyUt),
+			? reason('caution', 'steel-here', 'Iron lies on this ground.', {
+					value: worstUt,
+					limit: limits.surveyFailUt,
+					next: 'Keep the turning and the take-off away from the marked place.',
+				})
+			: atMost(worstUt, {
+					caution: {
+						limit: limits.surveyUt,
+						code: 'uneven',
+						text: 'The field is uneven in one place.',
+						next: 'Turn the compass where the map is even.',
+					},
+					pass: { code: 'even', text: 'The field is even over the whole walk.' },
+				}),
 	];
 	const share = clean.length / n;
 	if (share < 0.5)
 		reasons.unshift(
-			reason(
-				'fail',
-				'no-clean-ground',
-				'Most of this ground is disturbed.',
-				share,
-				{ value: 0.5, unit: 'of the walk', source: 'Winglogos default' },
-				'Look for another place.',
-			),
+			reason('fail', 'no-clean-ground', 'Most of this ground is disturbed.', {
+				value: share,
+				limit: { value: 0.5, unit: 'of the walk', source: 'Winglogos default' },
+				next: 'Look for another place.',
+			}),
 		);
 	if (offModel !== null && offModel > MODEL_SHARE)
 		reasons.push(
@@ -107,9 +98,11 @@ export function surveySite({ mag, track, modelUt }: Walk): SurveyAnswer {
 				'caution',
 				'strength-off',
 				'The usual strength here is not that of the model: the sensor’s own offset, or the whole place.',
-				offModel,
-				{ value: MODEL_SHARE, unit: 'of the model', source: 'World Magnetic Model' },
-				'Compare with a calibrated compass.',
+				{
+					value: offModel,
+					limit: { value: MODEL_SHARE, unit: 'of the model', source: 'World Magnetic Model' },
+					next: 'Compare with a calibrated compass.',
+				},
 			),
 		);
 	return {

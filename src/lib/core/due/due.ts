@@ -98,9 +98,7 @@ export function sensorDue(
 					'caution',
 					'dated-ahead',
 					`A calibration on record is dated ${dayOf(today.ahead)}, after today: a clock was wrong, so it does not count.`,
-					undefined,
-					undefined,
-					'Set the clock of this device right; if the entry is wrong, calibrate again.',
+					{ next: 'Set the clock of this device right; if the entry is wrong, calibrate again.' },
 				),
 			]
 		: [];
@@ -156,9 +154,7 @@ export function sensorDue(
 						'fail',
 						'not-here',
 						'Not here: the field of this place is disturbed. A calibration made here would carry the place along.',
-						undefined,
-						undefined,
-						'Walk on until the field agrees with the model, or fly with the values in force.',
+						{ next: 'Walk on until the field agrees with the model, or fly with the values in force.' },
 					)
 				: null,
 		chosen,
@@ -199,8 +195,7 @@ function temperatureReasons(last: LastCalibration, today: Today, { temperatureC 
 			levelOf(apart > temperatureC),
 			'temperature',
 			`Calibrated at ${then.toFixed(0)} °C, now it is ${now.toFixed(0)} °C.`,
-			apart,
-			owned(limits.temperatureC, temperatureC),
+			{ value: apart, limit: owned(limits.temperatureC, temperatureC) },
 		),
 	];
 }
@@ -215,8 +210,7 @@ function ageReasons(last: LastCalibration, now: string, today: Today, { ageDays 
 			levelOf(ageDays !== null && days > ageDays),
 			'age',
 			`Done ${days < 1 ? 'today' : `${days.toFixed(0)} days ago`}${flights}.`,
-			days,
-			ageDays === null ? undefined : { value: ageDays, unit: 'days', source: 'Your own limit' },
+			{ value: days, limit: ageDays === null ? undefined : { value: ageDays, unit: 'days', source: 'Your own limit' } },
 		),
 	];
 }
@@ -240,19 +234,15 @@ function placeReasons(
 				levelOf(km > thresholds.distanceKm),
 				'distance',
 				`Calibrated ${km < 10 ? km.toFixed(1) : km.toFixed(0)} km from here.`,
-				km,
-				owned(distanceLimit(sensor), thresholds.distanceKm),
+				{ value: km, limit: owned(distanceLimit(sensor), thresholds.distanceKm) },
 			),
 		);
 	if (thresholds.heightM !== null)
 		out.push(
-			reason(
-				levelOf(climb > thresholds.heightM),
-				'height',
-				`Calibrated ${climb.toFixed(0)} m higher or lower.`,
-				climb,
-				owned(limits.heightM, thresholds.heightM),
-			),
+			reason(levelOf(climb > thresholds.heightM), 'height', `Calibrated ${climb.toFixed(0)} m higher or lower.`, {
+				value: climb,
+				limit: owned(limits.heightM, thresholds.heightM),
+			}),
 		);
 	const shift = kind === 'field' ? headingShiftDeg(from, at, site, now) : null;
 	if (shift !== null)
@@ -261,8 +251,7 @@ function placeReasons(
 				levelOf(shift > limits.headingShiftDeg.value),
 				'field-change',
 				`With the field of this place a usual leftover offset turns the heading by ${shift.toFixed(1)}°.`,
-				shift,
-				limits.headingShiftDeg,
+				{ value: shift, limit: limits.headingShiftDeg },
 			),
 		);
 	return out;

@@ -11,19 +11,18 @@ export function judge(reasons: Reason[]): { verdict: Verdict; reasons: Reason[] 
 
 export type Limit = { value: number; unit: string; source: string };
 
+interface Told {
+	value?: number | null | undefined;
+	limit?: Limit | undefined;
+	next?: string | undefined;
+}
+
 /** One reason behind a verdict: a sentence a pilot would say, with value, limit, source and what to do next. */
-export const reason = (
-	level: Verdict,
-	code: string,
-	text: string,
-	value?: number,
-	limit?: Limit,
-	next?: string,
-): Reason => ({
+export const reason = (level: Verdict, code: string, text: string, { value, limit, next }: Told = {}): Reason => ({
 	code,
 	text,
 	level,
-	...(value === undefined ? {} : { value }),
+	...(Number.isFinite(value) ? { value: Number(value) } : {}),
 	...(limit === undefined ? {} : { limit: limit.value, unit: limit.unit, source: limit.source }),
 	...(next === undefined ? {} : { next }),
 });

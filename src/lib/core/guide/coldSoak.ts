@@ -19,26 +19,20 @@ export function planColdSoak(runAt: string, hours: number, now: string): ColdSoa
 	const out: Reason[] = [];
 	if (hours < LEAST_HOURS.value)
 		out.push(
-			reason(
-				'caution',
-				'soak-short',
-				'It is not cold through yet: the board is warmer than the air.',
-				hours,
-				LEAST_HOURS,
-				'Leave it out for two hours or more.',
-			),
+			reason('caution', 'soak-short', 'It is not cold through yet: the board is warmer than the air.', {
+				value: hours,
+				limit: LEAST_HOURS,
+				next: 'Leave it out for two hours or more.',
+			}),
 		);
-	else out.push(reason('pass', 'soak-long', 'Long enough to be cold through.', hours, LEAST_HOURS));
+	else out.push(reason('pass', 'soak-long', 'Long enough to be cold through.', { value: hours, limit: LEAST_HOURS }));
 	if (lateH > 0)
 		out.push(
-			reason(
-				'fail',
-				'soak-late',
-				'The time to put it out has passed.',
-				lateH,
-				{ value: 0, unit: 'h', source: 'The clock of this device' },
-				'Choose a later time for the routine.',
-			),
+			reason('fail', 'soak-late', 'The time to put it out has passed.', {
+				value: lateH,
+				limit: { value: 0, unit: 'h', source: 'The clock of this device' },
+				next: 'Choose a later time for the routine.',
+			}),
 		);
 	return { outAt: new Date(outMs).toISOString(), runAt: new Date(Date.parse(runAt)).toISOString(), ...judge(out) };
 }

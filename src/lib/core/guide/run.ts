@@ -27,7 +27,10 @@ export function judgeGuide(
 		const answer = answers[k];
 		if (!answer) {
 			out.push(
-				reason('fail', 'insufficient-steps', `Left out: ${step.do}.`, k + 1, undefined, 'Do the routine to its end.'),
+				reason('fail', 'insufficient-steps', `Left out: ${step.do}.`, {
+					value: k + 1,
+					next: 'Do the routine to its end.',
+				}),
 			);
 			return;
 		}
@@ -35,36 +38,25 @@ export function judgeGuide(
 		if (!step.watch) return;
 		if (answer.shown === 'otherwise')
 			out.push(
-				reason(
-					'fail',
-					'showed-otherwise',
-					`${step.do}: not as it should be${note}.`,
-					k + 1,
-					undefined,
-					'Repeat it; if it stays, ask the maker.',
-				),
+				reason('fail', 'showed-otherwise', `${step.do}: not as it should be${note}.`, {
+					value: k + 1,
+					next: 'Repeat it; if it stays, ask the maker.',
+				}),
 			);
 		else if (answer.shown === 'not-seen')
 			out.push(
-				reason(
-					'caution',
-					'not-seen',
-					`${step.do}: what it showed was not seen${note}.`,
-					k + 1,
-					undefined,
-					'Repeat it and watch the aircraft.',
-				),
+				reason('caution', 'not-seen', `${step.do}: what it showed was not seen${note}.`, {
+					value: k + 1,
+					next: 'Repeat it and watch the aircraft.',
+				}),
 			);
-		else if (answer.note) out.push(reason('pass', 'showed', `${step.do}: ${answer.note}.`, k + 1));
+		else if (answer.note) out.push(reason('pass', 'showed', `${step.do}: ${answer.note}.`, { value: k + 1 }));
 	});
 	if (!out.some(({ level }) => level !== 'pass'))
 		out.push(
-			reason(
-				'pass',
-				'routine-done',
-				'Every step was done, and the aircraft showed what it should.',
-				recipe.steps.length,
-			),
+			reason('pass', 'routine-done', 'Every step was done, and the aircraft showed what it should.', {
+				value: recipe.steps.length,
+			}),
 		);
 	const judged = judge(out);
 	return {

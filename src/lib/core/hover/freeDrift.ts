@@ -16,16 +16,23 @@ export function judgeFreeDrift(
 ): Reason[] {
 	const carried = `It drifted ${movedM.toFixed(0)} m at ${speedMps.toFixed(1)} m/s`;
 	if (speedMps <= limits.freeDriftMps.value)
-		return [reason('pass', 'free-drift', 'Without position hold it hardly drifts.', speedMps, limits.freeDriftMps)];
+		return [
+			reason('pass', 'free-drift', 'Without position hold it hardly drifts.', {
+				value: speedMps,
+				limit: limits.freeDriftMps,
+			}),
+		];
 	if (!wind)
 		return [
 			reason(
 				'caution',
 				'wind-not-entered',
 				`${carried}: without the wind nobody can say whether the air or the trim did it.`,
-				speedMps,
-				limits.freeDriftMps,
-				'Enter the wind, or hover again with the nose turned by half a turn.',
+				{
+					value: speedMps,
+					limit: limits.freeDriftMps,
+					next: 'Enter the wind, or hover again with the nose turned by half a turn.',
+				},
 			),
 		];
 	const most = {
@@ -36,19 +43,20 @@ export function judgeFreeDrift(
 	const next = 'Check the level calibration and the trim; hover again with the nose turned by half a turn.';
 	if (speedMps > most.value)
 		return [
-			reason('fail', 'drifts-beyond-wind', `${carried}, faster than this wind carries it.`, speedMps, most, next),
+			reason('fail', 'drifts-beyond-wind', `${carried}, faster than this wind carries it.`, {
+				value: speedMps,
+				limit: most,
+				next,
+			}),
 		];
 	const off = Math.abs(wrapPi(towardRad - (wind.fromDeg + 180) * DEG)) / DEG;
 	return [
 		off > limits.windCrossDeg.value
-			? reason(
-					'caution',
-					'drifts-across-wind',
-					`${carried}, not where this wind blows.`,
-					off,
-					limits.windCrossDeg,
+			? reason('caution', 'drifts-across-wind', `${carried}, not where this wind blows.`, {
+					value: off,
+					limit: limits.windCrossDeg,
 					next,
-				)
-			: reason('pass', 'free-drift', `${carried}, with the wind that was entered.`, speedMps, most),
+				})
+			: reason('pass', 'free-drift', `${carried}, with the wind that was entered.`, { value: speedMps, limit: most }),
 	];
 }

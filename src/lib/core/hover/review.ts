@@ -51,7 +51,7 @@ function insufficient({ t, north, east }: LocalTrack): HoverAnswer | null {
 		value: number,
 		limit: (typeof limits)[keyof typeof limits],
 		next: string,
-	) => refusal(reason('fail', `insufficient-${code}`, text, value, limit, next), n > 1 ? T : null);
+	) => refusal(reason('fail', `insufficient-${code}`, text, { value, limit, next }), n > 1 ? T : null);
 	if (n < limits.minSamples.value)
 		return refuse('samples', `${n} points are too few.`, n, limits.minSamples, 'Record the whole hover.');
 	if (T < limits.minDurationS.value)

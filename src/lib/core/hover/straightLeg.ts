@@ -36,14 +36,11 @@ export function reviewLegs(out: Leg, back: Leg | null, windMps: number | null): 
 		sigmaDeg: null,
 		courseDeg: null,
 		...judge([
-			reason(
-				'fail',
-				code,
-				text,
+			reason('fail', code, text, {
 				value,
 				limit,
-				'Fly 10 m straight ahead in self-level, stick forward only, then the same leg back.',
-			),
+				next: 'Fly 10 m straight ahead in self-level, stick forward only, then the same leg back.',
+			}),
 		]),
 	});
 	if (shortest < limits.legM.value) return refuse('insufficient-leg', 'The leg is too short.', shortest, limits.legM);
@@ -87,25 +84,28 @@ export function reviewLegs(out: Leg, back: Leg | null, windMps: number | null): 
 						'fail',
 						'compass-error',
 						`It flies to one side of where its nose is said to point: the compass reads ${compassErrorDeg > 0 ? 'too far clockwise' : 'too far anticlockwise'}.`,
-						size,
-						limits.legErrorDeg,
-						'Land, take it away from metal, calibrate the compass again.',
+						{
+							value: size,
+							limit: limits.legErrorDeg,
+							next: 'Land, take it away from metal, calibrate the compass again.',
+						},
 					)
 				: clear > limits.legErrorDeg.value * 1.5
 					? reason(
 							'caution',
 							'leg-loose',
 							`Errors above about ${clear.toFixed(0)}° are excluded, smaller ones are not.`,
-							clear,
-							limits.legErrorDeg,
-							back ? 'Fly a longer leg.' : 'Fly the same leg back: the wind falls out.',
+							{
+								value: clear,
+								limit: limits.legErrorDeg,
+								next: back ? 'Fly a longer leg.' : 'Fly the same leg back: the wind falls out.',
+							},
 						)
 					: reason(
 							'pass',
 							'leg-straight',
 							`It flies where its nose points; errors above about ${clear.toFixed(0)}° are excluded.`,
-							size,
-							limits.legErrorDeg,
+							{ value: size, limit: limits.legErrorDeg },
 						),
 		]),
 	};

@@ -28,14 +28,11 @@ export function compareTurnedHovers(first: Drifting, second: Drifting): TwoHover
 			trim: null,
 			turnedDeg,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-turn',
-					'The second hover was not turned far enough.',
-					turnedDeg,
-					limits.turnedDeg,
-					'Repeat it with the nose turned by half a turn.',
-				),
+				reason('fail', 'insufficient-turn', 'The second hover was not turned far enough.', {
+					value: turnedDeg,
+					limit: limits.turnedDeg,
+					next: 'Repeat it with the nose turned by half a turn.',
+				}),
 			]),
 		};
 	const [h1, h2] = [first.headingDeg * DEG, second.headingDeg * DEG];
@@ -62,23 +59,20 @@ export function compareTurnedHovers(first: Drifting, second: Drifting): TwoHover
 		trim: { rollDeg: degrees(q[1]), pitchDeg: -degrees(q[0]), sigmaDeg: trimSigmaDeg, speedMps: speed },
 		...judge([
 			significant && trimDeg > limits.trimDeg.value
-				? reason(
-						'caution',
-						'level-trim',
-						'Part of the drift turns with the nose: the level is off.',
-						trimDeg,
-						limits.trimDeg,
-						'Check the level on the bench by the half-turn method, then hover again.',
-					)
+				? reason('caution', 'level-trim', 'Part of the drift turns with the nose: the level is off.', {
+						value: trimDeg,
+						limit: limits.trimDeg,
+						next: 'Check the level on the bench by the half-turn method, then hover again.',
+					})
 				: significant
-					? reason('pass', 'trim-small', 'A little of the drift turns with the nose.', trimDeg, limits.trimDeg)
-					: reason(
-							'pass',
-							'trim-none',
-							'Nothing of the drift turns with the nose beyond the noise: it is the wind.',
-							speed,
-							{ value: 3 * qSigma, unit: 'm/s', source: 'Three sigma of the two drifts' },
-						),
+					? reason('pass', 'trim-small', 'A little of the drift turns with the nose.', {
+							value: trimDeg,
+							limit: limits.trimDeg,
+						})
+					: reason('pass', 'trim-none', 'Nothing of the drift turns with the nose beyond the noise: it is the wind.', {
+							value: speed,
+							limit: { value: 3 * qSigma, unit: 'm/s', source: 'Three sigma of the two drifts' },
+						}),
 		]),
 	};
 }

@@ -1,4 +1,5 @@
 import type { Reason } from '../../schema/common';
+import { atMost } from '../finding/grade';
 import { reason } from '../finding/reasons';
 import { CALIBRATE, LAND, type Findings } from './findings';
 import { judgeFreeDrift } from './freeDrift';
@@ -11,25 +12,19 @@ export function reasonsOf(f: Findings): Reason[] {
 	if (f.request.hold === 'position') {
 		if (f.T < limits.minHoldS.value)
 			out.push(
-				reason(
-					'fail',
-					'insufficient-duration',
-					`${f.T.toFixed(0)} s of position hold cannot show a circle.`,
-					f.T,
-					limits.minHoldS,
-					'Hover for a minute, hands off.',
-				),
+				reason('fail', 'insufficient-duration', `${f.T.toFixed(0)} s of position hold cannot show a circle.`, {
+					value: f.T,
+					limit: limits.minHoldS,
+					next: 'Hover for a minute, hands off.',
+				}),
 			);
 		if (f.runaway)
 			out.push(
-				reason(
-					'fail',
-					'no-position-hold',
-					'It travelled straight away: position was not held.',
-					f.speedMps * f.T,
-					limits.runawayM,
-					LAND,
-				),
+				reason('fail', 'no-position-hold', 'It travelled straight away: position was not held.', {
+					value: f.speedMps * f.T,
+					limit: limits.runawayM,
+					next: LAND,
+				}),
 			);
 		if (c?.present)
 			out.push(
@@ -37,9 +32,7 @@ export function reasonsOf(f: Findings): Reason[] {
 					'fail',
 					'compass-error',
 					`It circles ${c.sense === 'ccw' ? 'to the left' : 'to the right'}: the compass reads about ${Math.abs(c.compassErrorDeg).toFixed(0)}° ± ${c.compassErrorSigmaDeg.toFixed(0)}° too far ${c.compassErrorDeg > 0 ? 'clockwise' : 'anticlockwise'}.`,
-					c.evidence,
-					limits.evidence,
-					CALIBRATE,
+					{ value: c.evidence, limit: limits.evidence, next: CALIBRATE },
 				),
 			);
 		else if (c && c.evidence > limits.evidence.value)
@@ -48,9 +41,11 @@ export function reasonsOf(f: Findings): Reason[] {
 					'caution',
 					'turns-one-way',
 					`The motion turns one way more than the other, though the compass error found is small: ${Math.abs(c.compassErrorDeg).toFixed(0)}° ± ${c.compassErrorSigmaDeg.toFixed(0)}°.`,
-					c.evidence,
-					limits.evidence,
-					'Fly straight ahead for 5 to 10 m in self-level and compare course and heading, or hover again for two minutes.',
+					{
+						value: c.evidence,
+						limit: limits.evidence,
+						next: 'Fly straight ahead for 5 to 10 m in self-level and compare course and heading, or hover again for two minutes.',
+					},
 				),
 			);
 		else if (c)
@@ -59,110 +54,88 @@ export function reasonsOf(f: Findings): Reason[] {
 					'pass',
 					'no-circling',
 					`No circling found. Compass errors above about ${c.excludedAboveDeg.toFixed(0)}° are excluded, smaller ones are not.`,
-					c.evidence,
-					limits.evidence,
+					{ value: c.evidence, limit: limits.evidence },
 				),
 			);
 		out.push(
-			f.diameter95M > limits.bubble95M.value
-				? reason(
-						'caution',
-						'bubble-wide',
-						'It wanders widely.',
-						f.diameter95M,
-						limits.bubble95M,
-						'Compare with the wind; look at the fix.',
-					)
-				: reason(
-						'pass',
-						'bubble-small',
-						'It stays in a small bubble (the logged track: the real one is larger).',
-						f.diameter95M,
-						limits.bubble95M,
-					),
+			atMost(f.diameter95M, {
+				caution: {
+					limit: limits.bubble95M,
+					code: 'bubble-wide',
+					text: 'It wanders widely.',
+					next: 'Compare with the wind; look at the fix.',
+				},
+				pass: {
+					code: 'bubble-small',
+					text: 'It stays in a small bubble (the logged track: the real one is larger).',
+				},
+			}),
 		);
 		if (!f.runaway)
 			out.push(
-				f.speedMps > limits.driftMps.value
-					? reason(
-							'caution',
-							'drifting',
-							'It drifts though it should hold its place.',
-							f.speedMps,
-							limits.driftMps,
-							LAND,
-						)
-					: reason('pass', 'not-drifting', 'The mean does not move.', f.speedMps, limits.driftMps),
+				atMost(f.speedMps, {
+					caution: {
+						limit: limits.driftMps,
+						code: 'drifting',
+						text: 'It drifts though it should hold its place.',
+						next: LAND,
+					},
+					pass: { code: 'not-drifting', text: 'The mean does not move.' },
+				}),
 			);
 	} else out.push(...judgeFreeDrift(f.speedMps, f.towardRad, f.speedMps * f.T, f.request.wind));
 	if (f.drift && f.drift.trim > 0.6)
 		out.push(
-			reason(
-				'caution',
-				'level-trim',
-				`Level trim is likely: ${f.drift.why}.`,
-				f.speedMps,
-				undefined,
-				'Check the level calibration.',
-			),
+			reason('caution', 'level-trim', `Level trim is likely: ${f.drift.why}.`, {
+				value: f.speedMps,
+				next: 'Check the level calibration.',
+			}),
 		);
 	if (f.jumps > 0)
 		out.push(
-			reason(
-				'caution',
-				'fix-jump',
-				`The fix jumped ${f.jumps} times.`,
-				f.jumps,
-				limits.jumpM,
-				'Wait for more satellites.',
-			),
+			reason('caution', 'fix-jump', `The fix jumped ${f.jumps} times.`, {
+				value: f.jumps,
+				limit: limits.jumpM,
+				next: 'Wait for more satellites.',
+			}),
 		);
 	out.push(
-		f.jitterM > limits.weakFixM.value
-			? reason(
-					'caution',
-					'weak-fix',
-					'The fix is noisy.',
-					f.jitterM,
-					limits.weakFixM,
-					'Wait for more satellites under open sky.',
-				)
-			: reason('pass', 'fix-smooth', 'The fix is smooth.', f.jitterM, limits.weakFixM),
+		atMost(f.jitterM, {
+			caution: {
+				limit: limits.weakFixM,
+				code: 'weak-fix',
+				text: 'The fix is noisy.',
+				next: 'Wait for more satellites under open sky.',
+			},
+			pass: { code: 'fix-smooth', text: 'The fix is smooth.' },
+		}),
 	);
 	const { oscillationM, slowRmsM, driftMps } = f.height;
 	if (oscillationM !== null)
 		out.push(
-			reason(
-				'caution',
-				'height-oscillation',
-				'It bobs regularly.',
-				oscillationM,
-				limits.oscillationM,
-				'Soften the height loop one step at a time.',
-			),
+			reason('caution', 'height-oscillation', 'It bobs regularly.', {
+				value: oscillationM,
+				limit: limits.oscillationM,
+				next: 'Soften the height loop one step at a time.',
+			}),
 		);
 	if (slowRmsM > limits.heightRmsM.value || Math.abs(driftMps) * f.T > limits.heightDriftM.value)
 		out.push(
-			reason(
-				'caution',
-				'height-wander',
-				'The height wanders.',
-				slowRmsM,
-				limits.heightRmsM,
-				'Shield the pressure sensor from wind.',
-			),
+			reason('caution', 'height-wander', 'The height wanders.', {
+				value: slowRmsM,
+				limit: limits.heightRmsM,
+				next: 'Shield the pressure sensor from wind.',
+			}),
 		);
-	else out.push(reason('pass', 'height-held', 'The height is held.', f.height.stdM, limits.heightRmsM));
+	else
+		out.push(reason('pass', 'height-held', 'The height is held.', { value: f.height.stdM, limit: limits.heightRmsM }));
 	if (f.sticksShare > limits.sticksShare.value)
 		out.push(
-			reason(
-				'caution',
-				'sticks-moved',
-				'The sticks were moved during the hover.',
-				f.sticksShare,
-				limits.sticksShare,
-				'Repeat it hands off.',
-			),
+			reason('caution', 'sticks-moved', 'The sticks were moved during the hover.', {
+				value: f.sticksShare,
+				limit: limits.sticksShare,
+				next: 'Repeat it hands off.',
+			}),
 		);
 	return out;
 }

@@ -5,6 +5,7 @@ import { fieldAtSite } from '../earth/field';
 import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
 import { DEG } from '../frames/angles';
 import { apply, type Mat3 } from '../frames/mat3';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { angleBetween, type Vec3 } from '../frames/vec3';
 import { inertialLimits as limits } from './limits';
@@ -140,19 +141,20 @@ export function fitAccelerometer({ accel, rawUnit, site, faces }: AccelRequest):
 	const again = (faces: readonly Face[]) => `Hold it still for two seconds with ${faceWords(faces)} down.`;
 	if (poses.length === 0)
 		return refusal(base, [
-			reason('fail', 'insufficient-poses', 'No pose was held still for a second.', 0, limits.stillS, again(asked)),
+			reason('fail', 'insufficient-poses', 'No pose was held still for a second.', {
+				value: 0,
+				limit: limits.stillS,
+				next: again(asked),
+			}),
 		]);
 	const off = Math.max(...poses.map(({ mean }) => Math.abs(Math.hypot(...mean) / g - 1)));
 	if (off > 2 * limits.plausibleScale.value)
 		return refusal(base, [
-			reason(
-				'fail',
-				'unit-implausible',
-				'At rest the readings are far from gravity: check the unit.',
-				off,
-				limits.plausibleScale,
-				'Say whether the readings are in m/s² or in g.',
-			),
+			reason('fail', 'unit-implausible', 'At rest the readings are far from gravity: check the unit.', {
+				value: off,
+				limit: limits.plausibleScale,
+				next: 'Say whether the readings are in m/s² or in g.',
+			}),
 		]);
 	if (asked.length === 1 && missingFaces.length === 0) {
 		const flat = poses.find(({ face }) => face === asked[0]);
@@ -215,14 +217,11 @@ function flatAnswer(
 		uncertainty: { offsetMps2: [sigma(0), sigma(1), sigma(2)] },
 		levelErrorDeg: tilt,
 		...judge([
-			reason(
-				'caution',
-				'surface-in-it',
-				'One hold: the surface was taken for level, and its tilt is in the offsets.',
-				tilt,
-				limits.surfaceTiltDeg,
-				'Turn it half round on the same spot and measure with “Level trim”, or hold all six faces.',
-			),
+			reason('caution', 'surface-in-it', 'One hold: the surface was taken for level, and its tilt is in the offsets.', {
+				value: tilt,
+				limit: limits.surfaceTiltDeg,
+				next: 'Turn it half round on the same spot and measure with “Level trim”, or hold all six faces.',
+			}),
 		]),
 	};
 }
@@ -274,14 +273,15 @@ function reasonsOf(
 	const left = FACES.filter((face) => !asked.includes(face));
 	if (missing.length > 0)
 		out.push(
-			reason(
-				'fail',
-				'insufficient-faces',
-				`Not held still: ${faceWords(missing)} down.`,
-				asked.length - missing.length,
-				{ value: asked.length, unit: 'faces', source: asked.length === 6 ? 'Six-position test' : 'The recipe chosen' },
-				again(missing),
-			),
+			reason('fail', 'insufficient-faces', `Not held still: ${faceWords(missing)} down.`, {
+				value: asked.length - missing.length,
+				limit: {
+					value: asked.length,
+					unit: 'faces',
+					source: asked.length === 6 ? 'Six-position test' : 'The recipe chosen',
+				},
+				next: again(missing),
+			}),
 		);
 	else if (left.length > 0)
 		out.push(
@@ -289,44 +289,33 @@ function reasonsOf(
 				'caution',
 				'faces-by-recipe',
 				`By this recipe it was never held ${faceWords(left)} down: that axis rests on what sensors usually are.`,
-				asked.length,
-				{ value: 6, unit: 'faces', source: 'Six-position test' },
-				again(left),
+				{ value: asked.length, limit: { value: 6, unit: 'faces', source: 'Six-position test' }, next: again(left) },
 			),
 		);
-	else out.push(reason('pass', 'six-faces', 'All six faces were held still.', 6));
+	else out.push(reason('pass', 'six-faces', 'All six faces were held still.', { value: 6 }));
 	if (off > limits.plausibleScale.value)
 		out.push(
-			reason(
-				'fail',
-				'scale-implausible',
-				'At rest the readings are far from gravity.',
-				off,
-				limits.plausibleScale,
-				'Check the unit of the readings and the sensor.',
-			),
+			reason('fail', 'scale-implausible', 'At rest the readings are far from gravity.', {
+				value: off,
+				limit: limits.plausibleScale,
+				next: 'Check the unit of the readings and the sensor.',
+			}),
 		);
 	if (rms > limits.residualFailMps2.value)
 		out.push(
-			reason(
-				'fail',
-				'residual-large',
-				'The poses do not fit one gravity.',
-				rms,
-				limits.residualFailMps2,
-				'Repeat it on a still surface.',
-			),
+			reason('fail', 'residual-large', 'The poses do not fit one gravity.', {
+				value: rms,
+				limit: limits.residualFailMps2,
+				next: 'Repeat it on a still surface.',
+			}),
 		);
 	else if (rms > limits.residualMps2.value)
 		out.push(
-			reason(
-				'caution',
-				'residual-raised',
-				'The poses fit gravity loosely: one was moved.',
-				rms,
-				limits.residualMps2,
-				'Repeat the pose that shook most.',
-			),
+			reason('caution', 'residual-raised', 'The poses fit gravity loosely: one was moved.', {
+				value: rms,
+				limit: limits.residualMps2,
+				next: 'Repeat the pose that shook most.',
+			}),
 		);
 	else if (poses <= UNKNOWNS)
 		out.push(
@@ -336,19 +325,21 @@ function reasonsOf(
 				`${poses} poses fit any gravity: their fit proves nothing. Hold one or two more, between faces, to test it.`,
 			),
 		);
-	else out.push(reason('pass', 'residual-small', 'The poses fit gravity closely.', rms, limits.residualMps2));
+	else
+		out.push(
+			reason('pass', 'residual-small', 'The poses fit gravity closely.', { value: rms, limit: limits.residualMps2 }),
+		);
 	if (missing.length === 0)
 		out.push(
-			sigma > limits.offsetSigmaMps2.value
-				? reason(
-						'caution',
-						'offset-loose',
-						'The offsets are known loosely.',
-						sigma,
-						limits.offsetSigmaMps2,
-						'Hold each face longer and stiller.',
-					)
-				: reason('pass', 'offset-known', 'The offsets are known.', sigma, limits.offsetSigmaMps2),
+			atMost(sigma, {
+				caution: {
+					limit: limits.offsetSigmaMps2,
+					code: 'offset-loose',
+					text: 'The offsets are known loosely.',
+					next: 'Hold each face longer and stiller.',
+				},
+				pass: { code: 'offset-known', text: 'The offsets are known.' },
+			}),
 		);
 	out.push(
 		level > limits.levelErrorDeg.value
@@ -356,9 +347,12 @@ function reasonsOf(
 					'pass',
 					'level-was-off',
 					`Uncorrected it took a tilt of ${level.toFixed(1)}° for level; these values put it right.`,
-					level,
+					{ value: level },
 				)
-			: reason('pass', 'level-was-near', 'Uncorrected it was nearly level already.', level, limits.levelErrorDeg),
+			: reason('pass', 'level-was-near', 'Uncorrected it was nearly level already.', {
+					value: level,
+					limit: limits.levelErrorDeg,
+				}),
 	);
 	return out;
 }

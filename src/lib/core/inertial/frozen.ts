@@ -10,8 +10,8 @@ export const frozenAxes = (axes: readonly Float64Array[]): readonly string[] =>
 
 /** Why a log whose every axis stands still shows nothing. */
 export const frozenLog = (): Reason =>
-	reason('fail', 'insufficient-variation', 'No reading differs from another: a frozen log.', 0, undefined, NEXT);
+	reason('fail', 'insufficient-variation', 'No reading differs from another: a frozen log.', { value: 0, next: NEXT });
 
 /** Why an axis that stands still is in doubt. */
 export const frozenAxis = (names: readonly string[]): Reason =>
-	reason('caution', 'axis-frozen', `Axis ${names.join(' and ')} never changes.`, names.length, undefined, NEXT);
+	reason('caution', 'axis-frozen', `Axis ${names.join(' and ')} never changes.`, { value: names.length, next: NEXT });

@@ -1,5 +1,6 @@
 import type { Reason } from '../../schema/common';
 import type { GyroAnswer, GyroRequest } from '../../schema/inertial';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { line, mean, median, robustSigma } from '../math/statistics';
 import { frozenAxes, frozenAxis, frozenLog } from './frozen';
@@ -134,22 +135,16 @@ export function reviewStillGyro({ gyro }: GyroRequest): GyroAnswer {
 			allan: null,
 			...judge([
 				n < limits.minSamples.value
-					? reason(
-							'fail',
-							'insufficient-samples',
-							`${n} samples are too few.`,
-							n,
-							limits.minSamples,
-							'Record a minute at rest.',
-						)
-					: reason(
-							'fail',
-							'insufficient-duration',
-							`${T.toFixed(1)} s are too short.`,
-							T,
-							limits.gyroRestS,
-							'Record a minute at rest.',
-						),
+					? reason('fail', 'insufficient-samples', `${n} samples are too few.`, {
+							value: n,
+							limit: limits.minSamples,
+							next: 'Record a minute at rest.',
+						})
+					: reason('fail', 'insufficient-duration', `${T.toFixed(1)} s are too short.`, {
+							value: T,
+							limit: limits.gyroRestS,
+							next: 'Record a minute at rest.',
+						}),
 			]),
 		};
 	const dt = T / (n - 1);
@@ -198,39 +193,32 @@ function reasonsOf(moved: boolean, bias: readonly number[], drift: readonly numb
 	const out: Reason[] = [];
 	out.push(
 		moved
-			? reason(
-					'fail',
-					'moved',
-					'It was moved while it should have been at rest.',
-					undefined,
-					undefined,
-					'Set it on firm ground, hands off, and record again.',
-				)
-			: reason('pass', 'at-rest', 'It was at rest.', T, limits.gyroRestS),
+			? reason('fail', 'moved', 'It was moved while it should have been at rest.', {
+					next: 'Set it on firm ground, hands off, and record again.',
+				})
+			: reason('pass', 'at-rest', 'It was at rest.', { value: T, limit: limits.gyroRestS }),
 	);
 	out.push(
-		most(bias) > limits.gyroBiasRadps.value
-			? reason(
-					'caution',
-					'bias-large',
-					'The bias at rest is large.',
-					most(bias),
-					limits.gyroBiasRadps,
-					'Let it settle, then calibrate the gyro at rest.',
-				)
-			: reason('pass', 'bias-small', 'The bias at rest is small.', most(bias), limits.gyroBiasRadps),
+		atMost(most(bias), {
+			caution: {
+				limit: limits.gyroBiasRadps,
+				code: 'bias-large',
+				text: 'The bias at rest is large.',
+				next: 'Let it settle, then calibrate the gyro at rest.',
+			},
+			pass: { code: 'bias-small', text: 'The bias at rest is small.' },
+		}),
 	);
 	out.push(
-		most(drift) > limits.gyroDriftRadps.value
-			? reason(
-					'caution',
-					'drifting',
-					'The bias still moves: it is warming up.',
-					most(drift),
-					limits.gyroDriftRadps,
-					'Wait some minutes after power-on.',
-				)
-			: reason('pass', 'settled', 'The bias stands still.', most(drift), limits.gyroDriftRadps),
+		atMost(most(drift), {
+			caution: {
+				limit: limits.gyroDriftRadps,
+				code: 'drifting',
+				text: 'The bias still moves: it is warming up.',
+				next: 'Wait some minutes after power-on.',
+			},
+			pass: { code: 'settled', text: 'The bias stands still.' },
+		}),
 	);
 	return out;
 }

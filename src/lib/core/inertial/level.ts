@@ -2,6 +2,7 @@ import type { LevelAnswer, LevelRequest } from '../../schema/inertial';
 import type { Reason } from '../../schema/common';
 import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
 import { DEG, wrap360 } from '../frames/angles';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { add, angleBetween, length, normalise, scale, subtract, type Vec3 } from '../frames/vec3';
 import { inertialLimits as limits } from './limits';
@@ -39,14 +40,11 @@ export function solveLevel({ first, second, wanted, sigmaMps2 }: LevelReadings):
 			return {
 				...nothing,
 				...judge([
-					reason(
-						'fail',
-						'insufficient-level',
-						'This reading is not of an aircraft at rest on its belly.',
-						length(f),
-						{ value: g, unit: 'm/s²', source: 'Gravity' },
-						'Stand it on its feet, leave it alone for five seconds, read again.',
-					),
+					reason('fail', 'insufficient-level', 'This reading is not of an aircraft at rest on its belly.', {
+						value: length(f),
+						limit: { value: g, unit: 'm/s²', source: 'Gravity' },
+						next: 'Stand it on its feet, leave it alone for five seconds, read again.',
+					}),
 				]),
 			};
 	const up = second ? normalise(add(normalise(first), normalise(second))) : normalise(first);
@@ -80,39 +78,32 @@ function reasonsOf(
 	const out: Reason[] = [];
 	if (surfaceTiltDeg === null)
 		out.push(
-			reason(
-				'caution',
-				'surface-unknown',
-				'Measured once: the surface’s own tilt is still in it.',
-				undefined,
-				undefined,
-				'Turn the aircraft by half a turn on the same spot and measure again.',
-			),
+			reason('caution', 'surface-unknown', 'Measured once: the surface’s own tilt is still in it.', {
+				next: 'Turn the aircraft by half a turn on the same spot and measure again.',
+			}),
 		);
 	else
 		out.push(
-			surfaceTiltDeg > limits.surfaceTiltDeg.value
-				? reason(
-						'caution',
-						'surface-steep',
-						'The surface is steep; the half-turn took it out.',
-						surfaceTiltDeg,
-						limits.surfaceTiltDeg,
-						'Find a flatter place if the two spots were not the same.',
-					)
-				: reason('pass', 'surface-known', 'The surface’s tilt was taken out.', surfaceTiltDeg, limits.surfaceTiltDeg),
+			atMost(surfaceTiltDeg, {
+				caution: {
+					limit: limits.surfaceTiltDeg,
+					code: 'surface-steep',
+					text: 'The surface is steep; the half-turn took it out.',
+					next: 'Find a flatter place if the two spots were not the same.',
+				},
+				pass: { code: 'surface-known', text: 'The surface’s tilt was taken out.' },
+			}),
 		);
 	out.push(
-		sigmaDeg > limits.trimSigmaDeg.value
-			? reason(
-					'fail',
-					'insufficient-stillness',
-					'The reading shakes too much for a trim.',
-					sigmaDeg,
-					limits.trimSigmaDeg,
-					'Leave it alone for longer.',
-				)
-			: reason('pass', 'reading-steady', 'The reading is steady.', sigmaDeg, limits.trimSigmaDeg),
+		atMost(sigmaDeg, {
+			fail: {
+				limit: limits.trimSigmaDeg,
+				code: 'insufficient-stillness',
+				text: 'The reading shakes too much for a trim.',
+				next: 'Leave it alone for longer.',
+			},
+			pass: { code: 'reading-steady', text: 'The reading is steady.' },
+		}),
 	);
 	const side = (value: number, positive: string, negative: string) =>
 		Math.abs(value) < 0.05 ? '' : `${Math.abs(value).toFixed(1)}° ${value > 0 ? positive : negative}`;
@@ -120,16 +111,15 @@ function reasonsOf(
 		.filter(Boolean)
 		.join(', ');
 	out.push(
-		errorDeg > limits.trimDeg.value
-			? reason(
-					'caution',
-					'level-off',
-					`At the attitude wanted it reads ${words}.`,
-					errorDeg,
-					limits.trimDeg,
-					'Enter the trim, or calibrate the level by the maker’s routine, and measure again.',
-				)
-			: reason('pass', 'level-right', 'At the attitude wanted it reads level.', errorDeg, limits.trimDeg),
+		atMost(errorDeg, {
+			caution: {
+				limit: limits.trimDeg,
+				code: 'level-off',
+				text: `At the attitude wanted it reads ${words}.`,
+				next: 'Enter the trim, or calibrate the level by the maker’s routine, and measure again.',
+			},
+			pass: { code: 'level-right', text: 'At the attitude wanted it reads level.' },
+		}),
 	);
 	return out;
 }

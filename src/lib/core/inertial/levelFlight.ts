@@ -1,5 +1,6 @@
 import type { Reason, Verdict } from '../../schema/common';
 import { unwrapDeg } from '../frames/angles';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { line, mean, median, robustSigma } from '../math/statistics';
 import { inertialLimits as limits } from './limits';
@@ -67,14 +68,11 @@ export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pit
 			sigmaDeg: null,
 			...base,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-level-flight',
-					'Too little of this flight is straight and level.',
-					levelS,
-					limits.levelFlightS,
-					'Fly straight legs at one height and one speed, half a minute in all, and bring that log.',
-				),
+				reason('fail', 'insufficient-level-flight', 'Too little of this flight is straight and level.', {
+					value: levelS,
+					limit: limits.levelFlightS,
+					next: 'Fly straight legs at one height and one speed, half a minute in all, and bring that log.',
+				}),
 			]),
 		};
 	const shown = { rollDeg: median(rolls), pitchDeg: median(pitches) };
@@ -91,26 +89,24 @@ export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pit
 		sigmaDeg,
 		...base,
 		...judge([
-			loose > limits.levelFlightSigmaDeg.value
-				? reason(
-						'caution',
-						'flight-rough',
-						'Gusts leave the attitude of level flight loose.',
-						loose,
-						limits.levelFlightSigmaDeg,
-						'Fly longer legs, or in calmer air.',
-					)
-				: reason('pass', 'flight-smooth', 'The legs agree with one another.', loose, limits.levelFlightSigmaDeg),
-			size > limits.levelErrorDeg.value
-				? reason(
-						'caution',
-						'level-off-in-flight',
-						'Straight and level does not read as wanted.',
-						size,
-						limits.levelErrorDeg,
-						'Enter the correction, at most two degrees at a time, and fly the legs again.',
-					)
-				: reason('pass', 'level-right-in-flight', 'Straight and level reads as wanted.', size, limits.levelErrorDeg),
+			atMost(loose, {
+				caution: {
+					limit: limits.levelFlightSigmaDeg,
+					code: 'flight-rough',
+					text: 'Gusts leave the attitude of level flight loose.',
+					next: 'Fly longer legs, or in calmer air.',
+				},
+				pass: { code: 'flight-smooth', text: 'The legs agree with one another.' },
+			}),
+			atMost(size, {
+				caution: {
+					limit: limits.levelErrorDeg,
+					code: 'level-off-in-flight',
+					text: 'Straight and level does not read as wanted.',
+					next: 'Enter the correction, at most two degrees at a time, and fly the legs again.',
+				},
+				pass: { code: 'level-right-in-flight', text: 'Straight and level reads as wanted.' },
+			}),
 		]),
 	};
 }

@@ -20,7 +20,13 @@ const refuse = (code: string, text: string, next: string, value?: number): Mount
 	rollDeg: null,
 	agreementDeg: null,
 	runnerUpDeg: null,
-	...judge([reason('fail', code, text, value, code.startsWith('insufficient') ? undefined : limits.mountingDeg, next)]),
+	...judge([
+		reason('fail', code, text, {
+			value,
+			limit: code.startsWith('insufficient') ? undefined : limits.mountingDeg,
+			next,
+		}),
+	]),
 });
 
 /** Rotation angle between two rotations, degrees. */
@@ -97,12 +103,17 @@ export function solveMounting({ gestures }: MountingRequest): MountingAnswer {
 					'caution',
 					'mounting-oblique',
 					'The gestures lie between two mountings: the board may be mounted at another angle.',
-					best.deg,
-					limits.mountingDeg,
-					'Repeat the gestures more squarely, or enter the angle by hand.',
+					{
+						value: best.deg,
+						limit: limits.mountingDeg,
+						next: 'Repeat the gestures more squarely, or enter the angle by hand.',
+					},
 				)
-			: reason('pass', 'mounting-found', words(best.rotation), best.deg, limits.mountingDeg),
-		reason('pass', 'gestures-agree', 'Nose-up and right-down agree.', contradiction, limits.mountingDeg),
+			: reason('pass', 'mounting-found', words(best.rotation), { value: best.deg, limit: limits.mountingDeg }),
+		reason('pass', 'gestures-agree', 'Nose-up and right-down agree.', {
+			value: contradiction,
+			limit: limits.mountingDeg,
+		}),
 	];
 	return {
 		rotation: best.rotation.map((row) => row.map((v) => v + 0)) as MountingAnswer['rotation'],

@@ -1,6 +1,7 @@
 import type { Reason } from '../../schema/common';
 import type { PressureAnswer } from '../../schema/inertial';
 import { InputError } from '../finding/inputError';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { regress } from '../math/regress';
 import { robustSigma } from '../math/statistics';
@@ -32,14 +33,11 @@ export function reviewPressure({ t, heightM, disturbance }: PressureLog): Pressu
 			perDisturbanceSigma: null,
 			swingM: null,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-duration',
-					'The log is too short to show noise and drift.',
-					seconds,
-					limits.pressureS,
-					'Record half a minute at rest.',
-				),
+				reason('fail', 'insufficient-duration', 'The log is too short to show noise and drift.', {
+					value: seconds,
+					limit: limits.pressureS,
+					next: 'Record half a minute at rest.',
+				}),
 			]),
 		};
 	const steps = new Float64Array(n - 1);
@@ -59,51 +57,36 @@ export function reviewPressure({ t, heightM, disturbance }: PressureLog): Pressu
 	const perDisturbance = fit ? fit.coefficients[2] : null;
 	const swingM = perDisturbance === null ? null : Math.abs(perDisturbance) * range;
 	const reasons: Reason[] = [
-		noiseM > limits.pressureNoiseM.value
-			? reason(
-					'caution',
-					'pressure-noisy',
-					'The pressure height is noisy.',
-					noiseM,
-					limits.pressureNoiseM,
-					'Cover the sensor with open foam, away from light and wash.',
-				)
-			: reason('pass', 'pressure-quiet', 'The pressure height is quiet.', noiseM, limits.pressureNoiseM),
-		Math.abs(driftMPerMin) > limits.pressureDriftMPerMin.value
-			? reason(
-					'caution',
-					'pressure-drifts',
-					'The pressure height drifts.',
-					Math.abs(driftMPerMin),
-					limits.pressureDriftMPerMin,
-					'Let it warm up; shade it; the weather moves it too.',
-				)
-			: reason(
-					'pass',
-					'pressure-steady',
-					'The pressure height does not drift.',
-					Math.abs(driftMPerMin),
-					limits.pressureDriftMPerMin,
-				),
+		atMost(noiseM, {
+			caution: {
+				limit: limits.pressureNoiseM,
+				code: 'pressure-noisy',
+				text: 'The pressure height is noisy.',
+				next: 'Cover the sensor with open foam, away from light and wash.',
+			},
+			pass: { code: 'pressure-quiet', text: 'The pressure height is quiet.' },
+		}),
+		atMost(Math.abs(driftMPerMin), {
+			caution: {
+				limit: limits.pressureDriftMPerMin,
+				code: 'pressure-drifts',
+				text: 'The pressure height drifts.',
+				next: 'Let it warm up; shade it; the weather moves it too.',
+			},
+			pass: { code: 'pressure-steady', text: 'The pressure height does not drift.' },
+		}),
 	];
 	if (swingM !== null)
 		reasons.push(
-			swingM > limits.pressureSwingM.value
-				? reason(
-						'caution',
-						'pressure-disturbed',
-						'Throttle or wind moves the pressure height.',
-						swingM,
-						limits.pressureSwingM,
-						'Foam over the sensor, and record again: before and after can be compared.',
-					)
-				: reason(
-						'pass',
-						'pressure-undisturbed',
-						'Throttle or wind hardly moves the pressure height.',
-						swingM,
-						limits.pressureSwingM,
-					),
+			atMost(swingM, {
+				caution: {
+					limit: limits.pressureSwingM,
+					code: 'pressure-disturbed',
+					text: 'Throttle or wind moves the pressure height.',
+					next: 'Foam over the sensor, and record again: before and after can be compared.',
+				},
+				pass: { code: 'pressure-undisturbed', text: 'Throttle or wind hardly moves the pressure height.' },
+			}),
 		);
 	return {
 		noiseM,

@@ -115,14 +115,11 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 	const rate = n > 1 ? (n - 1) / T : null;
 	if (n < limits.minSamples.value || rate === null)
 		return refuse(
-			reason(
-				'fail',
-				'insufficient-samples',
-				`${n} samples are too few.`,
-				n,
-				limits.minSamples,
-				'Record ten seconds with the motors running.',
-			),
+			reason('fail', 'insufficient-samples', `${n} samples are too few.`, {
+				value: n,
+				limit: limits.minSamples,
+				next: 'Record ten seconds with the motors running.',
+			}),
 			rate,
 		);
 	if (rotorHz !== undefined && rotorHz > rate / 2)
@@ -131,9 +128,11 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 				'fail',
 				'insufficient-rate',
 				`At ${rate.toFixed(0)} samples a second a rotor at ${rotorHz.toFixed(0)} Hz cannot be seen.`,
-				rate,
-				{ value: 2 * rotorHz, unit: 'Hz', source: 'Sampling theorem' },
-				'Log the accelerometer faster.',
+				{
+					value: rate,
+					limit: { value: 2 * rotorHz, unit: 'Hz', source: 'Sampling theorem' },
+					next: 'Log the accelerometer faster.',
+				},
 			),
 			rate,
 		);
@@ -165,38 +164,43 @@ function reasonsOf(rms: number, clippedPct: number, top: VibrationAnswer['peaks'
 	const look = 'Balance propellers, look for a loose arm, a bent shaft or a hard mount.';
 	if (rms > limits.vibrationFailMps2.value)
 		out.push(
-			reason(
-				'fail',
-				'vibration-large',
-				'It shakes too much to trust height and attitude.',
-				rms,
-				limits.vibrationFailMps2,
-				look,
-			),
+			reason('fail', 'vibration-large', 'It shakes too much to trust height and attitude.', {
+				value: rms,
+				limit: limits.vibrationFailMps2,
+				next: look,
+			}),
 		);
 	else if (rms > limits.vibrationMps2.value)
-		out.push(reason('caution', 'vibration-raised', 'It shakes more than it should.', rms, limits.vibrationMps2, look));
-	else out.push(reason('pass', 'vibration-small', 'It shakes little.', rms, limits.vibrationMps2));
+		out.push(
+			reason('caution', 'vibration-raised', 'It shakes more than it should.', {
+				value: rms,
+				limit: limits.vibrationMps2,
+				next: look,
+			}),
+		);
+	else out.push(reason('pass', 'vibration-small', 'It shakes little.', { value: rms, limit: limits.vibrationMps2 }));
 	if (clippedPct > limits.clippedPct.value)
 		out.push(
-			reason(
-				'fail',
-				'clipping',
-				'The accelerometer reaches the end of its range.',
-				clippedPct,
-				limits.clippedPct,
-				look,
-			),
+			reason('fail', 'clipping', 'The accelerometer reaches the end of its range.', {
+				value: clippedPct,
+				limit: limits.clippedPct,
+				next: look,
+			}),
 		);
 	else
-		out.push(reason('pass', 'no-clipping', 'The accelerometer stays within its range.', clippedPct, limits.clippedPct));
+		out.push(
+			reason('pass', 'no-clipping', 'The accelerometer stays within its range.', {
+				value: clippedPct,
+				limit: limits.clippedPct,
+			}),
+		);
 	if (top)
 		out.push(
 			reason(
 				'pass',
 				'strongest-peak',
 				`The strongest peak is at ${top.hz.toFixed(1)} Hz on ${top.axis}${top.likely === 'unknown' ? '' : `: ${top.likely}`}.`,
-				top.amplitude,
+				{ value: top.amplitude },
 			),
 		);
 	return out;

@@ -1,4 +1,5 @@
 import type { CeilingAnswer, CeilingRequest } from '../../schema/payload';
+import { atLeast } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { payloadLimits as limits } from './limits';
 
@@ -19,37 +20,25 @@ export function reviewCeiling({ ceilingM, holdM, marginM, things, followsSurface
 					'fail',
 					'into-ceiling',
 					`Over ${tallest.name} it would stand ${(reachM + marginM - ceilingM).toFixed(1)} m too high.`,
-					clearanceM,
-					limit,
-					lower,
+					{ value: clearanceM, limit, next: lower },
 				)
-			: clearanceM < limits.ceilingSpareM.value
-				? reason(
-						'caution',
-						'ceiling-near',
-						`Over ${tallest.name} little room is left under the ceiling.`,
-						clearanceM,
-						limits.ceilingSpareM,
-						lower,
-					)
-				: reason(
-						'pass',
-						'ceiling-clear',
-						`Over ${tallest.name} there is room under the ceiling.`,
-						clearanceM,
-						limits.ceilingSpareM,
-					),
+			: atLeast(clearanceM, {
+					caution: {
+						limit: limits.ceilingSpareM,
+						code: 'ceiling-near',
+						text: `Over ${tallest.name} little room is left under the ceiling.`,
+						next: lower,
+					},
+					pass: { code: 'ceiling-clear', text: `Over ${tallest.name} there is room under the ceiling.` },
+				}),
 	];
 	if (!followsSurface && tallest.heightM + marginM > holdM)
 		reasons.push(
-			reason(
-				'fail',
-				'into-furniture',
-				`${tallest.name} is as high as it flies.`,
-				holdM - tallest.heightM,
-				{ value: marginM, unit: 'm', source: 'Your margin' },
-				`Hold above ${(tallest.heightM + marginM).toFixed(1)} m, or fly round it.`,
-			),
+			reason('fail', 'into-furniture', `${tallest.name} is as high as it flies.`, {
+				value: holdM - tallest.heightM,
+				limit: { value: marginM, unit: 'm', source: 'Your margin' },
+				next: `Hold above ${(tallest.heightM + marginM).toFixed(1)} m, or fly round it.`,
+			}),
 		);
 	return { clearanceM, worst: tallest.name, highestHoldM, ...judge(reasons) };
 }

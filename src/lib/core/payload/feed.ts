@@ -1,5 +1,6 @@
 import type { Reason } from '../../schema/common';
 import type { FeedAnswer, FeedRequest } from '../../schema/payload';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { ratePerHectare } from './flow';
 import { payloadLimits as limits } from './limits';
@@ -22,52 +23,45 @@ export function reviewFeed(request: FeedRequest): FeedAnswer {
 	const reasons: Reason[] = [];
 	if (collectedG === 0)
 		reasons.push(
-			reason(
-				'fail',
-				'nothing-fed',
-				'Nothing came out.',
-				0,
-				undefined,
-				'Look whether the feeder turns and the hopper is open.',
-			),
+			reason('fail', 'nothing-fed', 'Nothing came out.', {
+				value: 0,
+				next: 'Look whether the feeder turns and the hopper is open.',
+			}),
 		);
 	reasons.push(
-		Math.abs(rpmErrorPct) > limits.feederPct.value
-			? reason(
-					'fail',
-					'feeder-wrong',
-					'The feeder does not turn as it is set.',
-					Math.abs(rpmErrorPct),
-					limits.feederPct,
-					'Fit it again, choose its operating mode, calibrate it by its manual.',
-				)
-			: reason('pass', 'feeder-right', 'The feeder turns as it is set.', Math.abs(rpmErrorPct), limits.feederPct),
+		atMost(Math.abs(rpmErrorPct), {
+			fail: {
+				limit: limits.feederPct,
+				code: 'feeder-wrong',
+				text: 'The feeder does not turn as it is set.',
+				next: 'Fit it again, choose its operating mode, calibrate it by its manual.',
+			},
+			pass: { code: 'feeder-right', text: 'The feeder turns as it is set.' },
+		}),
 	);
 	if (collectedG > 0)
 		reasons.push(
-			Math.abs(off) > limits.flowPct.value
-				? reason(
-						'caution',
-						'rate-off',
-						'What comes out per hectare is not what is wanted.',
-						Math.abs(off),
-						limits.flowPct,
-						`Set ${setForWantedRpm?.toFixed(0)} turns a minute.`,
-					)
-				: reason('pass', 'rate-right', 'What comes out per hectare is what is wanted.', Math.abs(off), limits.flowPct),
+			atMost(Math.abs(off), {
+				caution: {
+					limit: limits.flowPct,
+					code: 'rate-off',
+					text: 'What comes out per hectare is not what is wanted.',
+					next: `Set ${setForWantedRpm?.toFixed(0)} turns a minute.`,
+				},
+				pass: { code: 'rate-right', text: 'What comes out per hectare is what is wanted.' },
+			}),
 		);
 	if (fanErrorPct !== null)
 		reasons.push(
-			Math.abs(fanErrorPct) > limits.fanPct.value
-				? reason(
-						'caution',
-						'fan-off',
-						'The fan does not follow its setting.',
-						Math.abs(fanErrorPct),
-						limits.fanPct,
-						'Look for a blocked duct; the swath follows the fan.',
-					)
-				: reason('pass', 'fan-right', 'The fan follows its setting.', Math.abs(fanErrorPct), limits.fanPct),
+			atMost(Math.abs(fanErrorPct), {
+				caution: {
+					limit: limits.fanPct,
+					code: 'fan-off',
+					text: 'The fan does not follow its setting.',
+					next: 'Look for a blocked duct; the swath follows the fan.',
+				},
+				pass: { code: 'fan-right', text: 'The fan follows its setting.' },
+			}),
 		);
 	return { rpm, rpmErrorPct, gPerTurn, kgPerMin, kgPerHa, setForWantedRpm, fanErrorPct, ...judge(reasons) };
 }

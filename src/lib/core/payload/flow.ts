@@ -1,5 +1,6 @@
 import type { FlowAnswer, FlowRequest } from '../../schema/payload';
 import type { Reason } from '../../schema/common';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { mean } from '../math/statistics';
 import { payloadLimits as limits } from './limits';
@@ -56,79 +57,65 @@ export function reviewFlow(request: FlowRequest): FlowAnswer {
 				'fail',
 				'nozzle-blocked',
 				`${blocked.name} gives ${blocked.lPerMin === 0 ? 'nothing' : `${blocked.sharePct.toFixed(0)} % of the others`}: it is blocked.`,
-				blocked.sharePct,
-				limits.blockedPct,
-				`Clean or replace ${blocked.name} and collect again. The others are even: pump and lines are right.`,
+				{
+					value: blocked.sharePct,
+					limit: limits.blockedPct,
+					next: `Clean or replace ${blocked.name} and collect again. The others are even: pump and lines are right.`,
+				},
 			),
 		);
 	else if (dry.length > 0)
 		reasons.push(
-			reason(
-				'fail',
-				'nozzle-dry',
-				`Nothing came from ${dry.map(({ name }) => name).join(', ')}.`,
-				0,
-				undefined,
-				'Air in the line: open the relief valves until it runs evenly, close them, collect again.',
-			),
+			reason('fail', 'nozzle-dry', `Nothing came from ${dry.map(({ name }) => name).join(', ')}.`, {
+				value: 0,
+				next: 'Air in the line: open the relief valves until it runs evenly, close them, collect again.',
+			}),
 		);
 	const errors = Math.abs(errorPct);
 	reasons.push(
 		errors > limits.flowFailPct.value
-			? reason(
-					'fail',
-					'flow-wrong',
-					'It does not give what is set.',
-					errors,
-					limits.flowFailPct,
-					blocked
+			? reason('fail', 'flow-wrong', 'It does not give what is set.', {
+					value: errors,
+					limit: limits.flowFailPct,
+					next: blocked
 						? `Put ${blocked.name} right first, and collect again.`
 						: 'Vent the lines, clean filters and nozzles, collect again; then correct the setting.',
-				)
-			: errors > limits.flowPct.value
-				? reason(
-						'caution',
-						'flow-off',
-						'It gives a little more or less than is set.',
-						errors,
-						limits.flowPct,
-						`Multiply the setting by ${(setLPerMin / flowLPerMin).toFixed(3)}.`,
-					)
-				: reason('pass', 'flow-right', 'It gives what is set.', errors, limits.flowPct),
+				})
+			: atMost(errors, {
+					caution: {
+						limit: limits.flowPct,
+						code: 'flow-off',
+						text: 'It gives a little more or less than is set.',
+						next: `Multiply the setting by ${(setLPerMin / flowLPerMin).toFixed(3)}.`,
+					},
+					pass: { code: 'flow-right', text: 'It gives what is set.' },
+				}),
 	);
 	if (nozzleCvPct !== null && !blocked) {
 		const worst = own.reduce((a, b) => (Math.abs(b.deviationPct) > Math.abs(a.deviationPct) ? b : a));
 		reasons.push(
-			nozzleCvPct > limits.nozzleCvPct.value
-				? reason(
-						'caution',
-						'nozzles-uneven',
-						`The nozzles differ; ${worst.name} most.`,
-						nozzleCvPct,
-						limits.nozzleCvPct,
-						`Clean or replace ${worst.name}.`,
-					)
-				: reason('pass', 'nozzles-even', 'The nozzles are even.', nozzleCvPct, limits.nozzleCvPct),
+			atMost(nozzleCvPct, {
+				caution: {
+					limit: limits.nozzleCvPct,
+					code: 'nozzles-uneven',
+					text: `The nozzles differ; ${worst.name} most.`,
+					next: `Clean or replace ${worst.name}.`,
+				},
+				pass: { code: 'nozzles-even', text: 'The nozzles are even.' },
+			}),
 		);
 	}
 	if (meterErrorPct !== null)
 		reasons.push(
-			Math.abs(meterErrorPct) > limits.meterPct.value
-				? reason(
-						'caution',
-						'meter-off',
-						'The flow that the aircraft shows is not what came out.',
-						Math.abs(meterErrorPct),
-						limits.meterPct,
-						'Calibrate the flow meter by its manual; trust the bucket meanwhile.',
-					)
-				: reason(
-						'pass',
-						'meter-right',
-						'The flow meter agrees with the bucket.',
-						Math.abs(meterErrorPct),
-						limits.meterPct,
-					),
+			atMost(Math.abs(meterErrorPct), {
+				caution: {
+					limit: limits.meterPct,
+					code: 'meter-off',
+					text: 'The flow that the aircraft shows is not what came out.',
+					next: 'Calibrate the flow meter by its manual; trust the bucket meanwhile.',
+				},
+				pass: { code: 'meter-right', text: 'The flow meter agrees with the bucket.' },
+			}),
 		);
 	return {
 		flowLPerMin,

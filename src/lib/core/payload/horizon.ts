@@ -205,14 +205,11 @@ export function findHorizon(picture: Picture, progress?: (share: number) => void
 		confidence,
 		line: null,
 		...judge([
-			reason(
-				'fail',
-				'insufficient-horizon',
-				text,
-				confidence ?? undefined,
-				limits.confidence,
-				'Take a picture of open sea or a far plain, the horizon right across it.',
-			),
+			reason('fail', 'insufficient-horizon', text, {
+				value: confidence ?? undefined,
+				limit: limits.confidence,
+				next: 'Take a picture of open sea or a far plain, the horizon right across it.',
+			}),
 		]),
 	});
 	if (width < 64 || height < 64) return refuse('The picture is too small.', null);
@@ -239,16 +236,18 @@ export function findHorizon(picture: Picture, progress?: (share: number) => void
 		line: [0, at(0), width * kx, at(width)],
 		...judge([
 			level
-				? reason('pass', 'horizon-level', 'The horizon lies level.', tiltDeg, limits.tiltDeg)
+				? reason('pass', 'horizon-level', 'The horizon lies level.', { value: tiltDeg, limit: limits.tiltDeg })
 				: reason(
 						'caution',
 						'horizon-tilted',
 						`The ${tiltDeg > 0 ? 'right' : 'left'} side is lower by ${Math.abs(tiltDeg).toFixed(1)}°.`,
-						tiltDeg,
-						limits.tiltDeg,
-						`Calibrate the gimbal; if it stays, trim its roll by ${(-tiltDeg).toFixed(1)}°.`,
+						{
+							value: tiltDeg,
+							limit: limits.tiltDeg,
+							next: `Calibrate the gimbal; if it stays, trim its roll by ${(-tiltDeg).toFixed(1)}°.`,
+						},
 					),
-			reason('pass', 'horizon-clear', 'The line found is clear.', confidence, limits.confidence),
+			reason('pass', 'horizon-clear', 'The line found is clear.', { value: confidence, limit: limits.confidence }),
 		]),
 	};
 }

@@ -1,5 +1,6 @@
 import type { Area, SharpnessAnswer } from '../../schema/payload';
 import { InputError } from '../finding/inputError';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { median, quantile, robustSigma } from '../math/statistics';
 import { payloadLimits as limits } from './limits';
@@ -99,14 +100,11 @@ export function measureSharpness(picture: Picture, area: Area): SharpnessAnswer 
 			edges: widths.length,
 			contrast,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-edges',
-					'There are too few edges in this area to judge the focus.',
-					widths.length,
-					limits.fewestEdges,
-					'Choose an area with a far edge in it: a mast, a roof, a tree line.',
-				),
+				reason('fail', 'insufficient-edges', 'There are too few edges in this area to judge the focus.', {
+					value: widths.length,
+					limit: limits.fewestEdges,
+					next: 'Choose an area with a far edge in it: a mast, a roof, a tree line.',
+				}),
 			]),
 		};
 	const edgePx = median(widths);
@@ -118,24 +116,20 @@ export function measureSharpness(picture: Picture, area: Area): SharpnessAnswer 
 		contrast,
 		...judge([
 			edgePx > limits.edgeFailPx.value
-				? reason(
-						'fail',
-						'blurred',
-						'The far edges are blurred.',
-						edgePx,
-						limits.edgeFailPx,
-						'Focus at twenty metres and take the picture again.',
-					)
-				: edgePx > limits.edgePx.value
-					? reason(
-							'caution',
-							'soft',
-							'The far edges are soft.',
-							edgePx,
-							limits.edgePx,
-							'Focus at twenty metres; clean the glass.',
-						)
-					: reason('pass', 'sharp', 'The far edges are sharp.', edgePx, limits.edgePx),
+				? reason('fail', 'blurred', 'The far edges are blurred.', {
+						value: edgePx,
+						limit: limits.edgeFailPx,
+						next: 'Focus at twenty metres and take the picture again.',
+					})
+				: atMost(edgePx, {
+						caution: {
+							limit: limits.edgePx,
+							code: 'soft',
+							text: 'The far edges are soft.',
+							next: 'Focus at twenty metres; clean the glass.',
+						},
+						pass: { code: 'sharp', text: 'The far edges are sharp.' },
+					}),
 		]),
 	};
 }

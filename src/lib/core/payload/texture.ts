@@ -1,5 +1,6 @@
 import type { TextureAnswer } from '../../schema/payload';
 import { InputError } from '../finding/inputError';
+import { atLeast, atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { mean, quantile } from '../math/statistics';
 import { payloadLimits as limits } from './limits';
@@ -93,51 +94,39 @@ export function scoreTexture(picture: Picture): TextureAnswer {
 	return {
 		...found,
 		...judge([
-			found.brightness < limits.brightness.value
-				? reason(
-						'fail',
-						'too-dark',
-						'It is too dark for a downward camera.',
-						found.brightness,
-						limits.brightness,
-						'Wait for light, or fly without it.',
-					)
-				: reason('pass', 'light-enough', 'There is light enough.', found.brightness, limits.brightness),
+			atLeast(found.brightness, {
+				fail: {
+					limit: limits.brightness,
+					code: 'too-dark',
+					text: 'It is too dark for a downward camera.',
+					next: 'Wait for light, or fly without it.',
+				},
+				pass: { code: 'light-enough', text: 'There is light enough.' },
+			}),
 			found.cornerShare < limits.cornerFailShare.value
-				? reason(
-						'fail',
-						'featureless',
-						'There is next to nothing on this surface to hold on to.',
-						found.cornerShare,
-						limits.cornerFailShare,
-						mat,
-					)
-				: found.cornerShare < limits.cornerShare.value
-					? reason(
-							'caution',
-							'few-features',
-							'There is little on this surface to hold on to.',
-							found.cornerShare,
-							limits.cornerShare,
-							mat,
-						)
-					: reason(
-							'pass',
-							'features',
-							'There is enough on this surface to hold on to.',
-							found.cornerShare,
-							limits.cornerShare,
-						),
-			found.repetition > limits.repetition.value
-				? reason(
-						'caution',
-						'repeats',
-						'The pattern repeats: one place looks like the next.',
-						found.repetition,
-						limits.repetition,
-						mat,
-					)
-				: reason('pass', 'distinct', 'The pattern does not repeat.', found.repetition, limits.repetition),
+				? reason('fail', 'featureless', 'There is next to nothing on this surface to hold on to.', {
+						value: found.cornerShare,
+						limit: limits.cornerFailShare,
+						next: mat,
+					})
+				: atLeast(found.cornerShare, {
+						caution: {
+							limit: limits.cornerShare,
+							code: 'few-features',
+							text: 'There is little on this surface to hold on to.',
+							next: mat,
+						},
+						pass: { code: 'features', text: 'There is enough on this surface to hold on to.' },
+					}),
+			atMost(found.repetition, {
+				caution: {
+					limit: limits.repetition,
+					code: 'repeats',
+					text: 'The pattern repeats: one place looks like the next.',
+					next: mat,
+				},
+				pass: { code: 'distinct', text: 'The pattern does not repeat.' },
+			}),
 		]),
 	};
 }

@@ -1,5 +1,6 @@
 import type { Reason, Verdict } from '../../schema/common';
 import { InputError } from '../finding/inputError';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { positionLimits as limits } from './limits';
 import { readNmea } from './nmea';
@@ -43,14 +44,11 @@ export function reviewLink(text: string, baud: number, rateHz: number | null = n
 		return {
 			...nothing,
 			...judge([
-				reason(
-					'fail',
-					'insufficient-epochs',
-					'The log holds too few epochs to tell its rate.',
-					times.size,
-					{ value: FEWEST_EPOCHS, unit: 'epochs', source: 'Winglogos rule' },
-					'Record half a minute.',
-				),
+				reason('fail', 'insufficient-epochs', 'The log holds too few epochs to tell its rate.', {
+					value: times.size,
+					limit: { value: FEWEST_EPOCHS, unit: 'epochs', source: 'Winglogos rule' },
+					next: 'Record half a minute.',
+				}),
 			]),
 		};
 	const clocks = [...times].map((clock) => secondsOf(Number(clock))).sort((a, b) => a - b);
@@ -71,17 +69,15 @@ export function reviewLink(text: string, baud: number, rateHz: number | null = n
 			.sort((a, b) => b.bytesPerEpoch - a.bytesPerEpoch),
 		...judge([
 			loadPct > 100
-				? reason(
-						'fail',
-						'line-too-slow',
-						'The line cannot carry what the receiver sends: epochs are lost.',
-						loadPct,
-						limits.linkLoadPct,
+				? reason('fail', 'line-too-slow', 'The line cannot carry what the receiver sends: epochs are lost.', {
+						value: loadPct,
+						limit: limits.linkLoadPct,
 						next,
-					)
-				: loadPct > limits.linkLoadPct.value
-					? reason('caution', 'line-full', 'The line is nearly full.', loadPct, limits.linkLoadPct, next)
-					: reason('pass', 'line-roomy', 'The line has room to spare.', loadPct, limits.linkLoadPct),
+					})
+				: atMost(loadPct, {
+						caution: { limit: limits.linkLoadPct, code: 'line-full', text: 'The line is nearly full.', next: next },
+						pass: { code: 'line-roomy', text: 'The line has room to spare.' },
+					}),
 		]),
 	};
 }

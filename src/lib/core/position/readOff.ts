@@ -27,19 +27,31 @@ export function judgeReadOff(
 	const held = { ...limits.holdS, value: rule.holdS };
 	const out = [
 		satellites >= rule.minSatellites
-			? reason('pass', 'satellites-enough', 'Enough satellites are used.', satellites, count)
-			: reason('fail', 'few-satellites', 'Too few satellites are used.', satellites, count, wait),
+			? reason('pass', 'satellites-enough', 'Enough satellites are used.', { value: satellites, limit: count })
+			: reason('fail', 'few-satellites', 'Too few satellites are used.', {
+					value: satellites,
+					limit: count,
+					next: wait,
+				}),
 		homeStored
 			? reason('pass', 'home-stored', 'It says that home is stored.')
-			: reason('fail', 'home-not-stored', 'It has not said that home is stored.', undefined, undefined, wait),
+			: reason('fail', 'home-not-stored', 'It has not said that home is stored.', { next: wait }),
 		watchedS >= rule.holdS
-			? reason('pass', 'lock-watched', 'The count was watched long enough.', watchedS, held)
-			: reason('caution', 'lock-glanced', 'The count was looked at only shortly.', watchedS, held, 'Watch it a while.'),
+			? reason('pass', 'lock-watched', 'The count was watched long enough.', { value: watchedS, limit: held })
+			: reason('caution', 'lock-glanced', 'The count was looked at only shortly.', {
+					value: watchedS,
+					limit: held,
+					next: 'Watch it a while.',
+				}),
 		hdop === null
 			? reason('pass', 'hdop-not-shown', 'How well the satellites are spread was not shown.')
 			: hdop <= rule.maxHdop
-				? reason('pass', 'hdop-small', 'The satellites stand well spread (HDOP).', hdop, spread)
-				: reason('fail', 'hdop-large', 'The satellites stand on one side of the sky (HDOP).', hdop, spread, wait),
+				? reason('pass', 'hdop-small', 'The satellites stand well spread (HDOP).', { value: hdop, limit: spread })
+				: reason('fail', 'hdop-large', 'The satellites stand on one side of the sky (HDOP).', {
+						value: hdop,
+						limit: spread,
+						next: wait,
+					}),
 		reason('pass', 'read-off', 'Read off its screen: whether the position stands still was not seen.'),
 	];
 	const judged = judge(out);

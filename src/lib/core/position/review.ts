@@ -229,14 +229,10 @@ function reasonsFor(log: Log, epochs: Judged[], hold: Hold, scatter: GnssAnswer[
 	const wait = 'Keep the receiver under open sky and wait.';
 	if (log.counts.sentences === 0)
 		return [
-			reason(
-				'fail',
-				'insufficient-sentences',
-				'No whole sentence was received.',
-				0,
-				undefined,
-				"Check that the receiver sends text sentences and that the rate is the receiver's.",
-			),
+			reason('fail', 'insufficient-sentences', 'No whole sentence was received.', {
+				value: 0,
+				next: "Check that the receiver sends text sentences and that the rate is the receiver's.",
+			}),
 		];
 	const last = epochs.at(-1);
 	const out: Reason[] = [];
@@ -244,16 +240,13 @@ function reasonsFor(log: Log, epochs: Judged[], hold: Hold, scatter: GnssAnswer[
 	const hdopLimit = { ...limits.maxHdop, value: rule.maxHdop };
 	const holdLimit = { ...limits.holdS, value: rule.holdS };
 	if (!epochs.some((epoch) => epoch.fix))
-		out.push(reason('fail', 'insufficient-fix', 'There was no position fix.', undefined, undefined, wait));
+		out.push(reason('fail', 'insufficient-fix', 'There was no position fix.', { next: wait }));
 	else if (hold.lockS !== null)
 		out.push(
-			reason(
-				'pass',
-				'lock-held',
-				`The lock was held for ${rule.holdS} s; home can be trusted.`,
-				hold.longestS,
-				holdLimit,
-			),
+			reason('pass', 'lock-held', `The lock was held for ${rule.holdS} s; home can be trusted.`, {
+				value: hold.longestS,
+				limit: holdLimit,
+			}),
 		);
 	else {
 		if (hold.longestS > 0 && hold.still)
@@ -262,87 +255,90 @@ function reasonsFor(log: Log, epochs: Judged[], hold: Hold, scatter: GnssAnswer[
 					'fail',
 					'insufficient-duration',
 					`The lock has held for ${hold.longestS.toFixed(0)} s, not yet for ${rule.holdS} s.`,
-					hold.longestS,
-					holdLimit,
-					wait,
+					{ value: hold.longestS, limit: holdLimit, next: wait },
 				),
 			);
-		else out.push(reason('fail', 'no-lock', 'The lock was never held long enough.', hold.longestS, holdLimit, wait));
+		else
+			out.push(
+				reason('fail', 'no-lock', 'The lock was never held long enough.', {
+					value: hold.longestS,
+					limit: holdLimit,
+					next: wait,
+				}),
+			);
 	}
 	if (last) {
-		if (!last.fix) out.push(reason('fail', 'fix-lost', 'There is no fix at the end.', undefined, undefined, wait));
+		if (!last.fix) out.push(reason('fail', 'fix-lost', 'There is no fix at the end.', { next: wait }));
 		else {
 			const satellites = epochs.findLast((epoch) => epoch.satellites !== null)?.satellites;
 			const hdop = epochs.findLast((epoch) => epoch.hdop !== null)?.hdop;
 			if (satellites !== null && satellites !== undefined)
 				out.push(
 					satellites >= rule.minSatellites
-						? reason('pass', 'satellites-enough', 'Enough satellites are used.', satellites, satelliteLimit)
-						: reason('fail', 'few-satellites', 'Too few satellites are used.', satellites, satelliteLimit, wait),
+						? reason('pass', 'satellites-enough', 'Enough satellites are used.', {
+								value: satellites,
+								limit: satelliteLimit,
+							})
+						: reason('fail', 'few-satellites', 'Too few satellites are used.', {
+								value: satellites,
+								limit: satelliteLimit,
+								next: wait,
+							}),
 				);
 			else
 				out.push(
-					reason(
-						'fail',
-						'insufficient-satellites',
-						'The receiver does not say how many satellites it uses.',
-						undefined,
-						satelliteLimit,
-						'Switch on GGA or GSA sentences.',
-					),
+					reason('fail', 'insufficient-satellites', 'The receiver does not say how many satellites it uses.', {
+						limit: satelliteLimit,
+						next: 'Switch on GGA or GSA sentences.',
+					}),
 				);
 			if (hdop !== null && hdop !== undefined)
 				out.push(
 					hdop <= rule.maxHdop
-						? reason('pass', 'hdop-small', 'The satellites stand well spread (HDOP).', hdop, hdopLimit)
-						: reason(
-								'fail',
-								'hdop-large',
-								'The satellites stand on one side of the sky (HDOP).',
-								hdop,
-								hdopLimit,
-								wait,
-							),
+						? reason('pass', 'hdop-small', 'The satellites stand well spread (HDOP).', {
+								value: hdop,
+								limit: hdopLimit,
+							})
+						: reason('fail', 'hdop-large', 'The satellites stand on one side of the sky (HDOP).', {
+								value: hdop,
+								limit: hdopLimit,
+								next: wait,
+							}),
 				);
-			if (last.fixType === '2D')
-				out.push(reason('caution', 'fix-2d', 'The fix has no height.', undefined, undefined, wait));
+			if (last.fixType === '2D') out.push(reason('caution', 'fix-2d', 'The fix has no height.', { next: wait }));
 		}
 	}
 	if (hold.lockS !== null && hold.lockS > limits.slowLockS.value)
 		out.push(
-			reason(
-				'caution',
-				'lock-slow',
-				'The lock took long.',
-				hold.lockS,
-				limits.slowLockS,
-				'Compare with earlier sessions; look at antenna and sky.',
-			),
+			reason('caution', 'lock-slow', 'The lock took long.', {
+				value: hold.lockS,
+				limit: limits.slowLockS,
+				next: 'Compare with earlier sessions; look at antenna and sky.',
+			}),
 		);
 	if (scatter && scatter.cep95M > limits.scatter95M.value)
 		out.push(
-			reason(
-				'caution',
-				'scatter-large',
-				'The position wanders while standing.',
-				scatter.cep95M,
-				limits.scatter95M,
-				wait,
-			),
+			reason('caution', 'scatter-large', 'The position wanders while standing.', {
+				value: scatter.cep95M,
+				limit: limits.scatter95M,
+				next: wait,
+			}),
 		);
 	else if (scatter)
-		out.push(reason('pass', 'scatter-small', 'The position stands still.', scatter.cep95M, limits.scatter95M));
+		out.push(
+			reason('pass', 'scatter-small', 'The position stands still.', {
+				value: scatter.cep95M,
+				limit: limits.scatter95M,
+			}),
+		);
 	const broken = log.counts.checksumErrors / (log.counts.sentences + log.counts.checksumErrors);
 	if (broken > limits.checksumShare.value)
 		out.push(
-			reason(
-				'caution',
-				'lines-broken',
-				`${log.counts.checksumErrors} lines arrived broken.`,
-				broken,
-				limits.checksumShare,
-				'Check cable, rate and grounding.',
-			),
+			reason('caution', 'lines-broken', `${log.counts.checksumErrors} lines arrived broken.`, {
+				value: broken,
+				limit: limits.checksumShare,
+				next: 'Check cable, rate and grounding.',
+			}),
 		);
 	return out;
 }

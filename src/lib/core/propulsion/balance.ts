@@ -31,19 +31,28 @@ export function solveBalance({ parts, packIndex, markMm, noseHeavyMm, armSigmaMm
 		shiftPackMm,
 		...judge([
 			errorMm > centreSigmaMm
-				? reason('fail', 'tail-heavy', 'It is tail-heavy: it would pitch up and stall.', errorMm, limit, move)
+				? reason('fail', 'tail-heavy', 'It is tail-heavy: it would pitch up and stall.', {
+						value: errorMm,
+						limit,
+						next: move,
+					})
 				: errorMm > 0 || unsure
 					? reason(
 							'caution',
 							'near-mark',
 							'It balances at the mark, within what was measured; the tail may be a little heavy.',
-							errorMm,
-							limit,
-							`${move} A little nose-heavy is the safer side.`,
+							{ value: errorMm, limit, next: `${move} A little nose-heavy is the safer side.` },
 						)
 					: -errorMm > noseHeavyMm
-						? reason('caution', 'nose-heavy', 'It is more nose-heavy than you allow.', -errorMm, nose, move)
-						: reason('pass', 'balanced', 'It balances at the mark or a little before it.', -errorMm, nose),
+						? reason('caution', 'nose-heavy', 'It is more nose-heavy than you allow.', {
+								value: -errorMm,
+								limit: nose,
+								next: move,
+							})
+						: reason('pass', 'balanced', 'It balances at the mark or a little before it.', {
+								value: -errorMm,
+								limit: nose,
+							}),
 		]),
 	};
 }

@@ -165,9 +165,11 @@ function reasonsOf(
 				'fail',
 				'check-wrong',
 				`Not as it should be: ${faulty.map((code) => CHECK_WORDS[code]).join(', ')}. Most likely: ${top.why}.`,
-				faulty.length,
-				NONE_WRONG,
-				`Put it right with the power off, then do every check and nudge again from the first. If it is not that: ${nextWords(next)}.`,
+				{
+					value: faulty.length,
+					limit: NONE_WRONG,
+					next: `Put it right with the power off, then do every check and nudge again from the first. If it is not that: ${nextWords(next)}.`,
+				},
 			),
 		];
 	}
@@ -178,9 +180,7 @@ function reasonsOf(
 				'fail',
 				'response-wrong',
 				`It did not answer as commanded: ${wrong.map((test) => `${TEST_WORDS[test]} ${OUTCOME_WORDS[observed[test]]}`).join(', ')}. Most likely: ${top.why}.`,
-				wrong.length,
-				NONE_WRONG,
-				`Disarm, unplug, propellers off; then ${nextWords(next)}.`,
+				{ value: wrong.length, limit: NONE_WRONG, next: `Disarm, unplug, propellers off; then ${nextWords(next)}.` },
 			),
 		];
 	}
@@ -191,9 +191,11 @@ function reasonsOf(
 				'fail',
 				'insufficient-observations',
 				`Not tried yet: ${missing.map((test) => TEST_WORDS[test]).join(', ')}.`,
-				4 - missing.length,
-				{ value: 4, unit: 'tests', source: 'Winglogos rule' },
-				`Next: ${nextWords(next)}.`,
+				{
+					value: 4 - missing.length,
+					limit: { value: 4, unit: 'tests', source: 'Winglogos rule' },
+					next: `Next: ${nextWords(next)}.`,
+				},
 			),
 		];
 	return [
@@ -201,7 +203,7 @@ function reasonsOf(
 			'pass',
 			'all-as-commanded',
 			'All four answered as commanded. That is evidence of the right signs, not of balance or sound propellers.',
-			4,
+			{ value: 4 },
 		),
 	];
 }

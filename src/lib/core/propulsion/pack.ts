@@ -1,6 +1,7 @@
 import type { Reason } from '../../schema/common';
 import type { PackAnswer, PackRequest } from '../../schema/power';
 import { InputError } from '../finding/inputError';
+import { atLeast, atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { robustLine } from '../math/robustLine';
 import { chargeOf, emptyV, fullV, NOMINAL_V } from './charge';
@@ -90,11 +91,13 @@ export function reviewPack(request: PackRequest): PackAnswer {
 					'fail',
 					over ? 'overcharged' : 'cell-dead',
 					`Cell ${implausible + 1} shows ${cellsV[implausible].toFixed(2)} V: ${over ? 'more than full' : 'dead or not connected'}.`,
-					cellsV[implausible],
-					{ value: over ? fullV(chemistry) : emptyV(chemistry), unit: 'V', source: 'Chemistry table' },
-					over
-						? 'Wrong chemistry chosen, or set the pack aside in a safe place.'
-						: 'Do not charge or fly it; follow the maker.',
+					{
+						value: cellsV[implausible],
+						limit: { value: over ? fullV(chemistry) : emptyV(chemistry), unit: 'V', source: 'Chemistry table' },
+						next: over
+							? 'Wrong chemistry chosen, or set the pack aside in a safe place.'
+							: 'Do not charge or fly it; follow the maker.',
+					},
 				),
 			]),
 		};
@@ -137,122 +140,96 @@ function reasonsOf(
 	const out: Reason[] = [];
 	out.push(
 		found.spreadMv > limits.spreadFailMv.value
-			? reason(
-					'fail',
-					'cells-apart',
-					'One cell lags far behind the others.',
-					found.spreadMv,
-					limits.spreadFailMv,
-					'Do not fly it; balance it by the maker’s manual and measure again.',
-				)
-			: found.spreadMv > limits.spreadMv.value
-				? reason(
-						'caution',
-						'cells-uneven',
-						'The cells differ.',
-						found.spreadMv,
-						limits.spreadMv,
-						'Balance it; watch the weakest cell under load.',
-					)
-				: reason('pass', 'cells-even', 'The cells are even.', found.spreadMv, limits.spreadMv),
+			? reason('fail', 'cells-apart', 'One cell lags far behind the others.', {
+					value: found.spreadMv,
+					limit: limits.spreadFailMv,
+					next: 'Do not fly it; balance it by the maker’s manual and measure again.',
+				})
+			: atMost(found.spreadMv, {
+					caution: {
+						limit: limits.spreadMv,
+						code: 'cells-uneven',
+						text: 'The cells differ.',
+						next: 'Balance it; watch the weakest cell under load.',
+					},
+					pass: { code: 'cells-even', text: 'The cells are even.' },
+				}),
 	);
 	out.push(
-		found.chargePct < limits.chargeToStartPct.value
-			? reason(
-					'caution',
-					'not-full',
-					'It is not full.',
-					found.chargePct,
-					limits.chargeToStartPct,
-					'Fly tests on a full pack.',
-				)
-			: reason('pass', 'full', 'It is full.', found.chargePct, limits.chargeToStartPct),
+		atLeast(found.chargePct, {
+			caution: {
+				limit: limits.chargeToStartPct,
+				code: 'not-full',
+				text: 'It is not full.',
+				next: 'Fly tests on a full pack.',
+			},
+			pass: { code: 'full', text: 'It is full.' },
+		}),
 	);
 	if (found.flightTimeS <= 0)
 		out.push(
-			reason(
-				'fail',
-				'nothing-left',
-				'Nothing is left above the reserve.',
-				found.chargePct,
-				{ value: reservePct, unit: '%', source: 'Your reserve' },
-				'Charge it.',
-			),
+			reason('fail', 'nothing-left', 'Nothing is left above the reserve.', {
+				value: found.chargePct,
+				limit: { value: reservePct, unit: '%', source: 'Your reserve' },
+				next: 'Charge it.',
+			}),
 		);
 	if (found.resistancePerCellMohm !== null)
 		out.push(
 			found.resistancePerCellMohm < 0
-				? reason(
-						'fail',
-						'resistance-negative',
-						'The voltage rose under load: the two readings are mixed up.',
-						found.resistancePerCellMohm,
-						limits.resistancePerCellMohm,
-						'Measure the load step again.',
-					)
-				: found.resistancePerCellMohm > limits.resistancePerCellMohm.value
-					? reason(
-							'caution',
-							'resistance-high',
-							'It sags under load.',
-							found.resistancePerCellMohm,
-							limits.resistancePerCellMohm,
-							'Warm it and measure again; if it stays, keep it for the bench.',
-						)
-					: reason(
-							'pass',
-							'resistance-low',
-							'It holds its voltage under load.',
-							found.resistancePerCellMohm,
-							limits.resistancePerCellMohm,
-						),
+				? reason('fail', 'resistance-negative', 'The voltage rose under load: the two readings are mixed up.', {
+						value: found.resistancePerCellMohm,
+						limit: limits.resistancePerCellMohm,
+						next: 'Measure the load step again.',
+					})
+				: atMost(found.resistancePerCellMohm, {
+						caution: {
+							limit: limits.resistancePerCellMohm,
+							code: 'resistance-high',
+							text: 'It sags under load.',
+							next: 'Warm it and measure again; if it stays, keep it for the bench.',
+						},
+						pass: { code: 'resistance-low', text: 'It holds its voltage under load.' },
+					}),
 		);
 	out.push(
 		history.length === 0
-			? reason(
-					'caution',
-					'capacity-told',
-					'The capacity is what is printed on it; nobody has measured it.',
-					undefined,
-					undefined,
-					'Note what the charger puts back after a flight.',
-				)
-			: found.healthPct < limits.healthPct.value
-				? reason(
-						'caution',
-						'worn',
-						'It holds much less than is printed on it.',
-						found.healthPct,
-						limits.healthPct,
-						'Shorten its flights, or retire it.',
-					)
-				: reason('pass', 'healthy', 'It holds what is printed on it, nearly.', found.healthPct, limits.healthPct),
+			? reason('caution', 'capacity-told', 'The capacity is what is printed on it; nobody has measured it.', {
+					next: 'Note what the charger puts back after a flight.',
+				})
+			: atLeast(found.healthPct, {
+					caution: {
+						limit: limits.healthPct,
+						code: 'worn',
+						text: 'It holds much less than is printed on it.',
+						next: 'Shorten its flights, or retire it.',
+					},
+					pass: { code: 'healthy', text: 'It holds what is printed on it, nearly.' },
+				}),
 	);
 	if (temperatureC < limits.coldC.value)
 		out.push(
-			reason(
-				'caution',
-				'cold',
-				'It is cold: less comes out and the voltage sags.',
-				temperatureC,
-				limits.coldC,
-				'Keep packs warm until the flight; hover for a minute first.',
-			),
+			reason('caution', 'cold', 'It is cold: less comes out and the voltage sags.', {
+				value: temperatureC,
+				limit: limits.coldC,
+				next: 'Keep packs warm until the flight; hover for a minute first.',
+			}),
 		);
 	if (reservePct < limits.reservePct.value)
 		out.push(
-			reason('caution', 'reserve-small', 'The reserve is small.', reservePct, limits.reservePct, 'Keep a fifth.'),
+			reason('caution', 'reserve-small', 'The reserve is small.', {
+				value: reservePct,
+				limit: limits.reservePct,
+				next: 'Keep a fifth.',
+			}),
 		);
 	if (actPct < limits.actPct.value)
 		out.push(
-			reason(
-				'caution',
-				'act-late',
-				`The second level acts at ${actPct} %, the first warns at ${warnPct} %.`,
-				actPct,
-				limits.actPct,
-				'Act at a tenth or more.',
-			),
+			reason('caution', 'act-late', `The second level acts at ${actPct} %, the first warns at ${warnPct} %.`, {
+				value: actPct,
+				limit: limits.actPct,
+				next: 'Act at a tenth or more.',
+			}),
 		);
 	return out;
 }

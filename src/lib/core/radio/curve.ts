@@ -41,20 +41,22 @@ export function reviewCurve({
 					'caution',
 					'faster-than-comfort',
 					`The last ${(100 * (1 - calmTravel)).toFixed(0)} % of the stick turns faster than you find comfortable.`,
-					maxRateDegPerS,
-					limit,
-					'Lower the full rate first; curve only softens the middle. Raise it again when it feels slow.',
+					{
+						value: maxRateDegPerS,
+						limit,
+						next: 'Lower the full rate first; curve only softens the middle. Raise it again when it feels slow.',
+					},
 				)
 			: maxRateDegPerS < comfortLowDegPerS
-				? reason(
-						'caution',
-						'slower-than-comfort',
-						'At full stick it turns slower than you like to have in hand.',
-						maxRateDegPerS,
-						{ ...limit, value: comfortLowDegPerS },
-						'Enough for a first flight; raise it later.',
-					)
-				: reason('pass', 'within-comfort', 'Full stick stays within your comfort band.', maxRateDegPerS, limit);
+				? reason('caution', 'slower-than-comfort', 'At full stick it turns slower than you like to have in hand.', {
+						value: maxRateDegPerS,
+						limit: { ...limit, value: comfortLowDegPerS },
+						next: 'Enough for a first flight; raise it later.',
+					})
+				: reason('pass', 'within-comfort', 'Full stick stays within your comfort band.', {
+						value: maxRateDegPerS,
+						limit,
+					});
 	return {
 		curve: { stick, rateDegPerS: stick.map((x) => maxRateDegPerS * curve(expo, x)) },
 		centreDegPerSPerTenth: maxRateDegPerS * curve(expo, 0.1),

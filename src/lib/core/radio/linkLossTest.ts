@@ -1,5 +1,6 @@
 import type { Reason, Verdict } from '../../schema/common';
 import type { LossAction } from '../../schema/records';
+import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { radioLimits as limits } from './limits';
 
@@ -36,33 +37,28 @@ export function judgeLinkLoss(seen: LinkLossSeen): { headline: string; verdict: 
 	const out: Reason[] = [];
 	const again = 'Look at the setting, put it right, and test again.';
 	if (reactedS === null)
-		out.push(reason('fail', 'no-reaction', 'It did not react to the radio being off.', undefined, undefined, again));
+		out.push(reason('fail', 'no-reaction', 'It did not react to the radio being off.', { next: again }));
 	else
 		out.push(
-			reactedS > limits.linkLossS.value
-				? reason(
-						'caution',
-						'reacts-late',
-						`It reacted after ${reactedS.toFixed(1)} s.`,
-						reactedS,
-						limits.linkLossS,
-						again,
-					)
-				: reason('pass', 'reacted', `It reacted after ${reactedS.toFixed(1)} s.`, reactedS, limits.linkLossS),
+			atMost(reactedS, {
+				caution: {
+					limit: limits.linkLossS,
+					code: 'reacts-late',
+					text: `It reacted after ${reactedS.toFixed(1)} s.`,
+					next: again,
+				},
+				pass: { code: 'reacted', text: `It reacted after ${reactedS.toFixed(1)} s.` },
+			}),
 		);
 	if (armed && action === 'stop' && motors !== 'stopped')
-		out.push(
-			reason('fail', 'motors-ran-on', 'The motors ran on, though stopping them is set.', undefined, undefined, again),
-		);
+		out.push(reason('fail', 'motors-ran-on', 'The motors ran on, though stopping them is set.', { next: again }));
 	if (armed && action !== 'stop' && motors === 'stopped')
 		out.push(
 			reason(
 				'fail',
 				'motors-stopped',
 				`The motors stopped, though it is set to ${LOSS_WORDS[action]}: in the air it would fall.`,
-				undefined,
-				undefined,
-				again,
+				{ next: again },
 			),
 		);
 	if (!armed)
@@ -71,9 +67,7 @@ export function judgeLinkLoss(seen: LinkLossSeen): { headline: string; verdict: 
 				'caution',
 				'disarmed',
 				'Tested disarmed: it shows that the loss is noticed, not what the motors do then.',
-				undefined,
-				undefined,
-				'Where the propellers come off, test it armed.',
+				{ next: 'Where the propellers come off, test it armed.' },
 			),
 		);
 	else if (action !== 'stop' && reactedS !== null)
@@ -86,25 +80,15 @@ export function judgeLinkLoss(seen: LinkLossSeen): { headline: string; verdict: 
 		);
 	if (!told)
 		out.push(
-			reason(
-				'caution',
-				'not-told',
-				'Nothing on screen, no light and no tone said that the link was lost.',
-				undefined,
-				undefined,
-				'Look up in the manual how it says so.',
-			),
+			reason('caution', 'not-told', 'Nothing on screen, no light and no tone said that the link was lost.', {
+				next: 'Look up in the manual how it says so.',
+			}),
 		);
 	if (!linkedAgain)
 		out.push(
-			reason(
-				'fail',
-				'not-linked-again',
-				'It did not link again when the radio came back.',
-				undefined,
-				undefined,
-				'Switch the aircraft off and on with the radio on; then test again.',
-			),
+			reason('fail', 'not-linked-again', 'It did not link again when the radio came back.', {
+				next: 'Switch the aircraft off and on with the radio on; then test again.',
+			}),
 		);
 	const judged = judge(out);
 	const after = reactedS === null ? '' : ` after ${reactedS.toFixed(1)} s`;

@@ -60,27 +60,21 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 		const again = `Move ${asked.replace('-', ' ')} again, alone, to its end.`;
 		if (Math.abs(moves[best]) < limits.gestureTravel.value) {
 			reasons.push(
-				reason(
-					'fail',
-					'insufficient-movement',
-					`At ${asked.replace('-', ' ')} no channel moved.`,
-					Math.abs(moves[best]),
-					limits.gestureTravel,
-					again,
-				),
+				reason('fail', 'insufficient-movement', `At ${asked.replace('-', ' ')} no channel moved.`, {
+					value: Math.abs(moves[best]),
+					limit: limits.gestureTravel,
+					next: again,
+				}),
 			);
 			return { function: name, channel: null, reversed: null, share };
 		}
 		if (share < limits.gestureShare.value)
 			reasons.push(
-				reason(
-					'fail',
-					'two-moved',
-					`At ${asked.replace('-', ' ')} more than one channel moved.`,
-					share,
-					limits.gestureShare,
-					again,
-				),
+				reason('fail', 'two-moved', `At ${asked.replace('-', ' ')} more than one channel moved.`, {
+					value: share,
+					limit: limits.gestureShare,
+					next: again,
+				}),
 			);
 		return { function: name, channel: best + 1, reversed: moves[best] < 0, share };
 	});
@@ -90,14 +84,9 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 		const other = seen.get(channel);
 		if (other !== undefined)
 			reasons.push(
-				reason(
-					'fail',
-					'same-channel',
-					`Channel ${channel} moved for ${other} and for ${name}.`,
-					undefined,
-					undefined,
-					'Repeat both gestures; look for a mix in the radio.',
-				),
+				reason('fail', 'same-channel', `Channel ${channel} moved for ${other} and for ${name}.`, {
+					next: 'Repeat both gestures; look for a mix in the radio.',
+				}),
 			);
 		seen.set(channel, name);
 	}
@@ -109,15 +98,11 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 	if (reasons.length === 0)
 		reasons.push(
 			turned.length > 0
-				? reason(
-						'caution',
-						'reversed',
-						`Reversed: ${turned.map(({ function: name }) => name).join(', ')}.`,
-						turned.length,
-						undefined,
-						'Turn these channels round in the radio, unless the aircraft wants them so, and look again.',
-					)
-				: reason('pass', 'order-known', 'Each gesture moved one channel, the right way round.', 4),
+				? reason('caution', 'reversed', `Reversed: ${turned.map(({ function: name }) => name).join(', ')}.`, {
+						value: turned.length,
+						next: 'Turn these channels round in the radio, unless the aircraft wants them so, and look again.',
+					})
+				: reason('pass', 'order-known', 'Each gesture moved one channel, the right way round.', { value: 4 }),
 		);
 	return { channels, steps: words.join('; '), ...judge(reasons) };
 }

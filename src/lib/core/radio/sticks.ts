@@ -127,14 +127,11 @@ function reasonsOf(r: StickReport): Reason[] {
 	const at = r.name;
 	if (!r.moved)
 		return [
-			reason(
-				'fail',
-				'insufficient-travel',
-				`${at} was never moved.`,
-				r.high - r.low,
-				limits.gestureTravel,
-				`Move ${at} to both ends and let it come back.`,
-			),
+			reason('fail', 'insufficient-travel', `${at} was never moved.`, {
+				value: r.high - r.low,
+				limit: limits.gestureTravel,
+				next: `Move ${at} to both ends and let it come back.`,
+			}),
 		];
 	const out: Reason[] = [];
 	const check = (
@@ -148,14 +145,11 @@ function reasonsOf(r: StickReport): Reason[] {
 		if (value === null) return;
 		const over = Math.abs(value) > limit.value;
 		out.push(
-			reason(
-				over ? 'caution' : 'pass',
-				code,
-				`${at}: ${over ? bad : good}.`,
-				Math.abs(value),
+			reason(over ? 'caution' : 'pass', code, `${at}: ${over ? bad : good}.`, {
+				value: Math.abs(value),
 				limit,
-				over ? next : undefined,
-			),
+				next: over ? next : undefined,
+			}),
 		);
 	};
 	const short = Math.min(r.high, -r.low);
@@ -165,22 +159,15 @@ function reasonsOf(r: StickReport): Reason[] {
 					short < 0.5 ? 'fail' : 'caution',
 					'travel-short',
 					`${at} reaches only ${pct(r.low)} to ${pct(r.high)}.`,
-					short,
-					limits.travel,
-					'Calibrate the sticks of the radio, or set its end points.',
+					{ value: short, limit: limits.travel, next: 'Calibrate the sticks of the radio, or set its end points.' },
 				)
-			: reason('pass', 'travel-full', `${at} reaches both ends.`, short, limits.travel),
+			: reason('pass', 'travel-full', `${at} reaches both ends.`, { value: short, limit: limits.travel }),
 	);
 	if (r.selfCentring && r.centre === null)
 		out.push(
-			reason(
-				'fail',
-				'insufficient-rest',
-				`${at} was never left at its centre.`,
-				undefined,
-				undefined,
-				'Let it spring back and wait a second.',
-			),
+			reason('fail', 'insufficient-rest', `${at} was never left at its centre.`, {
+				next: 'Let it spring back and wait a second.',
+			}),
 		);
 	check(
 		'centre-off',
@@ -250,14 +237,11 @@ export function reviewSticks({ t, axes }: StickRecording): SticksAnswer {
 		return {
 			sticks: [],
 			...judge([
-				reason(
-					'fail',
-					'insufficient-samples',
-					'The recording is too short to judge a stick.',
-					seconds,
-					{ value: 2, unit: 's', source: 'Winglogos rule' },
-					'Move every stick to all its ends, slowly, and let it come back.',
-				),
+				reason('fail', 'insufficient-samples', 'The recording is too short to judge a stick.', {
+					value: seconds,
+					limit: { value: 2, unit: 's', source: 'Winglogos rule' },
+					next: 'Move every stick to all its ends, slowly, and let it come back.',
+				}),
 			]),
 		};
 	const sticks = axes.map(({ name, values, selfCentring = true }) => report(t, name, values, selfCentring));

@@ -23,14 +23,9 @@ export function auditSwitches({ switches, ranges, linkLoss }: SwitchesRequest): 
 		return {
 			positions: [],
 			...judge([
-				reason(
-					'fail',
-					'insufficient-switches',
-					'There is no switch or no action to audit.',
-					undefined,
-					undefined,
-					'Enter each switch with its positions, and each action with its range.',
-				),
+				reason('fail', 'insufficient-switches', 'There is no switch or no action to audit.', {
+					next: 'Enter each switch with its positions, and each action with its range.',
+				}),
 			]),
 		};
 	const reasons: Reason[] = [];
@@ -46,28 +41,21 @@ export function auditSwitches({ switches, ranges, linkLoss }: SwitchesRequest): 
 			const flights = active.filter(({ role }) => role === 'flight' || role === 'return');
 			if (flights.length > 1)
 				reasons.push(
-					reason(
-						'fail',
-						'overlap',
-						`${label}: ${flights.map(({ does }) => does).join(' and ')} at once.`,
+					reason('fail', 'overlap', `${label}: ${flights.map(({ does }) => does).join(' and ')} at once.`, {
 						value,
-						undefined,
-						'Move the ranges apart.',
-					),
+						next: 'Move the ranges apart.',
+					}),
 				);
 			// An end stop lies at −1 or 1, where ranges end too: only an edge inside the travel is near.
 			const edges = own.flatMap(({ low, high }) => [low, high]).filter((edge) => Math.abs(edge) < 0.98);
 			const near = Math.min(...edges.map((edge) => Math.abs(value - edge)));
 			if (near < limits.switchMargin.value)
 				reasons.push(
-					reason(
-						'caution',
-						'edge-near',
-						`${label} lies near the edge of a range.`,
-						near,
-						limits.switchMargin,
-						'Put the edge half way between two positions.',
-					),
+					reason('caution', 'edge-near', `${label} lies near the edge of a range.`, {
+						value: near,
+						limit: limits.switchMargin,
+						next: 'Put the edge half way between two positions.',
+					}),
 				);
 			return { switch: name, position: position + 1, value, active: active.map(({ does }) => does), margin };
 		}),
@@ -82,9 +70,7 @@ export function auditSwitches({ switches, ranges, linkLoss }: SwitchesRequest): 
 					range.role === 'return' || range.role === 'arm' ? 'fail' : 'caution',
 					'unreachable',
 					`No switch position gives ${range.does}.`,
-					undefined,
-					undefined,
-					'Change its channel or its range, or take it out.',
+					{ next: 'Change its channel or its range, or take it out.' },
 				),
 			);
 	}
@@ -94,38 +80,24 @@ export function auditSwitches({ switches, ranges, linkLoss }: SwitchesRequest): 
 	for (const arm of roles('arm')) {
 		if (atRest(arm))
 			reasons.push(
-				reason(
-					'fail',
-					'armed-at-rest',
-					`${arm.does} is on where its switch rests.`,
-					undefined,
-					undefined,
-					'Turn the switch round: at rest it must be off.',
-				),
+				reason('fail', 'armed-at-rest', `${arm.does} is on where its switch rests.`, {
+					next: 'Turn the switch round: at rest it must be off.',
+				}),
 			);
 		const lost = linkLoss.find(({ channel }) => channel === arm.channel);
 		if (lost && within(lost.value, arm))
 			reasons.push(
-				reason(
-					'caution',
-					'armed-by-loss',
-					`Without the radio the receiver holds ${arm.does} on.`,
-					lost.value,
-					undefined,
-					'Let the receiver send nothing on link loss, or set this channel off, as the maker says.',
-				),
+				reason('caution', 'armed-by-loss', `Without the radio the receiver holds ${arm.does} on.`, {
+					value: lost.value,
+					next: 'Let the receiver send nothing on link loss, or set this channel off, as the maker says.',
+				}),
 			);
 		const twin = ranges.find((r) => r !== arm && r.channel === arm.channel && r.low <= arm.high && arm.low <= r.high);
 		if (twin && (twin.role === 'flight' || twin.role === 'self-righting'))
 			reasons.push(
-				reason(
-					'caution',
-					'arm-shared',
-					`${twin.does} shares a range with ${arm.does}.`,
-					undefined,
-					undefined,
-					'Give the arm switch a channel of its own.',
-				),
+				reason('caution', 'arm-shared', `${twin.does} shares a range with ${arm.does}.`, {
+					next: 'Give the arm switch a channel of its own.',
+				}),
 			);
 	}
 	for (const righting of roles('self-righting'))
@@ -135,9 +107,7 @@ export function auditSwitches({ switches, ranges, linkLoss }: SwitchesRequest): 
 					'fail',
 					'self-righting-at-rest',
 					`${righting.does} is on where its switch rests: the aircraft would sit glued to the ground.`,
-					undefined,
-					undefined,
-					'Turn the switch round.',
+					{ next: 'Turn the switch round.' },
 				),
 			);
 	const arms = roles('arm').length;
@@ -147,30 +117,20 @@ export function auditSwitches({ switches, ranges, linkLoss }: SwitchesRequest): 
 				'caution',
 				'throttle-cut',
 				'A throttle cut in the radio beside an arm switch stops the motors in the air, armed still.',
-				undefined,
-				undefined,
-				'Leave the stopping to the arm switch.',
+				{ next: 'Leave the stopping to the arm switch.' },
 			),
 		);
 	if (arms === 0)
 		reasons.push(
-			reason(
-				'caution',
-				'no-arm',
-				'No range arms the aircraft.',
-				undefined,
-				undefined,
-				'Enter how it is armed, also where it is a stick gesture.',
-			),
+			reason('caution', 'no-arm', 'No range arms the aircraft.', {
+				next: 'Enter how it is armed, also where it is a stick gesture.',
+			}),
 		);
 	if (reasons.length === 0)
 		reasons.push(
-			reason(
-				'pass',
-				'switches-clear',
-				'Every position gives what its range says, with room to spare.',
-				positions.length,
-			),
+			reason('pass', 'switches-clear', 'Every position gives what its range says, with room to spare.', {
+				value: positions.length,
+			}),
 		);
 	return { positions, ...judge(reasons) };
 }

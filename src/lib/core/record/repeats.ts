@@ -103,30 +103,24 @@ export function compareRepeats(
 	const limit = { value: REAL, unit: 'by chance', source: 'One in twenty' };
 	const why =
 		byChance === null
-			? reason(
-					'fail',
-					'insufficient-repeats',
-					`${what}: one value each, without its uncertainty, compares nothing.`,
-					undefined,
-					undefined,
-					'Repeat the measurement at least twice on each side.',
-				)
+			? reason('fail', 'insufficient-repeats', `${what}: one value each, without its uncertainty, compares nothing.`, {
+					next: 'Repeat the measurement at least twice on each side.',
+				})
 			: byChance < REAL
 				? reason(
 						better ? 'pass' : 'caution',
 						better ? 'better' : 'worse',
 						`${what} is ${shown} ${better ? 'better' : 'worse'} than before, more than the noise.`,
-						byChance,
-						limit,
-						better ? undefined : 'Go back to the earlier values, or find out what changed.',
+						{
+							value: byChance,
+							limit,
+							next: better ? undefined : 'Go back to the earlier values, or find out what changed.',
+						},
 					)
-				: reason(
-						'pass',
-						'no-difference',
-						`${what}: the difference of ${shown} is no larger than the noise.`,
-						byChance,
+				: reason('pass', 'no-difference', `${what}: the difference of ${shown} is no larger than the noise.`, {
+						value: byChance,
 						limit,
-					);
+					});
 	return {
 		difference,
 		differenceSigma,

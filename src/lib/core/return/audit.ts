@@ -14,16 +14,16 @@ const fail = (
 	next: string,
 	value?: number,
 	limit?: { value: number; unit: string; source: string },
-) => reason('fail', code, text, value, limit, next);
+) => reason('fail', code, text, { value, limit, next });
 const caution = (
 	code: string,
 	text: string,
 	next: string,
 	value?: number,
 	limit?: { value: number; unit: string; source: string },
-) => reason('caution', code, text, value, limit, next);
+) => reason('caution', code, text, { value, limit, next });
 const pass = (code: string, text: string, value?: number, limit?: { value: number; unit: string; source: string }) =>
-	reason('pass', code, text, value, limit);
+	reason('pass', code, text, { value, limit });
 
 const linkLoss: Rule = ({ linkLoss: action, venue, hasPosition }) => {
 	if (action === 'unknown')

@@ -32,26 +32,19 @@ export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[
 	const wh = (value: number) => ({ value, unit: 'Wh', source: 'Your pack and reserve' });
 	if (plan.stopped)
 		out.push(
-			reason(
-				'fail',
-				plan.stopped,
-				STOP_WORDS[plan.stopped],
-				wind.speedMps,
-				undefined,
-				'Raise the return speed, stay upwind and near, or shorten the day.',
-			),
+			reason('fail', plan.stopped, STOP_WORDS[plan.stopped], {
+				value: wind.speedMps,
+				next: 'Raise the return speed, stay upwind and near, or shorten the day.',
+			}),
 		);
 	if (f.landWithWh !== null) {
 		if (f.landWithWh < -SLACK_WH)
 			out.push(
-				reason(
-					'fail',
-					'pack-empty-before-home',
-					'The pack is empty before it is down.',
-					f.landWithWh,
-					wh(0),
-					'Turn back earlier.',
-				),
+				reason('fail', 'pack-empty-before-home', 'The pack is empty before it is down.', {
+					value: f.landWithWh,
+					limit: wh(0),
+					next: 'Turn back earlier.',
+				}),
 			);
 		else if (f.landWithWh < f.reserveWh - SLACK_WH) {
 			const usedUp = f.leftWh < f.reserveWh - SLACK_WH;
@@ -62,9 +55,11 @@ export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[
 					usedUp
 						? `The pack is used up: only ${f.leftWh.toFixed(1)} of ${pack.usableWh.toFixed(1)} Wh are left, less than the reserve, before it turns back.`
 						: 'It lands on its reserve.',
-					f.landWithWh,
-					wh(f.reserveWh),
-					usedUp ? 'Land now, and fly on with a charged pack.' : 'Turn back earlier.',
+					{
+						value: f.landWithWh,
+						limit: wh(f.reserveWh),
+						next: usedUp ? 'Land now, and fly on with a charged pack.' : 'Turn back earlier.',
+					},
 				),
 			);
 		}
@@ -72,63 +67,46 @@ export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[
 	const { minM } = f.clearance;
 	if (minM !== null && minM < limits.clearanceFail.value)
 		out.push(
-			reason(
-				'fail',
-				'obstacle-in-path',
-				'Something stands in the way.',
-				minM,
-				limits.clearanceFail,
-				'Raise the return height or move home.',
-			),
+			reason('fail', 'obstacle-in-path', 'Something stands in the way.', {
+				value: minM,
+				limit: limits.clearanceFail,
+				next: 'Raise the return height or move home.',
+			}),
 		);
 	if (action === 'cut-motors' && position.heightM > 0)
 		out.push(
-			reason(
-				'fail',
-				'motors-cut',
-				'On loss of link the motors stop and it falls.',
-				plan.impactMps,
-				undefined,
-				'Set another action where the aircraft can come home.',
-			),
+			reason('fail', 'motors-cut', 'On loss of link the motors stop and it falls.', {
+				value: plan.impactMps,
+				next: 'Set another action where the aircraft can come home.',
+			}),
 		);
 	const energyMatters = action === 'return' || action === 'land';
 	if (energyMatters && f.landWithWh !== null && f.landWithWh >= f.reserveWh - SLACK_WH) {
 		const margin = f.reserveWh + limits.thinMargin.value * pack.usableWh;
 		if (f.landWithWh < margin)
 			out.push(
-				reason(
-					'caution',
-					'margin-thin',
-					'Little is left above the reserve.',
-					f.landWithWh,
-					wh(margin),
-					'Turn back earlier.',
-				),
+				reason('caution', 'margin-thin', 'Little is left above the reserve.', {
+					value: f.landWithWh,
+					limit: wh(margin),
+					next: 'Turn back earlier.',
+				}),
 			);
 	}
 	if (minM !== null && minM >= limits.clearanceFail.value && minM < limits.clearanceCaution.value)
 		out.push(
-			reason(
-				'caution',
-				'obstacle-close',
-				'It passes close over something.',
-				minM,
-				limits.clearanceCaution,
-				'Raise the return height.',
-			),
+			reason('caution', 'obstacle-close', 'It passes close over something.', {
+				value: minM,
+				limit: limits.clearanceCaution,
+				next: 'Raise the return height.',
+			}),
 		);
 	if (action === 'return') out.push(...gustReasons(request, plan, f));
 	if (action === 'hover' && wind.gustMps * shear(request, position.heightM) >= aircraft.airspeedMaxMps)
 		out.push(
-			reason(
-				'caution',
-				'gust-exceeds-airspeed',
-				'In a gust it cannot hold its place.',
-				wind.gustMps,
-				undefined,
-				'Come down, or choose another action.',
-			),
+			reason('caution', 'gust-exceeds-airspeed', 'In a gust it cannot hold its place.', {
+				value: wind.gustMps,
+				next: 'Come down, or choose another action.',
+			}),
 		);
 	const carriedM = plan.carried ? Math.hypot(...plan.carried) : null;
 	const landsAtM = carriedM ?? (plan.stopped ? 0 : f.away);
@@ -140,23 +118,27 @@ export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[
 				carriedM === null
 					? 'It lands away from home.'
 					: `It cannot hold its place: by the time it is down the wind has carried it to ${carriedM.toFixed(0)} m from home.`,
-				landsAtM,
-				{ value: settings.minDistanceM, unit: 'm', source: 'Minimum distance set in the aircraft' },
-				'Look at what is below it.',
+				{
+					value: landsAtM,
+					limit: { value: settings.minDistanceM, unit: 'm', source: 'Minimum distance set in the aircraft' },
+					next: 'Look at what is below it.',
+				},
 			),
 		);
 	if (plan.nearer)
 		out.push(
-			reason(
-				'pass',
-				'nearer-than-minimum',
-				'Nearer than the minimum distance: it lands where it is.',
-				position.distanceM,
-				{ value: settings.minDistanceM, unit: 'm', source: 'Minimum distance set in the aircraft' },
-			),
+			reason('pass', 'nearer-than-minimum', 'Nearer than the minimum distance: it lands where it is.', {
+				value: position.distanceM,
+				limit: { value: settings.minDistanceM, unit: 'm', source: 'Minimum distance set in the aircraft' },
+			}),
 		);
 	if (!out.some(({ level }) => level === 'fail' || level === 'caution') && f.landWithWh !== null)
-		out.unshift(reason('pass', 'returns-with-reserve', 'It is down with its reserve.', f.landWithWh, wh(f.reserveWh)));
+		out.unshift(
+			reason('pass', 'returns-with-reserve', 'It is down with its reserve.', {
+				value: f.landWithWh,
+				limit: wh(f.reserveWh),
+			}),
+		);
 	return out;
 }
 
@@ -169,7 +151,7 @@ function gustReasons(request: ReturnRequest, plan: Plan, f: Facts): Reason[] {
 	const inGust = returnSequence(request, gustWind(request, f.t), position, true);
 	if (gust * shear(request, H) >= aircraft.airspeedMaxMps || inGust.stopped)
 		return [
-			reason('caution', 'gust-stops-return', 'In a gust it would stand still or drift away.', gust, undefined, next),
+			reason('caution', 'gust-stops-return', 'In a gust it would stand still or drift away.', { value: gust, next }),
 		];
 	if (
 		inGust.totalWh !== null &&
@@ -178,14 +160,11 @@ function gustReasons(request: ReturnRequest, plan: Plan, f: Facts): Reason[] {
 		f.leftWh - inGust.totalWh < f.reserveWh - SLACK_WH
 	)
 		return [
-			reason(
-				'caution',
-				'gust-breaks-reserve',
-				'Against gusts all the way it would land on its reserve.',
-				f.leftWh - inGust.totalWh,
-				{ value: f.reserveWh, unit: 'Wh', source: 'Your pack and reserve' },
+			reason('caution', 'gust-breaks-reserve', 'Against gusts all the way it would land on its reserve.', {
+				value: f.leftWh - inGust.totalWh,
+				limit: { value: f.reserveWh, unit: 'Wh', source: 'Your pack and reserve' },
 				next,
-			),
+			}),
 		];
 	return [];
 }

@@ -25,23 +25,16 @@ export const compute = working(fields, async ({ form }) => {
 	const judged = judge([
 		change.right
 			? reason('pass', 'setting-right', 'The setting is how it is mounted.')
-			: reason(
-					'fail',
-					'setting-wrong',
-					change.words,
-					undefined,
-					undefined,
-					'Enter it, restart, and check the heading against a bearing that you know.',
-				),
+			: reason('fail', 'setting-wrong', change.words, {
+					next: 'Enter it, restart, and check the heading against a bearing that you know.',
+				}),
 		...(tilted
 			? [
 					reason(
 						'caution' as const,
 						'mounted-tilted',
 						'It is mounted tilted: the order of the angles counts, and not every setting takes them.',
-						undefined,
-						undefined,
-						'Mount it flat where that is possible.',
+						{ next: 'Mount it flat where that is possible.' },
 					),
 				]
 			: []),

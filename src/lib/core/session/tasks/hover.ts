@@ -63,14 +63,10 @@ export const hover: Task = {
 				title: found.entry ? `Hover again: calibrated since the hover: ${names}` : found.title,
 				detail: `It verifies what was calibrated: ${names}. The values before stay in the record.`,
 				reasons: [
-					reason(
-						'caution',
-						'unverified',
-						`Calibrated and not flown since: ${names}.`,
-						since.size,
-						undefined,
-						'Review a hover',
-					),
+					reason('caution', 'unverified', `Calibrated and not flown since: ${names}.`, {
+						value: since.size,
+						next: 'Review a hover',
+					}),
 					...found.reasons,
 				],
 				next: 'Review a hover',

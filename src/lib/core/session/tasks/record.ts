@@ -16,14 +16,7 @@ export const recordHolds: Task = {
 				title: 'The record of this session does not verify',
 				detail: `${first.where}: ${first.what}.`,
 				reasons: chain.broken.map(({ where, what }) =>
-					reason(
-						'fail',
-						'record-broken',
-						`${where}: ${what}.`,
-						undefined,
-						undefined,
-						'Look at the sheet; see again what matters.',
-					),
+					reason('fail', 'record-broken', `${where}: ${what}.`, { next: 'Look at the sheet; see again what matters.' }),
 				),
 				next: 'Open the sheet',
 				offered: ['Known, and everything was seen again'],

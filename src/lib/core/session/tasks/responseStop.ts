@@ -37,14 +37,9 @@ export function responseStop(record: SessionRecord): TaskState | null {
 		detail:
 			'A nudge was answered wrongly. The rungs behind it are shut until it is put right and every nudge is clean.',
 		reasons: [
-			reason(
-				'fail',
-				'nudge-wrong',
-				'An aircraft that leans the wrong way on the ground flips when it lifts.',
-				undefined,
-				undefined,
-				'Look which faults could do this, put it right, and begin the nudges again.',
-			),
+			reason('fail', 'nudge-wrong', 'An aircraft that leans the wrong way on the ground flips when it lifts.', {
+				next: 'Look which faults could do this, put it right, and begin the nudges again.',
+			}),
 		],
 		next: 'See what it could be',
 		offered: null,

@@ -52,7 +52,9 @@ export const wind: Task = {
 				mark: MARK_OF_VERDICT[judged.level],
 				title: WORDS[judged.level][0],
 				detail: `Return speed ${speed(aircraft.returnSpeedMps)}; ${said}.`,
-				reasons: [reason(judged.level, 'wind-return', judged.why, Math.max(gustMps, speedMps), judged.limit)],
+				reasons: [
+					reason(judged.level, 'wind-return', judged.why, { value: Math.max(gustMps, speedMps), limit: judged.limit }),
+				],
 				next: WORDS[judged.level][1],
 			}),
 			record,

@@ -1,0 +1,99 @@
+import type { z } from 'zod';
+import { fitCompass } from '../core/compass/review';
+import { fieldAt } from '../core/earth/field';
+import { InputError } from '../core/finding/inputError';
+import { reviewHover } from '../core/hover/review';
+import { fitAccelerometer } from '../core/inertial/accelFit';
+import { reviewStillGyro } from '../core/inertial/gyro';
+import { solveMounting } from '../core/inertial/mounting';
+import { reviewVibration } from '../core/inertial/vibration';
+import { findHorizon } from '../core/payload/horizon';
+import { reviewGnss } from '../core/position/review';
+import { diagnoseResponse } from '../core/propulsion/diagnose';
+import { planReturn } from '../core/return/plan';
+import { decodePicture } from './decodePicture';
+import { faultBody, HttpError } from './fault';
+import { ROUTES, routeOf, type RoutePath } from './routes';
+
+type Routes = typeof ROUTES;
+type QueryOf<P extends RoutePath> = Routes[P] extends { query: infer Q extends z.ZodType } ? z.output<Q> : null;
+type BodyOf<P extends RoutePath> = Routes[P]['body'] extends { schema: infer S extends z.ZodType }
+	? z.output<S>
+	: Uint8Array;
+
+const COMPUTES: { [P in RoutePath]: (body: BodyOf<P>, query: QueryOf<P>) => unknown } = {
+	field: (_, { lat, lon, altM, date }) => fieldAt(lat, lon, altM, date),
+	'compass/fit': (body) => fitCompass(body),
+	// Receivers send bytes, not UTF-8: one byte, one character keeps the checksums what they were.
+	'gnss/review': (body, rule) => reviewGnss(new TextDecoder('latin1').decode(body), rule),
+	'hover/review': (body) => reviewHover(body),
+	'horizon/tilt': async (body) => findHorizon(await decodePicture(body)),
+	'accel/fit': (body) => fitAccelerometer(body),
+	'gyro/still': (body) => reviewStillGyro(body),
+	'mounting/solve': (body) => solveMounting(body),
+	'vibration/review': (body) => reviewVibration(body),
+	'return/plan': (body) => planReturn(body),
+	'response/diagnose': (body) => diagnoseResponse(body),
+};
+
+type Issue = z.core.$ZodIssue;
+
+/** Of the branches of a union the one that fits best: its issues say what the caller meant. */
+function firstIssue(issues: readonly Issue[], before: PropertyKey[] = []): { path: PropertyKey[]; message: string } {
+	const [issue] = issues;
+	const path = [...before, ...issue.path];
+	if (issue.code === 'invalid_union' && issue.errors.length > 0) {
+		const best = issue.errors.reduce((a, b) => (b.length < a.length ? b : a));
+		if (best.length > 0) return firstIssue(best, path);
+	}
+	return { path, message: issue.message };
+}
+
+function checked(schema: z.ZodType, value: unknown): unknown {
+	const parsed = schema.safeParse(value);
+	if (parsed.success) return parsed.data;
+	const { path, message } = firstIssue(parsed.error.issues);
+	const dotted = path.length > 0 ? path.map(String).join('.') : 'body';
+	throw new HttpError(400, 'invalid-input', dotted, `${dotted}: ${message}`);
+}
+
+function parsedJson(bytes: Uint8Array): unknown {
+	try {
+		return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
+	} catch {
+		throw new HttpError(400, 'unreadable-json', 'body', 'The body is not readable JSON.');
+	}
+}
+
+export interface RouteCall {
+	route: RoutePath;
+	query: Record<string, string>;
+	/** Empty where the route takes none. */
+	bytes: Uint8Array;
+}
+
+export interface RouteAnswer {
+	status: number;
+	json: string;
+}
+
+/**
+ * What a route answers to a query and a body: reading, checking, computing and writing all at once, so that a thread can do
+ * it beside the server. Faults of the input are answers too: 400 or 413 with code, message and path.
+ */
+export async function answerOf({ route, query, bytes }: RouteCall): Promise<RouteAnswer> {
+	try {
+		const { query: querySchema, body } = routeOf(route);
+		const asked = querySchema ? checked(querySchema, query) : null;
+		const given = body.kind === 'json' ? checked(body.schema, parsedJson(bytes)) : bytes;
+		// The table checks each route's own schema; the compiler cannot follow that through the lookup.
+		const compute = COMPUTES[route] as (body: unknown, query: unknown) => unknown;
+		return { status: 200, json: JSON.stringify(await compute(given, asked)) };
+	} catch (error) {
+		if (error instanceof HttpError)
+			return { status: error.status, json: JSON.stringify(faultBody(error.code, error.path, error.message)) };
+		if (error instanceof InputError)
+			return { status: 400, json: JSON.stringify(faultBody(error.code, error.path, error.message)) };
+		throw error;
+	}
+}

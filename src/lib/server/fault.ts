@@ -1,0 +1,18 @@
+/** A request that cannot be answered: HTTP status, code, and the path of what is wrong. */
+export class HttpError extends Error {
+	constructor(
+		readonly status: number,
+		readonly code: string,
+		readonly path: string,
+		message: string,
+		/** Seconds after which it may be tried again. */
+		readonly retryAfterS: number | null = null,
+	) {
+		super(message);
+	}
+}
+
+/** The body of every fault. */
+export const faultBody = (code: string, path: string, message: string) => ({ error: { code, message, path } });
+
+export const tooLarge = (message: string) => new HttpError(413, 'too-large', 'body', message);
