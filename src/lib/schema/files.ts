@@ -21,13 +21,24 @@ export const sessionFileSchema = z.object({
 });
 export type SessionFile = z.infer<typeof sessionFileSchema>;
 
+/** Every table of the record with the schema of its rows: what the store keeps, and what a backup holds, a file each. */
+export const TABLES = {
+	aircraft: aircraftSchema,
+	sites: siteSchema,
+	packs: packSchema,
+	sessions: sessionSchema,
+	entries: rawEntrySchema,
+} as const;
+export type TableName = keyof typeof TABLES;
+export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
+
 /** Everything, as the parts of a backup. */
 export const backupSchema = z.object({
-	aircraft: z.array(aircraftSchema),
-	sites: z.array(siteSchema),
-	packs: z.array(packSchema),
-	sessions: z.array(sessionSchema),
-	entries: z.array(rawEntrySchema),
+	aircraft: z.array(TABLES.aircraft),
+	sites: z.array(TABLES.sites),
+	packs: z.array(TABLES.packs),
+	sessions: z.array(TABLES.sessions),
+	entries: z.array(TABLES.entries),
 });
 export type Backup = z.infer<typeof backupSchema>;
 

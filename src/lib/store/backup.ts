@@ -1,22 +1,12 @@
 import { packBackup, packSession, unpackBackup, unpackSession } from '$lib/core/record/archive';
 import { merge, planMerge, type MergeItem } from '$lib/core/record/merge';
-import { backupSchema, type Backup, type SessionFile } from '$lib/schema/files';
+import { backupSchema, TABLE_NAMES, type Backup, type SessionFile } from '$lib/schema/files';
 import { db } from './db';
-
-const TABLES = [db.aircraft, db.sites, db.packs, db.sessions, db.entries];
 
 /** Everything on this device, as the parts of a backup; entries as they stand. */
 export async function readBackup(): Promise<Backup> {
-	const [aircraft, sites, packs, sessions, entries] = await db.transaction('r', TABLES, () =>
-		Promise.all([
-			db.aircraft.toArray(),
-			db.sites.toArray(),
-			db.packs.toArray(),
-			db.sessions.toArray(),
-			db.entries.toArray(),
-		]),
-	);
-	return { aircraft, sites, packs, sessions, entries: entries as Backup['entries'] };
+	const parts = await db.transaction('r', db.record, () => Promise.all(db.record.map((table) => table.toArray())));
+	return Object.fromEntries(TABLE_NAMES.map((name, k) => [name, parts[k]])) as Backup;
 }
 
 /** One session with all it refers to. */
@@ -79,18 +69,13 @@ export interface ImportSummary {
  * @throws InputError where what was chosen does not stand by itself.
  */
 export async function applyImport(incoming: Backup, items: readonly MergeItem[]): Promise<ImportSummary> {
-	return db.transaction('rw', TABLES, async () => {
+	return db.transaction('rw', db.record, async () => {
 		const { write, replaced } = merge(incoming, await readBackup(), items);
-		const { aircraft, sites, packs, sessions, entries } = backupSchema.parse(write);
+		const { entries, ...rest } = backupSchema.parse(write);
 		for (const id of replaced) await db.entries.where('sessionId').equals(id).delete();
-		await Promise.all([
-			db.aircraft.bulkPut(aircraft),
-			db.sites.bulkPut(sites),
-			db.packs.bulkPut(packs),
-			db.sessions.bulkPut(sessions),
-			db.entries.bulkAdd(entries),
-		]);
-		return { sessions: sessions.length, entries: entries.length, aircraft: aircraft.length };
+		for (const [name, rows] of Object.entries(rest)) await db.table(name).bulkPut(rows);
+		await db.entries.bulkAdd(entries);
+		return { sessions: rest.sessions.length, entries: entries.length, aircraft: rest.aircraft.length };
 	});
 }
 

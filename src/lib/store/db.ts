@@ -1,5 +1,6 @@
 import Dexie, { type Table } from 'dexie';
 import type { Stored } from '$lib/core/record/chain';
+import { TABLE_NAMES } from '$lib/schema/files';
 import type { Aircraft, Pack, Session, Site } from '$lib/schema/records';
 
 /** How the columns of a kind of log were understood, so that the next one needs no questions. */
@@ -54,6 +55,17 @@ export class WinglogosDb extends Dexie {
 					.filter(({ kind, siteId }: Session) => kind === 'bench' && !sites.has(siteId))
 					.modify({ siteId: null });
 			});
+		// Version 4: the last finding of a sensor, the last hover and an aircraft's last session are found without reading the rest.
+		this.version(4).stores({
+			sessions: 'id, startedAt, aircraftId, [aircraftId+startedAt]',
+			entries:
+				'id, sessionId, aircraftId, [sessionId+seq], [aircraftId+at], [aircraftId+payload.kind+at], [aircraftId+payload.sensor+at], [aircraftId+payload.task+at]',
+		});
+	}
+
+	/** All tables of the record. */
+	get record(): Table[] {
+		return TABLE_NAMES.map((name) => this.table(name));
 	}
 }
 

@@ -1,33 +1,63 @@
 import { lastDone } from '$lib/core/evidence/inForce';
 import type { Entry } from '$lib/schema/entries';
 import type { Aircraft, Sensor, Session, Site } from '$lib/schema/records';
+import Dexie from 'dexie';
 import { db } from './db';
-import { findingsOf } from './repository';
+import { lastFindings } from './repository';
 
 export interface Home {
 	aircraft: Aircraft[];
-	/** Latest first. */
-	sessions: Session[];
+	/** Sessions that are not ended, latest first. */
+	open: Session[];
+	/** The last flight session of each aircraft. */
+	flown: Map<string, Session>;
 	/** What was last done for each sensor, by aircraft. */
 	done: Map<string, Map<Sensor, Entry>>;
 }
 
+/** The latest session of an aircraft that is as asked; null where there is none. */
+const latestOf = async (aircraftId: string, wanted: (session: Session) => boolean): Promise<Session | null> =>
+	(await db.sessions
+		.where('[aircraftId+startedAt]')
+		.between([aircraftId, Dexie.minKey], [aircraftId, Dexie.maxKey])
+		.reverse()
+		.filter(wanted)
+		.first()) ?? null;
+
 /** What the start page shows. */
 export async function loadHome(): Promise<Home> {
-	const [aircraft, sessions] = await Promise.all([
-		db.aircraft.toArray(),
-		db.sessions.orderBy('startedAt').reverse().toArray(),
-	]);
 	const asOf = new Date().toISOString();
-	const done = await Promise.all(aircraft.map(async ({ id }) => [id, lastDone(await findingsOf(id), asOf)] as const));
-	return { aircraft, sessions: sessions.filter(({ kind }) => kind !== 'bench'), done: new Map(done) };
+	const [aircraft, open] = await Promise.all([
+		db.aircraft.toArray(),
+		db.sessions
+			.orderBy('startedAt')
+			.reverse()
+			.filter(({ kind, endedAt }) => kind !== 'bench' && endedAt === null)
+			.toArray(),
+	]);
+	const flown = new Map<string, Session>();
+	const done = new Map<string, Map<Sensor, Entry>>();
+	await Promise.all(
+		aircraft.map(async ({ id }) => {
+			const flight = await latestOf(id, ({ kind }) => kind === 'flight');
+			if (flight) flown.set(id, flight);
+			done.set(id, lastDone(await lastFindings(id, asOf), asOf));
+		}),
+	);
+	return { aircraft, open, flown, done };
 }
 
 /** Where somebody last was: the site of the latest session, of an aircraft where one is named; null before the first. */
 export async function lastSiteId(aircraftId?: string): Promise<string | null> {
-	const sessions = await db.sessions.orderBy('startedAt').reverse().toArray();
-	const own = sessions.find((session) => session.siteId && session.aircraftId === aircraftId);
-	return (own ?? sessions.find(({ siteId }) => siteId))?.siteId ?? null;
+	const own = aircraftId ? await latestOf(aircraftId, ({ siteId }) => siteId !== null) : null;
+	const latest =
+		own ??
+		(await db.sessions
+			.orderBy('startedAt')
+			.reverse()
+			.filter(({ siteId }) => siteId !== null)
+			.first());
+	return latest?.siteId ?? null;
 }
 
 /** The site where an aircraft, else anything, last was; null before the first session. */

@@ -1,5 +1,7 @@
 import { headOf, snapshotOf } from '$lib/core/session/head';
 import { CHAIN_START, link, readEntry, verifyChain, type ChainFinding } from '$lib/core/record/chain';
+import { sensorOf, taskOf } from '$lib/core/evidence/about';
+import { standingOf } from '$lib/core/evidence/standing';
 import { keptOf, type Kept } from '$lib/core/evidence/history';
 import {
 	entryBodySchema,
@@ -11,6 +13,7 @@ import {
 import {
 	aircraftSchema,
 	packSchema,
+	sensorSchema,
 	sessionSchema,
 	siteSchema,
 	type Aircraft,
@@ -33,7 +36,6 @@ export function newId(): string {
 
 const now = () => new Date().toISOString();
 const GONE = 'This session is not on this device any more.';
-const TABLES = [db.aircraft, db.sites, db.packs, db.sessions, db.entries];
 
 export const findAircraft = (id: string) => db.aircraft.get(id);
 export const saveSite = (site: Site) => db.sites.put(siteSchema.parse({ ...site, updatedAt: now() }));
@@ -50,7 +52,7 @@ const openSessionsOf = async (aircraftId: string): Promise<Session[]> =>
  */
 export async function saveAircraft(aircraft: Aircraft): Promise<void> {
 	const next = aircraftSchema.parse({ ...aircraft, updatedAt: now() });
-	await db.transaction('rw', TABLES, async () => {
+	await db.transaction('rw', db.record, async () => {
 		const before = await db.aircraft.get(next.id);
 		await db.aircraft.put(next);
 		if (!before) return;
@@ -68,7 +70,7 @@ export async function saveAircraft(aircraft: Aircraft): Promise<void> {
  * unplugged pack is the session's alone.
  */
 export async function noteEvent(aircraftId: string, what: EventKind, note: string, sessionId?: string): Promise<void> {
-	await db.transaction('rw', TABLES, async () => {
+	await db.transaction('rw', db.record, async () => {
 		const aircraft = await db.aircraft.get(aircraftId);
 		if (!aircraft) throw new Error('This aircraft is not on this device any more.');
 		const sessions = await openSessionsOf(aircraftId);
@@ -123,25 +125,52 @@ export const readable = (rows: readonly Readonly<Record<string, unknown>>[]): En
 		return 'entry' in read ? [read.entry] : [];
 	});
 
-/** Whether a row may stand for a sensor or a hover: all that is asked of an aircraft's past. */
-const isFinding = ({ payload }: Readonly<Record<string, unknown>>): boolean => {
-	const { kind, sensor, task } = (payload ?? {}) as { kind?: unknown; sensor?: unknown; task?: unknown };
-	return kind === 'calibration' || (kind === 'test' && (sensor !== undefined || task === 'hover'));
-};
+type Row = Readonly<Record<string, unknown>>;
+const entryOf = (row: Row): Entry | null => readable([row])[0] ?? null;
 
-/** Calibrations, tests and hovers of an aircraft in all its sessions, by time; entries of `except` (a session) are left out. */
-export async function findingsOf(aircraftId: string, except?: string): Promise<Entry[]> {
-	const rows = await db.entries
-		.where('[aircraftId+at]')
-		.between([aircraftId, Dexie.minKey], [aircraftId, Dexie.maxKey])
-		.toArray();
-	return readable(rows.filter((row) => isFinding(row) && row.sessionId !== except));
+/** The rows of an aircraft of one key of an index that ends in the time, newest first. */
+const newestFirst = (index: string, aircraftId: string, key: string) =>
+	db.entries
+		.where(`[aircraftId+${index}+at]`)
+		.between([aircraftId, key, Dexie.minKey], [aircraftId, key, Dexie.maxKey])
+		.reverse();
+
+/** Where the findings of a sensor stand in the store: its tests, and for the compass its calibrations. */
+const placesOf = (sensor: Sensor): [index: string, key: string][] => [
+	['payload.sensor', sensor],
+	...(sensor === 'compass' ? [['payload.kind', 'calibration'] as [string, string]] : []),
+];
+
+/**
+ * The findings of an aircraft that decide what was last done, as of an ISO time: for each sensor and for the hover those that
+ * are dated ahead, and back to the first that is in force. Entries of `except` (a session) are left out. However long the record
+ * is, few are read.
+ */
+export async function lastFindings(aircraftId: string, asOf: string, except?: string): Promise<Entry[]> {
+	const back = (index: string, key: string, about: (payload: EntryPayload) => boolean) =>
+		newestFirst(index, aircraftId, key)
+			.filter(({ sessionId }) => sessionId !== except)
+			.until((row) => {
+				const entry = entryOf(row);
+				return entry !== null && about(entry.payload) && standingOf(entry, { of: 'aircraft' }, asOf) === 'in-force';
+			}, true)
+			.toArray();
+	const found = await Promise.all([
+		...sensorSchema.options.flatMap((sensor) =>
+			placesOf(sensor).map(([index, key]) => back(index, key, (payload) => sensorOf(payload) === sensor)),
+		),
+		back('payload.task', 'hover', (payload) => taskOf(payload) === 'hover'),
+	]);
+	return readable([...new Map(found.flat().map((row) => [row.id, row])).values()]);
 }
 
 /** All that the record holds of a sensor of an aircraft, oldest first, whatever it is worth. */
 export async function listKept(aircraftId: string, sensor: Sensor): Promise<Kept[]> {
 	const asOf = now();
-	return (await findingsOf(aircraftId)).flatMap((entry) => keptOf(entry, sensor, asOf) ?? []);
+	const rows = await Promise.all(placesOf(sensor).map(([index, key]) => newestFirst(index, aircraftId, key).toArray()));
+	return readable(rows.flat())
+		.sort((a, b) => (a.at < b.at ? -1 : 1))
+		.flatMap((entry) => keptOf(entry, sensor, asOf) ?? []);
 }
 
 /** A bench book is one device's own, so that those of two devices stand side by side. */
@@ -169,7 +198,7 @@ export async function saveToBench(
 	payload: EntryPayload,
 ): Promise<Entry> {
 	const id = benchId(aircraft.id);
-	return db.transaction('rw', TABLES, async () => {
+	return db.transaction('rw', db.record, async () => {
 		if (!(await db.sessions.get(id)))
 			await beginSession({
 				id,
@@ -203,7 +232,7 @@ async function beginSession(input: NewSession & { id: string }): Promise<Session
 
 /** Begins a session: what it is stands in its first entry. */
 export const startSession = (input: NewSession): Promise<Session> =>
-	db.transaction('rw', TABLES, () => beginSession({ ...input, id: newId() }));
+	db.transaction('rw', db.record, () => beginSession({ ...input, id: newId() }));
 
 /** Writes down what the session is now. */
 async function appendHead(session: Session, what: SessionPayload['what'], reason: string): Promise<Entry> {
@@ -260,7 +289,7 @@ export async function appendEntry(
 	payload: EntryPayload,
 	corrects: string | null = null,
 ): Promise<Entry> {
-	return db.transaction('rw', TABLES, async () => {
+	return db.transaction('rw', db.record, async () => {
 		const session = await db.sessions.get(sessionId);
 		if (!session) throw new Error(GONE);
 		if (session.endedAt !== null) throw new Error('This session is ended: reopen it with a reason to go on with it.');
@@ -270,10 +299,10 @@ export async function appendEntry(
 
 /** Remembers where the pilot is, so that a reload comes back here. */
 export const rememberPlace = (sessionId: string, station: StationId, task: string | null) =>
-	db.sessions.update(sessionId, { place: { station, task } });
+	db.sessions.update(sessionId, { place: sessionSchema.shape.place.parse({ station, task }) });
 
 async function setEnd(sessionId: string, what: 'ended' | 'reopened', reason: string): Promise<void> {
-	await db.transaction('rw', TABLES, async () => {
+	await db.transaction('rw', db.record, async () => {
 		const session = await db.sessions.get(sessionId);
 		if (!session) throw new Error(GONE);
 		const endedAt = what === 'ended' ? now() : null;

@@ -4,16 +4,23 @@ import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { packBackup, unpackBackup } from '$lib/core/record/archive';
 import type { Stored } from '$lib/core/record/chain';
-import { lastDone } from '$lib/core/evidence/inForce';
+import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
+import { CHAIN_START, link } from '$lib/core/record/chain';
 import { newAircraft } from '$lib/schema/newAircraft';
 import type { Aircraft } from '$lib/schema/records';
-import type { CalibrationPayload, CheckPayload, EntryPayload } from '$lib/schema/entries';
+import {
+	entryBodySchema,
+	type CalibrationPayload,
+	type CheckPayload,
+	type Entry,
+	type EntryPayload,
+} from '$lib/schema/entries';
 import { applyImport, exportEverything, exportSession, planImport, readBackup, restore } from './backup';
 import { db, WinglogosDb } from './db';
 import {
 	appendEntry,
 	endSession,
-	findingsOf,
+	lastFindings,
 	listBench,
 	listKept,
 	loadSession,
@@ -155,39 +162,40 @@ describe('a session', () => {
 	});
 });
 
+const compass = (grade: 'measured' | 'rehearsed'): CalibrationPayload => ({
+	kind: 'calibration',
+	task: 'compass',
+	accepted: 'accepted',
+	grade,
+	sourceName: 'x',
+	hardIronUt: [1, 2, 3],
+	softIron: [
+		[1, 0, 0],
+		[0, 1, 0],
+		[0, 0, 1],
+	],
+	fieldUt: 50,
+	headingSigmaDeg: 0.2,
+	headingBeforeDeg: 20,
+	headingAfterDeg: 0.4,
+	samples: 900,
+	rejected: 0,
+	verdict: 'pass',
+	reasons: [],
+});
+
 describe('a calibration', () => {
-	const compass = (grade: 'measured' | 'rehearsed'): CalibrationPayload => ({
-		kind: 'calibration',
-		task: 'compass',
-		accepted: 'accepted',
-		grade,
-		sourceName: 'x',
-		hardIronUt: [1, 2, 3],
-		softIron: [
-			[1, 0, 0],
-			[0, 1, 0],
-			[0, 0, 1],
-		],
-		fieldUt: 50,
-		headingSigmaDeg: 0.2,
-		headingBeforeDeg: 20,
-		headingAfterDeg: 0.4,
-		samples: 900,
-		rejected: 0,
-		verdict: 'pass',
-		reasons: [],
-	});
 	const later = '2100-01-01T00:00:00.000Z';
 
 	it('that was rehearsed counts for nothing after it; a real one does', async () => {
 		const first = await begin();
 		await appendEntry(first.id, 'compass', 'Pilot', compass('rehearsed'));
 		const second = await begin();
-		expect(lastDone(await findingsOf('a1', second.id), later).has('compass')).toBe(false);
+		expect(lastDone(await lastFindings('a1', later, second.id), later).has('compass')).toBe(false);
 		expect((await listKept('a1', 'compass')).map(({ standing }) => standing)).toEqual(['rehearsed']);
 		await appendEntry(first.id, 'compass', 'Pilot', compass('measured'));
-		expect(lastDone(await findingsOf('a1', second.id), later).has('compass')).toBe(true);
-		expect(lastDone(await findingsOf('a1', first.id), later).has('compass')).toBe(false);
+		expect(lastDone(await lastFindings('a1', later, second.id), later).has('compass')).toBe(true);
+		expect(lastDone(await lastFindings('a1', later, first.id), later).has('compass')).toBe(false);
 	});
 
 	it('kept before any site was entered has no place, and comes back from a backup', async () => {
@@ -476,5 +484,60 @@ describe('migration', () => {
 		expect(await now.entries.where('sessionId').equals('s1').sortBy('seq')).toHaveLength(1);
 		expect(await now.mappings.count()).toBe(0);
 		now.close();
+	});
+});
+
+describe('the last findings of an aircraft', () => {
+	const finding = fc.oneof(
+		fc
+			.record({
+				grade: fc.constantFrom('measured', 'rehearsed'),
+				accepted: fc.constantFrom('accepted', 'kept-aside'),
+				verdict: fc.constantFrom('pass', 'fail'),
+			})
+			.map(({ grade, ...rest }) => ({ ...compass(grade as 'measured'), ...rest })),
+		fc
+			.record({
+				grade: fc.constantFrom('measured', 'seen', 'told', 'rehearsed'),
+				verdict: fc.constantFrom('pass', 'caution', 'fail'),
+				about: fc.constantFrom(
+					{ task: 'hover' },
+					{ task: 'six-faces', sensor: 'accelerometer' },
+					{ task: 'guide', sensor: 'compass' },
+					{ task: 'settings-audit', sensor: 'link-loss' },
+				),
+			})
+			.map(({ about, ...rest }) => ({
+				kind: 'test',
+				...about,
+				...rest,
+				sourceName: '',
+				headline: 'x',
+				figures: [],
+				reasons: [],
+			})),
+	);
+	const days = fc.integer({ min: 1, max: 28 }).map((day) => `2026-05-${String(day).padStart(2, '0')}T09:00:00.000Z`);
+
+	it('say of it what all its findings say, whichever session is left out', async () => {
+		const asOf = '2026-05-20T00:00:00.000Z';
+		await fc.assert(
+			fc.asyncProperty(fc.array(fc.tuple(finding, days, fc.constantFrom('s1', 's2'))), async (made) => {
+				await db.entries.clear();
+				const entries: Entry[] = made.map(([payload, at, sessionId], seq) => {
+					const of = { id: `e${seq}`, sessionId, aircraftId: 'a1', seq, at, zoneMin: 0, by: 'Pilot', station: 'bench' };
+					return link(CHAIN_START, entryBodySchema.parse({ ...of, corrects: null, payload }));
+				});
+				await db.entries.bulkAdd(entries);
+				for (const except of [undefined, 's1']) {
+					const all = entries.filter(({ sessionId }) => sessionId !== except);
+					const few = await lastFindings('a1', asOf, except);
+					expect(lastDone(few, asOf)).toEqual(lastDone(all, asOf));
+					expect(lastHover(few, asOf)).toEqual(lastHover(all, asOf));
+					expect(datedAhead(few, asOf)).toEqual(datedAhead(all, asOf));
+				}
+			}),
+			{ numRuns: 60, seed: 11 },
+		);
 	});
 });

@@ -1,8 +1,8 @@
 import { verifyChain, type ChainFinding } from '$lib/core/record/chain';
-import type { Entry } from '$lib/schema/entries';
+import { decisionSchema, type DecisionPayload } from '$lib/schema/entries';
 import type { Session } from '$lib/schema/records';
+import Dexie from 'dexie';
 import { db } from './db';
-import { readable } from './repository';
 
 /** All aircraft, sites, packs by name; the lists of the places. */
 export const listAircraft = () => db.aircraft.toCollection().sortBy('name');
@@ -12,7 +12,9 @@ export const listPacks = () => db.packs.toCollection().sortBy('name');
 export interface LoggedSession {
 	session: Session;
 	aircraftName: string;
-	entries: Entry[];
+	/** The last decision to arm, fly or hold; null where there was none. */
+	decision: DecisionPayload | null;
+	entryCount: number;
 	/** Verifies it as it stands now. */
 	verify: () => Promise<ChainFinding | null>;
 }
@@ -23,24 +25,44 @@ export async function verifySession(id: string): Promise<ChainFinding | null> {
 	return session ? verifyChain(await db.entries.where('sessionId').equals(id).toArray(), session) : null;
 }
 
-/** Sessions, latest first, with their entries in order of the numbers; bench books are left out. */
-export async function listSessions(): Promise<LoggedSession[]> {
+const decisionOf = (payload: unknown): DecisionPayload | null => {
+	const read = decisionSchema.safeParse(payload);
+	return read.success && read.data.task !== 'measurement-aside' ? read.data : null;
+};
+
+/** The latest so many sessions with what came of each; bench books are left out. */
+export async function listSessions(most: number): Promise<LoggedSession[]> {
 	const [sessions, aircraft] = await Promise.all([
-		db.sessions.orderBy('startedAt').reverse().toArray(),
+		db.sessions
+			.orderBy('startedAt')
+			.reverse()
+			.filter(({ kind }) => kind !== 'bench')
+			.limit(most)
+			.toArray(),
 		db.aircraft.toArray(),
 	]);
 	const names = new Map(aircraft.map(({ id, name }) => [id, name]));
 	return Promise.all(
-		sessions
-			.filter(({ kind }) => kind !== 'bench')
-			.map(async (session) => ({
+		sessions.map(async (session) => {
+			const entries = db.entries
+				.where('[sessionId+seq]')
+				.between([session.id, Dexie.minKey], [session.id, Dexie.maxKey]);
+			const [last, entryCount] = await Promise.all([
+				entries
+					.clone()
+					.reverse()
+					.filter(({ payload }) => decisionOf(payload) !== null)
+					.first(),
+				entries.count(),
+			]);
+			return {
 				session,
 				aircraftName: names.get(session.aircraftId) ?? 'unknown aircraft',
-				entries: readable(await db.entries.where('sessionId').equals(session.id).toArray()).sort(
-					(a, b) => a.seq - b.seq,
-				),
+				decision: last ? decisionOf(last.payload) : null,
+				entryCount,
 				verify: () => verifySession(session.id),
-			})),
+			};
+		}),
 	);
 }
 

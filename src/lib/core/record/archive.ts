@@ -1,13 +1,14 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import type { z } from 'zod';
-import { aircraftSchema, packSchema, sessionSchema, siteSchema } from '../../schema/records';
+import { z } from 'zod';
 import {
 	backupSchema,
 	manifestSchema,
-	rawEntrySchema,
 	sessionFileSchema,
+	TABLE_NAMES,
+	TABLES,
 	type Backup,
 	type SessionFile,
+	type TableName,
 } from '../../schema/files';
 import { InputError } from '../finding/inputError';
 import { readEntry, sha256Hex, verifyChain } from './chain';
@@ -16,13 +17,7 @@ const MANIFEST = 'manifest.json';
 const MAX_UNPACKED_BYTES = 256 * 1024 * 1024;
 const MAX_FILES = 5000;
 
-const PARTS = {
-	'aircraft.json': ['aircraft', aircraftSchema.array()],
-	'sites.json': ['sites', siteSchema.array()],
-	'packs.json': ['packs', packSchema.array()],
-	'sessions.json': ['sessions', sessionSchema.array()],
-	'entries.json': ['entries', rawEntrySchema.array()],
-} as const;
+const fileOf = (table: TableName) => `${table}.json`;
 
 const pretty = (value: unknown) => JSON.stringify(value, null, '\t');
 
@@ -30,7 +25,8 @@ const pretty = (value: unknown) => JSON.stringify(value, null, '\t');
 export function packBackup(backup: Backup, at: string): Uint8Array {
 	const files: Record<string, Uint8Array> = {};
 	const listed: z.infer<typeof manifestSchema>['files'] = {};
-	for (const [file, [table]] of Object.entries(PARTS)) {
+	for (const table of TABLE_NAMES) {
+		const file = fileOf(table);
 		const bytes = strToU8(pretty(backup[table]));
 		files[file] = bytes;
 		listed[file] = { sha256: sha256Hex(bytes), bytes: bytes.length };
@@ -182,7 +178,8 @@ export function unpackBackup(bytes: Uint8Array, fileName: string): Backup {
 		throw new InputError('no-manifest', MANIFEST, `${fileName} has no ${MANIFEST}: it is not a Winglogos backup.`);
 	const manifest = parseWith(manifestSchema, parseJson(strFromU8(raw), MANIFEST), MANIFEST);
 	const parts: Record<string, unknown> = {};
-	for (const [file, [table, schema]] of Object.entries(PARTS)) {
+	for (const table of TABLE_NAMES) {
+		const file = fileOf(table);
 		const content = files[file];
 		const listed = manifest.files[file];
 		if (!content || !listed)
@@ -193,7 +190,7 @@ export function unpackBackup(bytes: Uint8Array, fileName: string): Backup {
 				file,
 				`${file} in ${fileName} was changed or damaged: its checksum is wrong. Nothing was imported.`,
 			);
-		parts[table] = parseWith(schema as z.ZodType<unknown>, parseJson(strFromU8(content), file), file);
+		parts[table] = parseWith(z.array(TABLES[table]), parseJson(strFromU8(content), file), file);
 	}
 	return checkWhole(checkReadable(parseWith(backupSchema, parts, fileName)));
 }

@@ -11,7 +11,7 @@
 	import { showsData } from '$lib/core/session/capabilities';
 	import { aircraftSchema, lossActionSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, findingsOf, newId, saveAircraft } from '$lib/store/repository';
+	import { findAircraft, lastFindings, newId, saveAircraft } from '$lib/store/repository';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -26,10 +26,11 @@
 
 	let { id }: { id: string } = $props();
 
+	const now = new Date().toISOString();
 	const stored = live(
 		async () => ({
 			aircraft: id === 'new' ? undefined : await findAircraft(id),
-			found: await findingsOf(id),
+			found: await lastFindings(id, now),
 			site: await lastSite(id),
 		}),
 		() => id,
@@ -45,7 +46,6 @@
 		const { current } = stored;
 		if (!current?.aircraft) return null;
 		const { aircraft, found, site } = current;
-		const now = new Date().toISOString();
 		return aircraftDue(aircraft, lastDone(found, now), site, now, {}, datedAhead(found, now));
 	});
 

@@ -9,7 +9,7 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { dueSchoolSchema, type Aircraft, type Sensor, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, findingsOf, listBench, saveAircraft } from '$lib/store/repository';
+	import { findAircraft, lastFindings, listBench, saveAircraft } from '$lib/store/repository';
 	import { lastSiteId } from '$lib/store/home';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
 	import { gradeOf } from '$lib/core/evidence/grade';
@@ -33,7 +33,7 @@
 	const now = new Date().toISOString();
 	const stored = live(
 		async () => {
-			const found = await findingsOf(id);
+			const found = await lastFindings(id, now);
 			return {
 				aircraft: await findAircraft(id),
 				done: lastDone(found, now),

@@ -21,14 +21,12 @@
 	const attitude = fromYawPitchRoll(0.5, 0.1, 0);
 	let loading = $state(false);
 
-	const open = $derived(home.current?.sessions.filter(({ endedAt }) => endedAt === null) ?? []);
+	const open = $derived(home.current?.open ?? []);
 	const latest = $derived(open[0]);
 	const fleet = $derived(
 		(home.current?.aircraft ?? []).map((aircraft) => {
 			const list = aircraftDue(aircraft, home.current?.done.get(aircraft.id) ?? new Map(), null, now);
-			const flown = home.current?.sessions.find(
-				({ aircraftId, kind }) => aircraftId === aircraft.id && kind === 'flight',
-			);
+			const flown = home.current?.flown.get(aircraft.id);
 			return { aircraft, due: list.filter(({ due }) => due), flown };
 		}),
 	);

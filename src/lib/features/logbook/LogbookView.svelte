@@ -12,23 +12,26 @@
 	import { download } from '$lib/ui/download';
 	import { showDate, showTime } from '$lib/ui/format';
 	import { failed } from '$lib/ui/notify';
-	import type { Entry } from '$lib/schema/entries';
 
-	const sessions = live(listSessions);
+	const STEP = 40;
+	let shown = $state(STEP);
+	const sessions = live(
+		() => listSessions(shown),
+		() => shown,
+	);
 	/** What verifying found, for the head that was verified: a record that has changed since is to be verified again. */
 	let verified = $state<Record<string, { finding: ChainFinding; head: string; updatedAt: string }>>({});
 	let faults = $state<Record<string, string>>({});
 
-	function outcome(entries: Entry[], ended: boolean): { mark: 'clear' | 'hold' | 'unseen'; words: string } {
-		const decision = entries.findLast(
-			({ payload }) => payload.kind === 'decision' && payload.task !== 'measurement-aside',
-		)?.payload;
-		if (decision?.kind === 'decision' && decision.decision === 'fly' && decision.task === 'arm')
-			return { mark: 'unseen', words: ended ? 'Armed; ended without a decision to fly' : 'Open, armed' };
-		if (decision?.kind === 'decision' && decision.decision === 'fly')
-			return { mark: 'clear', words: decision.reason ? `Flown: ${decision.reason}` : 'Flown, nothing in the way' };
-		if (decision?.kind === 'decision') return { mark: 'hold', words: `Held: ${decision.reason || 'no reason given'}` };
-		return { mark: 'unseen', words: ended ? 'Ended without a decision' : 'Open' };
+	function outcome({ decision, session: { endedAt } }: LoggedSession): {
+		mark: 'clear' | 'hold' | 'unseen';
+		words: string;
+	} {
+		if (!decision) return { mark: 'unseen', words: endedAt ? 'Ended without a decision' : 'Open' };
+		if (decision.decision !== 'fly') return { mark: 'hold', words: `Held: ${decision.reason || 'no reason given'}` };
+		if (decision.task === 'arm')
+			return { mark: 'unseen', words: endedAt ? 'Armed; ended without a decision to fly' : 'Open, armed' };
+		return { mark: 'clear', words: decision.reason ? `Flown: ${decision.reason}` : 'Flown, nothing in the way' };
 	}
 	async function check({ session, verify }: LoggedSession) {
 		try {
@@ -59,8 +62,8 @@
 	{:else}
 		<ul class="m-0 list-none p-0">
 			{#each sessions.current ?? [] as logged (logged.session.id)}
-				{@const { session, aircraftName, entries } = logged}
-				{@const result = outcome(entries, session.endedAt !== null)}
+				{@const { session, aircraftName, entryCount } = logged}
+				{@const result = outcome(logged)}
 				{@const found = verified[session.id]}
 				<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-2 py-3 md:flex-nowrap">
 					<Gate mark={result.mark} />
@@ -69,7 +72,7 @@
 							>{session.title}</a
 						>{#if session.kind === 'rehearsal'}<b class="ml-2 text-aside">rehearsal</b>{/if}
 						<span class="block text-ink-2"
-							>{aircraftName} · {showDate(session.startedAt)}, {showTime(session.startedAt)} · {session.pilot} · {entries.length}
+							>{aircraftName} · {showDate(session.startedAt)}, {showTime(session.startedAt)} · {session.pilot} · {entryCount}
 							entries</span
 						>
 						<span class="block">{result.words}</span>
@@ -98,5 +101,8 @@
 				</li>
 			{/each}
 		</ul>
+		{#if sessions.current?.length === shown}
+			<div class="mt-4"><Button onclick={() => (shown += STEP)}>Show earlier sessions</Button></div>
+		{/if}
 	{/if}
 </Page>

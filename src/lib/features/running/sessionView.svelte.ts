@@ -10,7 +10,7 @@ import type { StationId } from '$lib/schema/records';
 import { live, once } from '$lib/store/live.svelte';
 import {
 	appendEntry,
-	findingsOf,
+	lastFindings,
 	loadSession,
 	noteEvent,
 	reopenSession,
@@ -38,7 +38,7 @@ export class SessionView {
 		this.#query = live(() => loadSession(id()), id);
 		this.#past = once(async () => {
 			const bundle = await loadSession(id());
-			return bundle ? findingsOf(bundle.aircraft.id, id()) : [];
+			return bundle ? lastFindings(bundle.aircraft.id, bundle.session.endedAt ?? now, id()) : [];
 		}, id);
 		this.#now = now;
 	}
