@@ -2,6 +2,7 @@ import { benchCompass } from './compass';
 import { benchResponse, benchReturn } from './core';
 import { benchHover } from './hover';
 import { benchPosition } from './position';
+import { benchStore } from './store';
 import { benchAccelerometer, benchCsv, benchHorizon, benchMounting } from './sensors';
 
 benchCompass();
@@ -13,3 +14,4 @@ benchHorizon();
 benchReturn();
 benchResponse();
 benchHover();
+await benchStore();
