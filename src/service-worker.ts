@@ -33,6 +33,8 @@ worker.addEventListener('fetch', (event) => {
 	if (ASSETS.includes(url.pathname)) {
 		event.respondWith(caches.match(url.pathname).then((kept) => kept ?? fetch(request)));
 	} else if (request.mode === 'navigate') {
-		event.respondWith(fetch(request).catch(async () => (await caches.match(SHELL)) ?? Response.error()));
+		// The kept shell first: a network that hangs, or answers with somebody else's page, keeps nothing from opening. A new
+		// version is looked for by the browser itself, and takes over with its own shell.
+		event.respondWith(caches.match(SHELL).then((kept) => kept ?? fetch(request)));
 	}
 });

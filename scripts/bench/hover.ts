@@ -40,12 +40,15 @@ export function benchHover(): void {
 		return {
 			'hover s': durationS,
 			'found at 0 20 30 40 50°': found.join(' '),
-			'METHODS-HOVER': ELSEWHERE[durationS],
+			'docs/methods/hover.md': ELSEWHERE[durationS],
 			'RMS error °': rms(errors).toFixed(1),
 			'error / stated sigma': rms(honest).toFixed(2),
 		};
 	});
-	report('Hover: compass errors found (own simulator, wind 0, 4 and 8 m/s), beside the table of METHODS-HOVER', rows);
+	report(
+		'Hover: compass errors found (own simulator, wind 0, 4 and 8 m/s), beside the table of docs/methods/hover.md',
+		rows,
+	);
 
 	const { log } = rigHover(3, NO_FAULTS, { durationS: 3600 });
 	const dense = { t: [] as number[], north: [] as number[], east: [] as number[], up: [] as number[] };

@@ -1,3 +1,5 @@
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { strToU8, unzipSync, zipSync } from 'fflate';
@@ -160,6 +162,34 @@ test('with no network every page opens and a measurement works', async ({ page, 
 	await page.goto('/logbook');
 	await expect(page.getByText('Transect survey, sea wall')).toBeVisible();
 	await context.setOffline(false);
+});
+
+test('a network that accepts and never answers keeps no page from opening', async ({ page, baseURL }) => {
+	let hangs = false;
+	const between = createServer((request, response) => {
+		if (hangs) return; // accepted, and never answered
+		void fetch(`${baseURL}${request.url}`).then(async (answer) => {
+			const kept = [...answer.headers].filter(
+				([name]) => !/^(content-encoding|content-length|transfer-encoding)$/.test(name),
+			);
+			response.writeHead(answer.status, Object.fromEntries(kept));
+			response.end(Buffer.from(await answer.arrayBuffer()));
+		});
+	});
+	await new Promise<void>((resolve) => between.listen(0, '127.0.0.1', resolve));
+	try {
+		const at = `http://localhost:${(between.address() as AddressInfo).port}`;
+		await page.goto(at);
+		await page.evaluate(() => navigator.serviceWorker.ready);
+		await page.reload();
+		hangs = true;
+		await page.goto(`${at}/logbook`, { timeout: 10_000 });
+		await expect(page.getByRole('heading', { level: 1 })).toHaveText('What was checked before each flight');
+		await expect(page.getByText('No session yet')).toBeVisible();
+	} finally {
+		between.closeAllConnections();
+		between.close();
+	}
 });
 
 test('an aircraft and a site are entered, kept, and used with their own limits and units', async ({ page }) => {

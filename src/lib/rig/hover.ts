@@ -79,7 +79,7 @@ const limited = (a: Complex, most: number): Complex => {
 
 /**
  * Flies a hover: position → velocity → tilt loop with a navigation filter, tilt lag, drag, gusts and a wandering fix,
- * all turned by the compass error (METHODS-HOVER 2). Track in metres, as the aircraft would log it.
+ * all turned by the compass error (docs/methods/hover.md#why-it-circles). Track in metres, as the aircraft would log it.
  */
 export function flyHover(truth: HoverTruth, gains: LoopGains, rng: Rng): HoverLog {
 	const { kp, kv, ki, tau, fv, fp } = gains;

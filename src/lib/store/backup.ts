@@ -1,4 +1,4 @@
-import { packBackup, packSession, unpackBackup, unpackSession } from '$lib/core/record/archive';
+import { exportSessionFile, type Export } from '$lib/core/record/archive';
 import { merge, planMerge, type MergeItem } from '$lib/core/record/merge';
 import { backupSchema, TABLE_NAMES, type Backup, type SessionFile } from '$lib/schema/files';
 import { db } from './db';
@@ -27,32 +27,9 @@ async function readSessionFile(id: string): Promise<SessionFile> {
 	};
 }
 
-/** What is exported, and why an import would refuse it; null where it would not. */
-export interface Export<T> {
-	data: T;
-	fault: string | null;
-}
-
-const faultOf = (read: () => unknown): string | null => {
-	try {
-		read();
-		return null;
-	} catch (error) {
-		return error instanceof Error ? error.message.replace(' Nothing was imported.', '') : String(error);
-	}
-};
-
-/** Everything as a zip, read back by the importer's own rules before it is handed out. */
-export async function exportEverything(): Promise<Export<Uint8Array>> {
-	const data = packBackup(await readBackup(), new Date().toISOString());
-	return { data, fault: faultOf(() => unpackBackup(data, 'backup')) };
-}
-
-/** One session as JSON, read back by the importer's own rules before it is handed out. */
-export async function exportSession(id: string): Promise<Export<string>> {
-	const data = packSession(await readSessionFile(id));
-	return { data, fault: faultOf(() => unpackSession(data, 'session')) };
-}
+/** One session as JSON, checked. */
+export const exportSession = async (id: string): Promise<Export<string>> =>
+	exportSessionFile(await readSessionFile(id));
 
 /** What a checked file would bring, thing by thing; nothing is changed. */
 export const planImport = async (incoming: Backup): Promise<MergeItem[]> => planMerge(incoming, await readBackup());

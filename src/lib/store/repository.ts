@@ -26,7 +26,7 @@ import {
 } from '$lib/schema/records';
 import Dexie from 'dexie';
 import { db } from './db';
-import { deviceId } from './device';
+import { askToKeep, deviceId } from './device';
 
 /** A new identifier: random, also where the browser has no secure context. */
 export function newId(): string {
@@ -231,8 +231,10 @@ async function beginSession(input: NewSession & { id: string }): Promise<Session
 }
 
 /** Begins a session: what it is stands in its first entry. */
-export const startSession = (input: NewSession): Promise<Session> =>
-	db.transaction('rw', db.record, () => beginSession({ ...input, id: newId() }));
+export function startSession(input: NewSession): Promise<Session> {
+	if (input.kind !== 'rehearsal') askToKeep();
+	return db.transaction('rw', db.record, () => beginSession({ ...input, id: newId() }));
+}
 
 /** Writes down what the session is now. */
 async function appendHead(session: Session, what: SessionPayload['what'], reason: string): Promise<Entry> {

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { packBackup, unpackBackup } from '$lib/core/record/archive';
+import { exportBackup, packBackup, unpackBackup } from '$lib/core/record/archive';
 import type { Stored } from '$lib/core/record/chain';
 import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
 import { CHAIN_START, link } from '$lib/core/record/chain';
@@ -15,7 +15,7 @@ import {
 	type Entry,
 	type EntryPayload,
 } from '$lib/schema/entries';
-import { applyImport, exportEverything, exportSession, planImport, readBackup, restore } from './backup';
+import { applyImport, exportSession, planImport, readBackup, restore } from './backup';
 import { db, WinglogosDb } from './db';
 import {
 	appendEntry,
@@ -55,6 +55,7 @@ async function begin(kind: 'flight' | 'rehearsal' = 'flight') {
 	await saveSite({ id: 'p1', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT });
 	return startSession({ kind, title: 'Morning', aircraftId: 'a1', siteId: 'p1', packId: null, pilot: 'Pilot' });
 }
+const exportEverything = async () => exportBackup(await readBackup(), AT);
 const bundleOf = async (id: string) => {
 	const bundle = await loadSession(id);
 	if (!bundle) throw new Error('the session is gone');

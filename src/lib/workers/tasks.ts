@@ -5,6 +5,7 @@ import type { Mat3 } from '$lib/core/frames/mat3';
 import type { Vec3 } from '$lib/core/frames/vec3';
 import { reviewHover } from '$lib/core/hover/review';
 import { reviewGnss, type LockRule } from '$lib/core/position/review';
+import { exportBackup, isZip, unpackBackup, unpackSession } from '$lib/core/record/archive';
 import { guessColumns, takeColumns, type Choices, type Guess } from '$lib/core/record/columns';
 import { readTable } from '$lib/core/record/csv';
 import type { Role } from '$lib/core/record/logRoles';
@@ -14,6 +15,7 @@ import type { Finding, Input, Progress, Taken } from '$lib/instruments/instrumen
 import { readText } from '$lib/instruments/readText';
 import { makeDemo } from '$lib/rig/demo';
 import type { CompassRequest } from '$lib/schema/compass';
+import type { Backup } from '$lib/schema/files';
 import type { HoverRequest } from '$lib/schema/hover';
 
 const CUE_READINGS = 2000;
@@ -74,6 +76,14 @@ export const tasks = {
 	measure: async ({ instrument, input }: { instrument: string; input: Input }, progress?: Progress): Promise<Finding> =>
 		(await computeOf(instrument))(input, progress),
 	readColumns,
+	/** A backup or a session, checked by every rule; nothing is brought in yet. */
+	unpack: async (file: File): Promise<Backup> => {
+		const bytes = new Uint8Array(await file.slice(0, 2).arrayBuffer());
+		return isZip(bytes)
+			? unpackBackup(new Uint8Array(await file.arrayBuffer()), file.name)
+			: unpackSession(await readText(file), file.name);
+	},
+	exportBackup: ({ backup, at }: { backup: Backup; at: string }) => exportBackup(backup, at),
 	readTrack: async (file: File) => readTrack(await readText(file), file.name),
 	fitCompass: (request: CompassRequest) => fitCompass(request),
 	nextCue: cueOf,

@@ -13,13 +13,13 @@ export interface AttitudeEstimate {
 const RATE_HZ = 5;
 const SUB = 4;
 const DRAG = 0.28;
-/** Rates (1/s) and driving noises of gust and fix wander, and white fix noise: the middle of METHODS-HOVER 4.3 and 4.4. */
+/** Rates (1/s) and driving noises of gust and fix wander, and white fix noise: the middle of docs/methods/hover.md#loop and docs/methods/hover.md#priors. */
 const GUST = { rate: 0.2, q: 0.02 };
 const SLOW = { rate: 0.02, q: 0.015 };
 const MEDIUM = { rate: 0.7, q: 0.008 };
 const WHITE = 2e-4;
 const BIAS_SIGMA = 0.5;
-/** What the model leaves out; in a big circle the formal sigma alone is far too small (METHODS-HOVER 6). */
+/** What the model leaves out; in a big circle the formal sigma alone is far too small (docs/methods/hover.md#attitude). */
 const MODEL_ERROR_DEG = 4;
 const SETTLE = 12;
 const STATES = 6;
@@ -29,7 +29,7 @@ const MOST_TILT_DEG = 60;
 /**
  * Compass error from roll and pitch beside the track: what the tilt asked for, turned by the reported heading, against what
  * the aircraft did. One Kalman filter (position, speed, gust, slow and medium fix wander, bias) whitens both;
- * e^{−iψ} = −Σ v0·conj(v1)/Σ|v1|² (METHODS-HOVER 6). Null without heading or attitude over the hover.
+ * e^{−iψ} = −Σ v0·conj(v1)/Σ|v1|² (docs/methods/hover.md#attitude). Null without heading or attitude over the hover.
  */
 export function compassErrorFromTilt(
 	t: Float64Array,

@@ -4,7 +4,7 @@ import { hoverLimits as limits } from './limits';
 
 const logistic = (x: number) => 1 / (1 + Math.exp(-x));
 
-/** What may be behind a hover, each with its own probability, most likely first (METHODS-HOVER 7). */
+/** What may be behind a hover, each with its own probability, most likely first (docs/methods/hover.md#drift-and-jumps). */
 export function causesOf(f: Findings): Cause[] {
 	const causes: Cause[] = [];
 	const add = (code: string, probability: number, why: string, next: string) =>

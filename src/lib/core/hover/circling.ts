@@ -5,7 +5,7 @@ import { hoverLimits as limits } from './limits';
 import { rotarySpectrum, type Rotary } from './spectrum';
 import { resample } from './track';
 
-/** The detector works on the track at this rate (METHODS-HOVER 4.1). */
+/** The detector works on the track at this rate (docs/methods/hover.md#track). */
 const RATE_HZ = 4;
 const PEAK_LOW_HZ = 0.08;
 const PEAK_HIGH_HZ = 0.6;

@@ -17,7 +17,7 @@ const BITING_M = 2.5;
 const BEYOND_DEG = 12;
 
 const ln = Math.log;
-/** Priors of theta: mean and standard deviation (METHODS-HOVER 4.4). */
+/** Priors of theta: mean and standard deviation (docs/methods/hover.md#priors). */
 const MEANS = [0, ln(0.95), ln(2.5), ln(0.3), ln(0.15), ln(1.7), ln(1.05), ln(0.02), ln(0.015), ln(0.008), ln(2e-4)];
 const SIGMAS = [25 * DEG, 0.25, 0.35, 0.5, 0.3, 0.45, 0.45, 2, 1.2, 1.2, 1.2];
 
@@ -41,7 +41,7 @@ export interface CompassErrorEstimate {
 
 /**
  * Estimates the compass error behind a hover from its rotary spectrum: a Whittle fit of the loop with priors, profiled
- * over a grid of errors (METHODS-HOVER 4.6). A steady circle is a line in the spectrum, and a fit that walks outward
+ * over a grid of errors (docs/methods/hover.md#posterior). A steady circle is a line in the spectrum, and a fit that walks outward
  * from no error stays in the first of many hollows: every grid point starts from the priors, then each takes over its
  * neighbours' solution, once inward and once outward. Where the model fits worse than the tapers scatter, the posterior is
  * widened by as much.

@@ -26,7 +26,7 @@ export function headingAt(t: Float64Array, heading: HoverRequest['heading']): Fl
 	);
 }
 
-/** Wind or level trim behind a drift (METHODS-HOVER 7). `v` is the drift, `w` the wind as vectors they go to, m/s. */
+/** Wind or level trim behind a drift (docs/methods/hover.md#drift-and-jumps). `v` is the drift, `w` the wind as vectors they go to, m/s. */
 export function splitDrift(
 	request: HoverRequest,
 	t: Float64Array,

@@ -135,7 +135,12 @@ export const hoverLimits = {
 		why: 'Half a degree of trim drifts at about 0.3 m/s.',
 		source: 'g·tan(0.5°)/drag 0.28',
 	},
-	legM: { value: 5, unit: 'm', why: 'A shorter leg is lost in the wander of the fix.', source: 'METHODS-HOVER 6' },
+	legM: {
+		value: 5,
+		unit: 'm',
+		why: 'A shorter leg is lost in the wander of the fix.',
+		source: 'Winglogos, from simulated hovers (docs/methods/hover.md#legs)',
+	},
 	legMps: { value: 1, unit: 'm/s', why: 'A slower leg has no course to speak of.', source: 'Winglogos default' },
 	legOppositeDeg: {
 		value: 25,
@@ -147,7 +152,7 @@ export const hoverLimits = {
 		value: 12,
 		unit: '°',
 		why: 'As in the hover: smaller errors cannot be told from the air.',
-		source: 'METHODS-HOVER 4.7',
+		source: 'Winglogos, from simulated hovers (docs/methods/hover.md#decision)',
 	},
 	tiltEvidence: {
 		value: 3,

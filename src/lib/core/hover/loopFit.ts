@@ -3,7 +3,7 @@ import { median } from '../math/statistics';
 import { LOOP_PARAMETERS as N, logSpectrum } from './loopModel';
 import type { Rotary } from './spectrum';
 
-/** Tapers and overlapping pieces are not quite independent readings (METHODS-HOVER 4.5). */
+/** Tapers and overlapping pieces are not quite independent readings (docs/methods/hover.md#fit). */
 const WEIGHT = 0.8;
 const MOST_PIECES = 4;
 /** A step of 0.7 is a factor of two in a gain: further than that the model is not straight. */
@@ -23,11 +23,11 @@ export interface LoopPrior {
 
 export interface LoopFit {
 	theta: Float64Array;
-	/** The objective of METHODS-HOVER 4.5: minus the log posterior, up to a constant. */
+	/** The objective of docs/methods/hover.md#fit: minus the log posterior, up to a constant. */
 	objective: number;
 }
 
-/** Whittle fit of the hold loop to a rotary spectrum by Fisher scoring (METHODS-HOVER 4.5). */
+/** Whittle fit of the hold loop to a rotary spectrum by Fisher scoring (docs/methods/hover.md#fit). */
 export function loopFitter({ hz, s, pieces, tapers }: Rotary, { mean, sigma }: LoopPrior) {
 	const c = WEIGHT * Math.min(pieces, MOST_PIECES);
 	const n = hz.length;

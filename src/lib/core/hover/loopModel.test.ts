@@ -30,7 +30,7 @@ const scale = (k: number, a: Complex): Complex => [k * a[0], k * a[1]];
 const real = (k: number): Complex => [k, 0];
 const size2 = (a: Complex) => a[0] ** 2 + a[1] ** 2;
 
-/** The formulas of METHODS-HOVER 4.3 as they are written there, in complex numbers. */
+/** The formulas of docs/methods/hover.md#loop as they are written there, in complex numbers. */
 function asWritten(psi: number, logs: number[], hz: number): number {
 	const [kp, kv, ki, tau, fv, fp, qg, qs, qm, qw] = logs.map(Math.exp);
 	const w = 2 * Math.PI * hz;

@@ -1,6 +1,6 @@
 /**
  * Spectrum of a hover under a position → velocity → tilt loop whose compass is wrong by psi.
- * Parameters: psi (rad), then the logarithms of kp, kv, ki, tau, fv, fp, qg, qs, qm, qw (METHODS-HOVER 4.3).
+ * Parameters: psi (rad), then the logarithms of kp, kv, ki, tau, fv, fp, qg, qs, qm, qw (docs/methods/hover.md#loop).
  */
 export const LOOP_PARAMETERS = 11;
 

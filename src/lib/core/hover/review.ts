@@ -78,7 +78,7 @@ function insufficient({ t, north, east }: LocalTrack): HoverAnswer | null {
 	return null;
 }
 
-/** White part of the fix noise: rms of the third difference of the 5 Hz track / √20 (METHODS-HOVER 7). */
+/** White part of the fix noise: rms of the third difference of the 5 Hz track / √20 (docs/methods/hover.md#drift-and-jumps). */
 function fixJitter(t: Float64Array, north: Float64Array, east: Float64Array): number {
 	const rate = Math.min(5, (t.length - 1) / (t[t.length - 1] - t[0]));
 	const n = resample(t, north, rate);
@@ -100,7 +100,7 @@ function straightness(t: Float64Array, north: Float64Array, east: Float64Array):
 /**
  * Reviews a test hover: bubble, drift, circling with the compass error behind it, height, yaw, landing, causes ranked.
  * Track in metres (north, east, up above take-off) or degrees; heading degrees; wind at hover height. Formulas and
- * measured accuracy: METHODS-HOVER. Too short, too sparse, too far: `fail` with `insufficient-…` and null figures.
+ * measured accuracy: docs/methods/hover.md. Too short, too sparse, too far: `fail` with `insufficient-…` and null figures.
  * `progress` is told the share done, 0..1.
  */
 export function reviewHover(request: HoverRequest, progress?: (share: number) => void): HoverAnswer {

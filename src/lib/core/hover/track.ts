@@ -38,7 +38,7 @@ export function localTrack({ track, groundAltM }: HoverRequest): LocalTrack {
 const DEAD_TIME_S = 1;
 const BEFORE = 4;
 
-/** Steps of the fix that no hovering aircraft makes, and the track with them taken out (METHODS-HOVER 7). */
+/** Steps of the fix that no hovering aircraft makes, and the track with them taken out (docs/methods/hover.md#drift-and-jumps). */
 export function withoutJumps({ t, north, east }: LocalTrack): {
 	jumps: { tS: number; sizeM: number }[];
 	north: Float64Array;

@@ -111,7 +111,7 @@ function predictions(layout: ResponseRequest['layout'], spin: ResponseRequest['s
 
 /**
  * Ranks the faults behind a ground response: what roll, pitch, yaw nudges and the throttle did, by a Bayesian model of
- * mixer, propellers, board mounting and channels; then what the checks with the propellers off showed. `ranked` sums to one over all fault codes; METHODS-RESPONSE.
+ * mixer, propellers, board mounting and channels; then what the checks with the propellers off showed. `ranked` sums to one over all fault codes; docs/methods/response.md.
  */
 export function diagnoseResponse({ layout, spin, observed, checks = {} }: ResponseRequest): ResponseAnswer {
 	const known = predictions(layout, spin);

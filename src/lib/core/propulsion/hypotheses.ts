@@ -2,7 +2,7 @@ import type { Layout } from '../../schema/response';
 import { wrap360 } from '../frames/angles';
 import type { Motor } from './layouts';
 
-/** One way in which the aircraft may be built or set wrong, as the model sees it (METHODS-RESPONSE 2.2 to 2.6). */
+/** One way in which the aircraft may be built or set wrong, as the model sees it (docs/methods/response.md#hypotheses). */
 export interface Hypothesis {
 	fault: string;
 	motors: string[];
@@ -81,7 +81,7 @@ const both =
 
 const single = (change: Change, motors: string[] = []): Variant[] => [{ motors, change }];
 
-/** All hypotheses of a layout. Weights are judgement, not field statistics (METHODS-RESPONSE 2.6 and 2.10). */
+/** All hypotheses of a layout. Weights are judgement, not field statistics (docs/methods/response.md#weights). */
 export function hypothesesOf(layout: Layout, motors: readonly Motor[]): Hypothesis[] {
 	const n = motors.length;
 	const all = motors.map((_, k) => k);

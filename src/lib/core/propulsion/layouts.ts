@@ -11,7 +11,7 @@ export interface Motor {
 	y: number;
 }
 
-/** Name, angle and spin (front-inward) of every motor (METHODS-RESPONSE 2.1). */
+/** Name, angle and spin (front-inward) of every motor (docs/methods/response.md#motors). */
 const PLANS: Record<Layout, readonly [string, number, number][]> = {
 	'quad-x': [
 		['FL', -45, 1],

@@ -16,7 +16,7 @@ const SHARE = 0.3;
 const GROWS_BELOW = 0.05;
 const FAST = 0.3;
 
-/** Thrust of each motor against a right one (METHODS-RESPONSE 2.2). */
+/** Thrust of each motor against a right one (docs/methods/response.md#propellers). */
 export function thrustFactors(h: Hypothesis): number[] {
 	return h.sigma.map((sigma, k) => {
 		const sign = sigma * h.hand[k];
@@ -52,7 +52,7 @@ export interface Growth {
 	turns: boolean[];
 }
 
-/** Which axes run away once the loop is alive: eigenvalues of A·R (METHODS-RESPONSE 2.3). */
+/** Which axes run away once the loop is alive: eigenvalues of A·R (docs/methods/response.md#loop). */
 export function growthOf(a: number[][], board: number[][]): Growth {
 	const eigen = new EigenvalueDecomposition(new Matrix(a).mmul(new Matrix(board)));
 	const { realEigenvalues: re, imaginaryEigenvalues: im, eigenvectorMatrix: v } = eigen;
@@ -142,7 +142,7 @@ function throttle(h: Hypothesis, motors: readonly Motor[], gamma: number[], grow
 	return out;
 }
 
-/** What a pilot would see of a hypothesis in each of the four tests, before errors of observation (METHODS-RESPONSE 2.4). */
+/** What a pilot would see of a hypothesis in each of the four tests, before errors of observation (docs/methods/response.md#outcomes). */
 export function predict(h: Hypothesis, motors: readonly Motor[]): Record<Test, Distribution> {
 	if (h.selfRighting) return SELF_RIGHTING;
 	const a = responseMatrix(h, motors);

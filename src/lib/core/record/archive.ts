@@ -1,4 +1,4 @@
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { strFromU8, strToU8, Unzip, UnzipInflate, unzipSync, zipSync } from 'fflate';
 import { z } from 'zod';
 import {
 	backupSchema,
@@ -16,6 +16,8 @@ import { readEntry, sha256Hex, verifyChain } from './chain';
 const MANIFEST = 'manifest.json';
 const MAX_UNPACKED_BYTES = 256 * 1024 * 1024;
 const MAX_FILES = 5000;
+/** A piece of a zip unpacks to at most a thousand times its size: the count is looked at between pieces. */
+const INFLATE_STEP = 16 * 1024;
 
 const fileOf = (table: TableName) => `${table}.json`;
 
@@ -35,25 +37,64 @@ export function packBackup(backup: Backup, at: string): Uint8Array {
 	return zipSync({ [MANIFEST]: strToU8(pretty(manifest)), ...files });
 }
 
-function unzip(bytes: Uint8Array, fileName: string): Record<string, Uint8Array> {
-	let unpacked = 0;
+const tooLarge = (name: string, fileName: string) =>
+	new InputError('too-large', name, `${fileName} unpacks to more than 256 MiB or 5,000 files.`);
+
+/** Names and sizes as the zip's directory tells them. @throws where it is not whole. */
+function checkDirectory(bytes: Uint8Array, fileName: string): void {
+	let told = 0;
 	let count = 0;
+	unzipSync(bytes, {
+		filter: ({ name, originalSize }) => {
+			if (name.split(/[\\/]/).includes('..') || /^([\\/]|[A-Za-z]:)/.test(name))
+				throw new InputError(
+					'unsafe-name',
+					name,
+					`${fileName} holds a file named ${name}: names that leave the folder are refused.`,
+				);
+			told += originalSize;
+			count++;
+			if (told > MAX_UNPACKED_BYTES || count > MAX_FILES) throw tooLarge(name, fileName);
+			return false;
+		},
+	});
+}
+
+/** The files of a zip. What they unpack to is counted while they are unpacked: a directory may tell any size. */
+function inflate(bytes: Uint8Array, fileName: string): Record<string, Uint8Array> {
+	const files: Record<string, Uint8Array> = {};
+	let unpacked = 0;
+	const zip = new Unzip((file) => {
+		const parts: Uint8Array[] = [];
+		file.ondata = (error, part, final) => {
+			if (error) throw error;
+			unpacked += part.length;
+			if (unpacked > MAX_UNPACKED_BYTES) throw tooLarge(file.name, fileName);
+			parts.push(part);
+			if (final) files[file.name] = joined(parts);
+		};
+		file.start();
+	});
+	zip.register(UnzipInflate);
+	for (let at = 0; at < bytes.length; at += INFLATE_STEP)
+		zip.push(bytes.subarray(at, at + INFLATE_STEP), at + INFLATE_STEP >= bytes.length);
+	return files;
+}
+
+function joined(parts: readonly Uint8Array[]): Uint8Array {
+	const whole = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0));
+	let at = 0;
+	for (const part of parts) {
+		whole.set(part, at);
+		at += part.length;
+	}
+	return whole;
+}
+
+function unzip(bytes: Uint8Array, fileName: string): Record<string, Uint8Array> {
 	try {
-		return unzipSync(bytes, {
-			filter: ({ name, originalSize }) => {
-				if (name.split(/[\\/]/).includes('..') || /^([\\/]|[A-Za-z]:)/.test(name))
-					throw new InputError(
-						'unsafe-name',
-						name,
-						`${fileName} holds a file named ${name}: names that leave the folder are refused.`,
-					);
-				unpacked += originalSize;
-				count++;
-				if (unpacked > MAX_UNPACKED_BYTES || count > MAX_FILES)
-					throw new InputError('too-large', name, `${fileName} unpacks to more than 256 MiB or 5,000 files.`);
-				return true;
-			},
-		});
+		checkDirectory(bytes, fileName);
+		return inflate(bytes, fileName);
 	} catch (error) {
 		if (error instanceof InputError) throw error;
 		throw new InputError('not-a-zip', fileName, `${fileName} is not a whole zip file. Nothing was imported.`);
@@ -215,3 +256,33 @@ export function unpackSession(text: string, fileName: string): Backup {
 		}),
 	);
 }
+
+/** What is exported, and why an import would refuse it; null where it would not. */
+export interface Export<T> {
+	data: T;
+	fault: string | null;
+}
+
+const faultOf = (read: () => unknown): string | null => {
+	try {
+		read();
+		return null;
+	} catch (error) {
+		return error instanceof Error ? error.message.replace(' Nothing was imported.', '') : String(error);
+	}
+};
+
+/** Everything as a zip, read back by the importer's own rules before it is handed out. `at` is an ISO time. */
+export function exportBackup(backup: Backup, at: string): Export<Uint8Array> {
+	const data = packBackup(backup, at);
+	return { data, fault: faultOf(() => unpackBackup(data, 'backup')) };
+}
+
+/** One session as JSON, read back by the importer's own rules before it is handed out. */
+export function exportSessionFile(file: SessionFile): Export<string> {
+	const data = packSession(file);
+	return { data, fault: faultOf(() => unpackSession(data, 'session')) };
+}
+
+/** Whether a file begins as a zip does, whatever it is called. */
+export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;

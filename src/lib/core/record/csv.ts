@@ -14,6 +14,8 @@ export interface Table {
 	layout: string;
 }
 
+/** Characters of a cell that a message shows. */
+const MOST_SHOWN = 40;
 const NUMBER = /^[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?$/;
 const COMMA_NUMBER = /^[+-]?\d+,\d+([eE][+-]?\d+)?$/;
 /** A cell that begins with a date is data, not a header. */
@@ -102,12 +104,15 @@ export function numbersOf(table: Table, columns: readonly number[], fileName: st
 	return out;
 }
 
+/** A cell as a message shows it: one with a quote that is not closed is the rest of the file. */
+const shortened = (cell: string) => (cell.length > MOST_SHOWN ? `${cell.slice(0, MOST_SHOWN)}…` : cell);
+
 function notANumber(table: Table, row: number, column: number, fileName: string): InputError {
 	const cell = table.rows[row][column];
 	const line = table.lines[row];
 	return new InputError(
 		'not-a-number',
 		`line.${line}`,
-		`${fileName}, line ${line}, ${table.headers[column] ?? `column ${column + 1}`}: ${cell === undefined ? 'the line is cut short' : `"${cell}" is not a number`}.`,
+		`${fileName}, line ${line}, ${table.headers[column] ?? `column ${column + 1}`}: ${cell === undefined ? 'the line is cut short' : `"${shortened(cell)}" is not a number`}.`,
 	);
 }

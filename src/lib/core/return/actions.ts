@@ -25,7 +25,7 @@ export interface Plan {
 }
 
 /**
- * How far the mean wind carries something that sinks from a height at a steady rate, metres (METHODS-RETURN 1.8). One that flies
+ * How far the mean wind carries something that sinks from a height at a steady rate, metres (docs/methods/return.md#other-actions). One that flies
  * against it with `airspeedMps` is carried by what the wind has more than that.
  */
 function sinkDrift(request: ReturnRequest, heightM: number, rateMps: number, airspeedMps = 0): number {
@@ -174,7 +174,7 @@ function fallPlan(request: ReturnRequest): Plan {
 	};
 }
 
-/** The plan of the action that is set (METHODS-RETURN 1.4 and 1.8). */
+/** The plan of the action that is set (docs/methods/return.md#sequence and docs/methods/return.md#other-actions). */
 export function planFor(request: ReturnRequest, leftWh: number, reserveWh: number): Plan {
 	switch (request.settings.action) {
 		case 'land':

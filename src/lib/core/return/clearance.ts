@@ -3,7 +3,7 @@ import { returnLimits as limits } from './limits';
 import { geometry, type PathPoint } from './sequence';
 import type { Plane } from './wind';
 
-/** Least height above any obstacle within the corridor, by exact geometry of straight pieces (METHODS-RETURN 1.7). */
+/** Least height above any obstacle within the corridor, by exact geometry of straight pieces (docs/methods/return.md#clearance). */
 export function clearanceOf(request: ReturnRequest, path: readonly PathPoint[]): ReturnAnswer['clearance'] {
 	let minM: number | null = null;
 	let obstacle: number | undefined;

@@ -18,7 +18,7 @@ function seenFromHome([north, east]: Plane): { bearingDeg: number; distanceM: nu
 
 /**
  * Plans the way home from a place: legs with times and energy, what it lands with, reach all round, clearance over
- * obstacles, touchdown, and when to turn back at the latest. Angles degrees from home, heights above home, METHODS-RETURN.
+ * obstacles, touchdown, and when to turn back at the latest. Angles degrees from home, heights above home, docs/methods/return.md.
  */
 export function planReturn(request: ReturnRequest): ReturnAnswer {
 	const { aircraft, pack, settings, position, usedWh } = request;

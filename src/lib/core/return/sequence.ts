@@ -95,7 +95,7 @@ function climbHome(
 	}
 }
 
-/** The `return` sequence from a place, in a wind (METHODS-RETURN 1.4). `nearRule` false leaves the minimum distance out. */
+/** The `return` sequence from a place, in a wind (docs/methods/return.md#sequence). `nearRule` false leaves the minimum distance out. */
 export function returnSequence(
 	request: ReturnRequest,
 	wind: WindField,

@@ -24,7 +24,7 @@ export interface Facts {
 	t: Plane;
 }
 
-/** All codes that apply, before they are sorted (METHODS-RETURN 1.9). */
+/** All codes that apply, before they are sorted (docs/methods/return.md#verdict). */
 export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[] {
 	const { aircraft, pack, settings, position, wind } = request;
 	const { action } = settings;

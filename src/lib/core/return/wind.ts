@@ -40,7 +40,7 @@ export interface Triangle {
 	airMps: number;
 }
 
-/** Ground speed and airspeed flown along `t` in a wind, or what stops it (METHODS-RETURN 1.3). */
+/** Ground speed and airspeed flown along `t` in a wind, or what stops it (docs/methods/return.md#wind-triangle). */
 export function triangle(aircraft: ReturnRequest['aircraft'], wind: Plane, t: Plane): Triangle | WindStop {
 	const along = wind[0] * t[0] + wind[1] * t[1];
 	const cross = Math.abs(wind[0] * t[1] - wind[1] * t[0]);

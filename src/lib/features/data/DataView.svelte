@@ -1,13 +1,14 @@
 <script lang="ts">
-	import { unpackBackup, unpackSession } from '$lib/core/record/archive';
 	import type { MergeItem } from '$lib/core/record/merge';
 	import type { Backup } from '$lib/schema/files';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { MAX_FILE_BYTES, readText } from '$lib/instruments/readText';
-	import { applyImport, exportEverything, planImport } from '$lib/store/backup';
+	import { MAX_FILE_BYTES } from '$lib/instruments/readText';
+	import { applyImport, planImport, readBackup } from '$lib/store/backup';
 	import { countAll } from '$lib/store/tables';
+	import { call } from '$lib/workers/core';
 	import ImportPlan from './ImportPlan.svelte';
+	import { storageTold } from '$lib/store/device';
 	import { live } from '$lib/store/live.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
@@ -15,6 +16,8 @@
 	import { download } from '$lib/ui/download';
 	import { done } from '$lib/ui/notify';
 
+	/** All or nothing, in one transaction: it is not stopped half way. */
+	const BRINGING_IN = 'Bringing it in';
 	const all = live(countAll);
 	let busy = $state('');
 	let problem = $state('');
@@ -22,38 +25,42 @@
 	/** A checked file and what it would bring; nothing is changed before it is confirmed. */
 	let plan = $state.raw<{ incoming: Backup; items: MergeItem[] } | null>(null);
 
-	async function attempt(what: string, work: () => Promise<void>) {
+	let running = $state.raw<AbortController | null>(null);
+
+	async function attempt(what: string, work: (signal: AbortSignal) => Promise<void>) {
 		busy = what;
+		running = new AbortController();
 		problem = '';
 		fault = '';
 		try {
-			await work();
+			await work(running.signal);
 		} catch (error) {
+			if (error instanceof DOMException && error.name === 'AbortError') return;
 			problem = error instanceof Error ? error.message : String(error);
 		} finally {
 			busy = '';
+			running = null;
 		}
 	}
 
 	const exportAll = () =>
-		attempt('Packing', async () => {
-			const { data, fault: found } = await exportEverything();
+		attempt('Packing', async (signal) => {
+			const at = new Date().toISOString();
+			const { data, fault: found } = await call('exportBackup', { backup: await readBackup(), at }, { signal });
 			fault = found ?? '';
-			download(`winglogos-${new Date().toISOString().slice(0, 10)}.zip`, data, 'application/zip');
+			download(`winglogos-${at.slice(0, 10)}.zip`, data, 'application/zip');
 		});
 
 	const importFile = (file: File) =>
-		attempt(`Checking ${file.name}`, async () => {
+		attempt(`Checking ${file.name}`, async (signal) => {
 			if (file.size > 2 * MAX_FILE_BYTES)
 				throw new Error(`${file.name} is larger than any backup of this application. Nothing was imported.`);
-			const backup = /\.zip$/i.test(file.name)
-				? unpackBackup(new Uint8Array(await file.arrayBuffer()), file.name)
-				: unpackSession(await readText(file), file.name);
-			plan = { incoming: backup, items: await planImport(backup) };
+			const incoming = await call('unpack', file, { signal });
+			plan = { incoming, items: await planImport(incoming) };
 		});
 
 	const carryOut = () =>
-		attempt('Bringing it in', async () => {
+		attempt(BRINGING_IN, async () => {
 			if (!plan) return;
 			const { sessions, entries, aircraft } = await applyImport(plan.incoming, plan.items);
 			plan = null;
@@ -63,6 +70,17 @@
 		if (plan) plan = { ...plan, items: plan.items.map((item, k) => (k === index ? { ...item, take } : item)) };
 	}
 
+	const space = live(storageTold);
+	const MB = 1e6;
+	const keeping = $derived.by(() => {
+		const { kept, usedBytes, freeBytes } = space.current ?? {};
+		if (kept === undefined) return '';
+		const words = kept
+			? 'This browser keeps them until you clear them yourself.'
+			: 'This browser may clear them when space is short: export them after each day.';
+		if (typeof usedBytes !== 'number' || typeof freeBytes !== 'number') return words;
+		return `${words} ${(usedBytes / MB).toFixed(1)} MB used, ${(freeBytes / MB).toFixed(0)} MB free.`;
+	});
 	const rows = $derived(
 		all.current
 			? [
@@ -90,6 +108,7 @@
 					>{#each rows as [name, count] (name)}<tr><td>{name}</td><td class="num">{count}</td></tr>{/each}</tbody
 				>
 			</table>
+			{#if keeping}<p class="mt-0 mb-4 max-w-[52ch]">{keeping}</p>{/if}
 			<Button kind="primary" disabled={busy !== ''} onclick={() => void exportAll()}>Export everything (zip)</Button>
 			{#if fault}<p class="mt-3 border-l-4 border-hold bg-hold-soft px-3 py-2 font-semibold break-words" role="alert">
 					Saved as it stands, but it cannot be imported again: {fault}
@@ -115,6 +134,9 @@
 			{#if busy}<div class="mt-3">
 					<p class="m-0 mb-1">{busy}…</p>
 					<Progress value={null} label={busy} />
+					{#if busy !== BRINGING_IN}<div class="mt-2">
+							<Button onclick={() => running?.abort()}>Cancel</Button>
+						</div>{/if}
 				</div>{/if}
 		</section>
 		<section>

@@ -60,7 +60,7 @@ export class Recording {
 				append(this.accel, batch.accel);
 				append(this.gyro, batch.gyro);
 				if (batch.radio) this.#appendRadio(batch.radio);
-				if (batch.lines) this.lines.push(...batch.lines);
+				for (const line of batch.lines ?? []) this.lines.push(line);
 				if (batch.lost !== undefined) this.lost = batch.lost;
 				if (batch.packV !== undefined) this.packV = batch.packV;
 				if (batch.attitude) this.attitude = batch.attitude;
