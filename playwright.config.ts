@@ -14,6 +14,10 @@ export default defineConfig({
 	expect: { timeout: patienceMs },
 	workers: 2,
 	fullyParallel: true,
+	projects: [
+		{ name: 'demo', testMatch: /demo\.setup\.ts/ },
+		{ name: 'walks', dependencies: ['demo'] },
+	],
 	reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
 	use: {
 		baseURL: `http://localhost:${port}`,

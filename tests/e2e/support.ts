@@ -47,10 +47,15 @@ export async function expectAccessible(page: Page, where: string): Promise<void>
 	expect(serious).toEqual([]);
 }
 
-/** Opens the application with the demo data on the device. */
+/** What the browser stored once the demo was made. */
+export const DEMO_STATE = 'test-results/demo.json';
+export const DEMO_TITLE = 'First flight after a repair';
+
+/** Opens the start page of a device that has the demo. */
 export async function openDemo(page: Page): Promise<void> {
-	await page.goto('/?demo');
-	await expect(page.getByRole('heading', { level: 1 })).toContainText('First flight after a repair');
+	await page.context().setStorageState(DEMO_STATE);
+	await page.goto('/');
+	await expect(page.getByRole('heading', { level: 1 })).toContainText(DEMO_TITLE);
 }
 
 /** Starts a session with the first aircraft of a name: for real, or a rehearsal, in which the practice aircraft counts. */

@@ -107,6 +107,7 @@ const GROUPS: readonly Instrument['group'][] = [
 
 const ALL: readonly Listed[] = [...LIVE, ...INSTRUMENTS];
 
+/** An instrument by its id. */
 export const findInstrument = (id: string): Instrument | undefined => INSTRUMENTS.find((i) => i.id === id);
 
 /** Words of a text, lower case, without endings that a searcher may leave out. */

@@ -13,6 +13,7 @@ export function csvFile(name: string, columns: Record<string, ArrayLike<number>>
 	return new File([Papa.unparse({ fields: names, data }, { newline: '\n' })], name, { type: 'text/csv' });
 }
 
+/** Lines as a text file. */
 export const textFile = (name: string, lines: readonly string[]): File =>
 	new File([lines.join('\r\n')], name, { type: 'text/plain' });
 
@@ -44,21 +45,24 @@ export function points(x: ArrayLike<number>, y: ArrayLike<number>): { x: number;
 	return out;
 }
 
-export const has = (names: readonly string[]) => (choices: Record<string, { column: number }>) =>
+/** Whether these columns were all chosen. */
+export const hasColumns = (names: readonly string[]) => (choices: Record<string, { column: number }>) =>
 	names.every((name) => (choices[name]?.column ?? -1) >= 0);
 
 /** The columns that were read. @throws InputError where nothing was. */
-export function taken(input: Input): Taken {
+export function requireColumns(input: Input): Taken {
 	if (!input.taken) throw new InputError('no-file', 'file', 'Choose a log first.');
 	return input.taken;
 }
 
+/** Time and three axes of a log, by the prefix of their names. */
 export const series = (c: Taken, prefix: string) => ({
 	t: c.t,
 	x: c[`${prefix}x`],
 	y: c[`${prefix}y`],
 	z: c[`${prefix}z`],
 });
+/** An accelerometer log in m/s² as a CSV file. */
 export const accelFile = (name: string, { t, x, y, z }: Axes) =>
 	csvFile(name, { 't [s]': t, 'ax [m/s2]': x, 'ay [m/s2]': y, 'az [m/s2]': z });
 

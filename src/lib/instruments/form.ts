@@ -35,6 +35,7 @@ export const number = <const I extends string, const M extends Partial<NumberFie
 export const metres = <const I extends string>(id: I, label: string, start: number, max = 1000) =>
 	number(id, label, 'm', start, { quantity: 'height', min: 0, max });
 
+/** A speed, shown in the pilot's own unit. */
 export const speed = <const I extends string>(id: I, label: string, start: number, max = 100) =>
 	number(id, label, 'm/s', start, { quantity: 'speed', min: 0, max });
 

@@ -72,6 +72,7 @@ const blankCell = (field: CellField): Cell => {
 	if (field.kind === 'number') return null;
 	return field.kind === 'choice' && NO_CLAIM.includes(field.start) ? field.start : '';
 };
+/** A row as it opens: empty, but for usual values. */
 export const blankRow = ({ of }: RowsField): Row => Object.fromEntries(of.map((cell) => [cell.id, blankCell(cell)]));
 
 /** A form as it opens: empty, but for usual values with a source and answers that claim nothing. */

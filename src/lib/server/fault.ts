@@ -15,4 +15,5 @@ export class HttpError extends Error {
 /** The body of every fault. */
 export const faultBody = (code: string, path: string, message: string) => ({ error: { code, message, path } });
 
+/** What is larger than is read: 413. */
 export const tooLarge = (message: string) => new HttpError(413, 'too-large', 'body', message);

@@ -40,6 +40,7 @@ export const TYPES: Record<Body['kind'], readonly string[]> = {
 	picture: ['image/jpeg', 'image/png'],
 };
 
+/** The one method that a route takes. */
 export const methodOf = ({ body }: Route): 'GET' | 'POST' => (body.kind === 'none' ? 'GET' : 'POST');
 
 const json = <S extends z.ZodType>(schema: S, example: unknown) => ({ kind: 'json' as const, schema, example });
@@ -152,5 +153,7 @@ export const ROUTES = {
 
 export type RoutePath = keyof typeof ROUTES;
 
+/** Whether a path is one of the table. */
 export const isRoute = (path: string): path is RoutePath => Object.hasOwn(ROUTES, path);
+/** The row of a path, its types widened. */
 export const routeOf = (path: RoutePath): Route => ROUTES[path];

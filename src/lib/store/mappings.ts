@@ -7,5 +7,6 @@ export async function recallMappings(purpose: string): Promise<Record<string, Ma
 	return Object.fromEntries(kept.map(({ layout, columns }) => [layout.slice(prefix.length), columns]));
 }
 
+/** Keeps how a layout was understood. */
 export const rememberMapping = (purpose: string, layout: string, columns: Mapping['columns']) =>
 	db.mappings.put({ layout: `${purpose}: ${layout}`, columns });

@@ -37,8 +37,11 @@ export function newId(): string {
 const now = () => new Date().toISOString();
 const GONE = 'This session is not on this device any more.';
 
+/** An aircraft by its id; undefined where it is not on this device. */
 export const findAircraft = (id: string) => db.aircraft.get(id);
+/** Saves a site, checked by its schema. */
 export const saveSite = (site: Site) => db.sites.put(siteSchema.parse({ ...site, updatedAt: now() }));
+/** Saves a pack, checked by its schema. */
 export const savePack = (pack: Pack) => db.packs.put(packSchema.parse({ ...pack, updatedAt: now() }));
 
 const openSessionsOf = async (aircraftId: string): Promise<Session[]> =>
@@ -98,6 +101,7 @@ export interface SessionBundle {
 	chain: ChainFinding;
 }
 
+/** A session with all that its pages need, its chain verified; null where it is not on this device. */
 export async function loadSession(id: string): Promise<SessionBundle | null> {
 	const session = await db.sessions.get(id);
 	if (!session) return null;

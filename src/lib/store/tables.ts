@@ -6,7 +6,9 @@ import { db } from './db';
 
 /** All aircraft, sites, packs by name; the lists of the places. */
 export const listAircraft = () => db.aircraft.toCollection().sortBy('name');
+/** All sites by name. */
 export const listSites = () => db.sites.toCollection().sortBy('name');
+/** All packs by name. */
 export const listPacks = () => db.packs.toCollection().sortBy('name');
 
 export interface LoggedSession {

@@ -7,6 +7,7 @@ export interface Columns {
 	z: Float64Array;
 }
 
+/** Three axes copied into columns of their own. */
 export const columnsOf = (series: { x: ArrayLike<number>; y: ArrayLike<number>; z: ArrayLike<number> }): Columns => ({
 	x: Float64Array.from(series.x),
 	y: Float64Array.from(series.y),

@@ -13,6 +13,7 @@ export interface Row {
 	normal: Float64Array;
 }
 
+/** Room for one reading's residual, derivatives, foot on the shell and normal there, to be filled again. */
 export const newRow = (): Row => ({
 	r: 0,
 	j: new Float64Array(PARAMETERS),
@@ -82,6 +83,7 @@ export function informationRow(p: Parameters, x: number, y: number, z: number): 
 	return row.j;
 }
 
+/** Adds weight·j·jᵀ of one reading, upper half only. */
 export function accumulate(target: Float64Array, j: Float64Array, weight: number): void {
 	for (let a = 0; a < PARAMETERS; a++) {
 		const k = weight * j[a];
@@ -89,6 +91,7 @@ export function accumulate(target: Float64Array, j: Float64Array, weight: number
 	}
 }
 
+/** The lower half filled in from the upper. */
 export function symmetric(upper: Float64Array): Matrix {
 	const m = Matrix.zeros(PARAMETERS, PARAMETERS);
 	for (let a = 0; a < PARAMETERS; a++)
@@ -105,11 +108,13 @@ export interface Evaluated {
 	j: Float64Array[];
 }
 
+/** Room for what `evaluateAll` finds, for so many readings. */
 export const newEvaluated = (n: number): Evaluated => ({
 	r: new Float64Array(n),
 	j: Array.from({ length: PARAMETERS }, () => new Float64Array(n)),
 });
 
+/** Residual and derivatives of every reading against the shell of these parameters, into the room given. */
 export function evaluateAll(p: Parameters, c: Columns, variance: number, out: Evaluated): void {
 	const row = newRow();
 	const { r, j } = out;

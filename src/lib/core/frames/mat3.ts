@@ -9,29 +9,34 @@ export const IDENTITY: Mat3 = [
 	[0, 0, 1],
 ];
 
+/** The matrix times a vector. */
 export const apply = (m: Mat3, v: Vec3): Vec3 => [
 	m[0][0] * v[0] + m[0][1] * v[1] + m[0][2] * v[2],
 	m[1][0] * v[0] + m[1][1] * v[1] + m[1][2] * v[2],
 	m[2][0] * v[0] + m[2][1] * v[1] + m[2][2] * v[2],
 ];
 
+/** Rows and columns exchanged: the inverse of a rotation. */
 export const transpose = (m: Mat3): Mat3 => [
 	[m[0][0], m[1][0], m[2][0]],
 	[m[0][1], m[1][1], m[2][1]],
 	[m[0][2], m[1][2], m[2][2]],
 ];
 
+/** The product a·b: b is done first. */
 export function multiply(a: Mat3, b: Mat3): Mat3 {
 	const columns = transpose(b);
 	return transpose([apply(a, columns[0]), apply(a, columns[1]), apply(a, columns[2])]);
 }
 
+/** Every element times a factor. */
 export const scaleMat = (m: Mat3, k: number): Mat3 => [
 	[m[0][0] * k, m[0][1] * k, m[0][2] * k],
 	[m[1][0] * k, m[1][1] * k, m[1][2] * k],
 	[m[2][0] * k, m[2][1] * k, m[2][2] * k],
 ];
 
+/** 1 for a rotation, −1 where it mirrors. */
 export const determinant = (m: Mat3): number =>
 	m[0][0] * (m[1][1] * m[2][2] - m[1][2] * m[2][1]) -
 	m[0][1] * (m[1][0] * m[2][2] - m[1][2] * m[2][0]) +

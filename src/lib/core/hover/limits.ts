@@ -129,6 +129,12 @@ export const hoverLimits = {
 		why: 'A smaller turn hardly moves the trim’s part of the drift.',
 		source: 'Winglogos rule; half a turn is best',
 	},
+	trimLikely: {
+		value: 0.6,
+		unit: 'of 1',
+		why: 'Below it the wind is as likely, and nothing is said of the trim.',
+		source: 'Winglogos default',
+	},
 	trimDeg: {
 		value: 0.5,
 		unit: '°',

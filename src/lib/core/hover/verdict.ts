@@ -84,7 +84,7 @@ export function reasonsOf(f: Findings): Reason[] {
 				}),
 			);
 	} else out.push(...judgeFreeDrift(f.speedMps, f.towardRad, f.speedMps * f.T, f.request.wind));
-	if (f.drift && f.drift.trim > 0.6)
+	if (f.drift && f.drift.trim > limits.trimLikely.value)
 		out.push(
 			reason('caution', 'level-trim', `Level trim is likely: ${f.drift.why}.`, {
 				value: f.speedMps,

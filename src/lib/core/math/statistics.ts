@@ -35,8 +35,10 @@ export function quantile(values: ArrayLike<number>, q: number): number {
 	return lower + (at - low) * (upper - lower);
 }
 
+/** The middle value, the mean of the two middle ones for an even count; NaN for none. */
 export const median = (values: ArrayLike<number>): number => quantile(values, 0.5);
 
+/** The arithmetic mean; NaN for none. */
 export function mean(values: ArrayLike<number>): number {
 	let sum = 0;
 	for (let i = 0; i < values.length; i++) sum += values[i];

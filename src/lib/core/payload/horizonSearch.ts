@@ -48,6 +48,7 @@ export interface Layer {
 	channels: Channel[];
 }
 
+/** The picture and its halves, so many in all. */
 export function layersOf(picture: Picture, count: number): Layer[] {
 	const layers: Layer[] = [{ width: picture.width, height: picture.height, channels: channelsOf(picture) }];
 	while (layers.length < count) layers.push(halved(layers[layers.length - 1]));

@@ -19,6 +19,7 @@ export interface ActiveCycle {
 	groups: Group[];
 }
 
+/** A cycle of which nothing has come in yet. */
 export const emptyCycle = (): ActiveCycle => ({ sentences: 0, mode: 0, groups: [] });
 
 const systemOf = (key: string) => key.slice(0, key.lastIndexOf(' '));

@@ -41,6 +41,7 @@ export function nameSatellite(system: string | undefined, rawId: number): { syst
 	return { system, id: rawId };
 }
 
+/** One name for one satellite, whichever talker tells of it. */
 export const satelliteKey = ({ system, id }: { system: string; id: number }) => `${system} ${id}`;
 
 const idIn = (field: string | undefined): number | null => {

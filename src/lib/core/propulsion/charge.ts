@@ -18,7 +18,9 @@ export const NOMINAL_V: Record<Chemistry, number> = { lipo: 3.7, lihv: 3.8, liio
 const CELL_SIGMA_V = 0.015;
 const STEP_PCT = 10;
 
+/** A full cell of a chemistry, volts. */
 export const fullV = (chemistry: Chemistry): number => REST_V[chemistry][10];
+/** An empty cell of a chemistry at rest, volts. */
 export const emptyV = (chemistry: Chemistry): number => REST_V[chemistry][0];
 
 /** Charge of a cell from its voltage at rest, % with one sigma; the ends are held. */

@@ -2,6 +2,7 @@ import type { Reason, Verdict } from '../../schema/common';
 import { InputError } from '../finding/inputError';
 import { judge, reason } from '../finding/reasons';
 import { mean } from '../math/statistics';
+import { recordLimits as limits } from './limits';
 
 /** One measurement of a quantity; sigma null where nobody stated one. */
 export interface Measurement {
@@ -19,9 +20,6 @@ export interface Comparison {
 	verdict: Verdict;
 	reasons: Reason[];
 }
-
-/** A difference rarer than this by chance counts as real: one in twenty. */
-const REAL = 0.05;
 
 /** Two-sided tail of Student's t by its continued incomplete beta function (Numerical Recipes, 6.4). */
 export function studentTail(t: number, freedom: number): number {
@@ -100,13 +98,13 @@ export function compareRepeats(
 	}
 	const shown = `${Math.abs(difference).toPrecision(2)} ${unit}`;
 	const better = difference < 0 === lowerIsBetter;
-	const limit = { value: REAL, unit: 'by chance', source: 'One in twenty' };
+	const limit = limits.byChance;
 	const why =
 		byChance === null
 			? reason('fail', 'insufficient-repeats', `${what}: one value each, without its uncertainty, compares nothing.`, {
 					next: 'Repeat the measurement at least twice on each side.',
 				})
-			: byChance < REAL
+			: byChance < limits.byChance.value
 				? reason(
 						better ? 'pass' : 'caution',
 						better ? 'better' : 'worse',

@@ -52,6 +52,7 @@ export interface Task {
 /** Worst first; what nobody saw stands before what was seen as a caution. */
 export const RANK: Record<Mark, number> = { hold: 0, unseen: 1, caution: 2, aside: 3, clear: 4 };
 
+/** The mark that weighs most. */
 export const worst = (marks: readonly Mark[]): Mark =>
 	marks.reduce<Mark>((a, b) => (RANK[b] < RANK[a] ? b : a), 'clear');
 
@@ -61,6 +62,7 @@ export const USUAL_REASONS: readonly string[] = [
 	'Does not apply to this aircraft',
 ];
 
+/** A task with its mark, its sentence and what stands behind it. */
 export const taskState = (
 	fields: Partial<TaskState> & Pick<TaskState, 'task' | 'station' | 'mark' | 'title'>,
 ): TaskState => ({

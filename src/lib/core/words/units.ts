@@ -42,6 +42,7 @@ export function fromUnit(value: number, quantity: Quantity, system: UnitSystem):
 	return (value - offset) / perSi;
 }
 
+/** The symbol of a quantity in a system of units. */
 export const unitSymbol = (quantity: Quantity, system: UnitSystem): string => UNITS[system][quantity].symbol;
 
 /** Value and unit as read by the pilot, e.g. "4.6 m/s"; small metric distances are given in metres. */

@@ -92,7 +92,7 @@
 		fileHint="CSV with time and the three magnetometer axes; accelerometer and gyro beside them tell dip and mounting. Columns and units are recognised, or asked once."
 		serialHint="Rows of text with a header: t [s], mx [uT], my [uT], mz [uT], and accelerometer and gyro where there are."
 		onsource={(source) => work.begin(source)}
-		onfile={(file) => void work.beginFile(file)}
+		onfile={(file) => void work.readFile(file)}
 		startWords="Start turning"
 	/>
 	{#if work.table.busy}<div class="mt-4"><Progress value={null} label="Reading the log" /></div>{/if}

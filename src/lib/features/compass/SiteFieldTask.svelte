@@ -64,7 +64,7 @@
 		if (source.live) say('Stand still.');
 	}
 
-	async function beginFile(file: File) {
+	async function readFile(file: File) {
 		try {
 			const c = await table.read(file);
 			if (!c) return;
@@ -208,7 +208,7 @@
 			fileHint="CSV of at least five seconds standing still: time, magnetometer, accelerometer beside it for the dip."
 			serialHint="Rows of text with a header: t [s], mx [uT], my [uT], mz [uT], accelerometer beside them."
 			onsource={begin}
-			onfile={(file) => void beginFile(file)}
+			onfile={(file) => void readFile(file)}
 			startWords="Stand still and measure"
 		/>
 	{/if}

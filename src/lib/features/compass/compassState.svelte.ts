@@ -16,6 +16,7 @@ import { isPhone } from '$lib/ui/screen';
 import { say, tone } from '$lib/ui/speech';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
+import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasurement';
 import { Recording } from '$lib/features/measuring/recording.svelte';
 import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 
@@ -47,7 +48,7 @@ const every = (axes: AxisBatch, step: number): AxisBatch => {
 };
 
 /** A compass calibration from choosing the source to the finding. */
-export class CompassState {
+export class CompassState implements LiveMeasurement {
 	readonly recording = new Recording();
 	readonly table = new TableFlow('compass', COMPASS_ROLES, complete);
 	phase = $state<Phase>('choose');
@@ -127,7 +128,26 @@ export class CompassState {
 		if (source.live) void this.#follow();
 	}
 
-	async beginFile(file: File): Promise<void> {
+	get idle(): boolean {
+		return this.phase === 'choose';
+	}
+
+	get practice(): boolean {
+		return this.recording.practice;
+	}
+
+	get sourceName(): string {
+		return this.recording.sourceName;
+	}
+
+	get found(): Found | null {
+		const { answer } = this;
+		if (this.phase !== 'result' || !answer) return null;
+		const value = answer.uncertainty?.headingDeg ?? null;
+		return { ...answer, figures: [{ label: 'Heading known to', value, unit: '°' }], answer };
+	}
+
+	async readFile(file: File): Promise<void> {
 		this.#abort = new AbortController();
 		try {
 			const columns = await this.table.read(file, this.#abort.signal);

@@ -5,6 +5,8 @@ import { rigHover, type RigFaults } from '$lib/rig/rig';
 import type { HoverAnswer, HoverRequest } from '$lib/schema/hover';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
+import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasurement';
+import { hoverFigures } from './figures';
 import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 
 const has = (choices: Choices, names: string[]) => names.every((name) => name in choices);
@@ -14,7 +16,7 @@ const complete = (choices: Choices) =>
 type Hold = HoverRequest['hold'];
 
 /** A test hover from choosing its track to the finding. */
-export class HoverState {
+export class HoverState implements LiveMeasurement {
 	readonly table = new TableFlow('hover', HOVER_ROLES, complete);
 	hold = $state<Hold>('position');
 	busy = $state(false);
@@ -56,6 +58,15 @@ export class HoverState {
 			quality: { t: log.t, satellites: log.satellites },
 			hold: this.hold,
 		});
+	}
+
+	get idle(): boolean {
+		return !this.answer;
+	}
+
+	get found(): Found | null {
+		const { answer } = this;
+		return answer && { ...answer, figures: hoverFigures(answer), answer };
 	}
 
 	async readFile(file: File): Promise<void> {
@@ -119,5 +130,9 @@ export class HoverState {
 	repeat(): void {
 		this.answer = null;
 		this.request = null;
+	}
+
+	dispose(): void {
+		this.cancel();
 	}
 }

@@ -6,8 +6,8 @@
 	import type { Instrument } from '$lib/instruments/instrument';
 	import { InstrumentState } from './instrumentState.svelte';
 	import InstrumentView from './InstrumentView.svelte';
-	import LiveInstrument from './LiveInstrument.svelte';
 	import type { LiveId } from '$lib/instruments/catalogue';
+	import { LIVE_PAGES } from './live';
 
 	/** An instrument on its own, without a session. */
 	let { instrument, liveId }: { instrument: Instrument | null; liveId: LiveId | null } = $props();
@@ -40,5 +40,6 @@
 		onsite={(id) => (siteId = id)}
 	/>
 {:else if liveId}
-	<LiveInstrument id={liveId} {site} {date} onsite={(id) => (siteId = id)} />
+	{@const Live = LIVE_PAGES[liveId]}
+	<Live {site} {date} onsite={(id) => (siteId = id)} />
 {/if}

@@ -66,7 +66,7 @@
 		fileHint="Text of a receiver in NMEA 0183, as it came off the line. Broken lines are counted, not fatal."
 		serialHint="Sentences of a receiver in NMEA 0183, watched until the lock has held."
 		onsource={(source) => work.begin(source)}
-		onfile={(file) => void work.beginFile(file)}
+		onfile={(file) => void work.readFile(file)}
 		startWords="Watch the lock"
 	/>
 {:else if work.busy && !answer}

@@ -6,12 +6,14 @@ import type { Source } from '$lib/sources/source';
 import { failed } from '$lib/ui/notify';
 import { say, tone } from '$lib/ui/speech';
 import { call } from '$lib/workers/core';
+import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasurement';
+import { positionFigures } from './figures';
 import { Recording } from '$lib/features/measuring/recording.svelte';
 
 const UPDATE_MS = 600;
 
 /** A receiver being watched, or its log being reviewed, against the aircraft's own lock rule. */
-export class PositionState {
+export class PositionState implements LiveMeasurement {
 	readonly recording = new Recording();
 	phase = $state<'choose' | 'watching' | 'result'>('choose');
 	busy = $state(false);
@@ -43,7 +45,24 @@ export class PositionState {
 		if (source.live) void this.#follow();
 	}
 
-	async beginFile(file: File): Promise<void> {
+	get idle(): boolean {
+		return !this.answer && !this.recording.running;
+	}
+
+	get practice(): boolean {
+		return this.recording.practice;
+	}
+
+	get sourceName(): string {
+		return this.recording.sourceName;
+	}
+
+	get found(): Found | null {
+		const { answer } = this;
+		return answer && !this.recording.running ? { ...answer, figures: positionFigures(answer), answer } : null;
+	}
+
+	async readFile(file: File): Promise<void> {
 		try {
 			const text = await readText(file, 'latin1');
 			this.begin(fileSource(file.name, { lines: [text] }));
@@ -102,5 +121,10 @@ export class PositionState {
 		this.recording.clear();
 		this.answer = null;
 		this.phase = 'choose';
+	}
+
+	dispose(): void {
+		this.#abort?.abort();
+		this.recording.stop();
 	}
 }

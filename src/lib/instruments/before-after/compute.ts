@@ -1,3 +1,4 @@
+import { recordLimits } from '$lib/core/record/limits';
 import { report } from '../instrument';
 import { fields } from './form';
 import { working } from '../form';
@@ -20,7 +21,7 @@ export const compute = working(fields, async ({ form: v }) => {
 				value: answer.byChance === null ? null : 100 * answer.byChance,
 				unit: '%',
 				digits: 1,
-				note: 'limit 5',
+				note: `limit ${100 * recordLimits.byChance.value}`,
 			},
 			{ label: `Before, ${answer.before.n} ×`, value: answer.before.mean, unit: told.unit },
 			{ label: `After, ${answer.after.n} ×`, value: answer.after.mean, unit: told.unit },

@@ -2,7 +2,7 @@ import { fields } from './form';
 import { working } from '../form';
 import { InputError } from '$lib/core/finding/inputError';
 import { solveOrder } from '$lib/core/radio/order';
-import { points, taken } from '../files';
+import { points, requireColumns } from '../files';
 import { report } from '../instrument';
 import { channelsOf } from '../shared/radio';
 
@@ -25,7 +25,7 @@ function episodes(t: Float64Array, all: readonly { values: Float64Array }[]): { 
 }
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const all = channelsOf(c);
 	const found = episodes(c.t, all);
 	if (found.length !== 4)

@@ -1,5 +1,5 @@
 import { STICK_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -19,7 +19,7 @@ export const order: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and the channels, at rest first, then the four gestures in this order with a second of rest between.',
 		roles: STICK_LOG,
-		complete: has(['t', 'c1', 'c2']),
+		complete: hasColumns(['t', 'c1', 'c2']),
 	},
 	gestures: true,
 	fields,

@@ -2,14 +2,14 @@ import { fields } from './form';
 import { working } from '../form';
 import { reviewStillGyro } from '$lib/core/inertial/gyro';
 import { inertialLimits } from '$lib/core/inertial/limits';
-import { series, taken } from '../files';
+import { series, requireColumns } from '../files';
 import { report } from '../instrument';
 import { RAD } from '../shared/inertial';
 
 const AXES = ['x', 'y', 'z'] as const;
 
 export const compute = working(fields, async (input) => {
-	const answer = reviewStillGyro({ gyro: series(taken(input), 'g') });
+	const answer = reviewStillGyro({ gyro: series(requireColumns(input), 'g') });
 	const { allan } = answer;
 	const worst = (v: readonly number[] | null) => (v ? Math.max(...v.map(Math.abs)) * RAD : null);
 	const names = ['x', 'y', 'z'] as const;

@@ -1,6 +1,6 @@
 import { REST, SETTLE } from '$lib/core/guide/holds';
 import { GYRO_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -21,7 +21,7 @@ export const gyro: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and three gyro axes, in rad/s or °/s: half a minute at rest, a minute is better.',
 		roles: GYRO_LOG,
-		complete: has(['t', 'gx', 'gy', 'gz']),
+		complete: hasColumns(['t', 'gx', 'gy', 'gz']),
 	},
 	fields,
 	samples,

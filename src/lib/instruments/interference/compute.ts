@@ -2,12 +2,12 @@ import { fields } from './form';
 import { working } from '../form';
 import { reviewInterference } from '$lib/core/compass/interference';
 import { compassLimits } from '$lib/core/compass/limits';
-import { points, taken } from '../files';
+import { points, requireColumns } from '../files';
 import { report } from '../instrument';
 import { modelOf } from '../shared/compass';
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const mag = { t: c.t, x: c.mx, y: c.my, z: c.mz };
 	const answer = reviewInterference({
 		mag,

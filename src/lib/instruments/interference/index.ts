@@ -1,5 +1,5 @@
 import { LOAD_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -21,7 +21,7 @@ export const interference: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time, three magnetometer axes, and current or throttle: half a minute, idle to hover power and back, twice.',
 		roles: LOAD_LOG,
-		complete: has(['t', 'mx', 'my', 'mz', 'load']),
+		complete: hasColumns(['t', 'mx', 'my', 'mz', 'load']),
 	},
 	live: ['serial'],
 	fields,

@@ -1,12 +1,12 @@
 import { fields } from './form';
 import { working } from '../form';
 import { reviewLevelFlight } from '$lib/core/inertial/levelFlight';
-import { points, taken } from '../files';
+import { points, requireColumns } from '../files';
 import { report } from '../instrument';
 import { wantedOf } from '../shared/attitude';
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const log = { t: c.t, rollDeg: c.roll, pitchDeg: c.pitch, heightM: c.up, headingDeg: c.heading };
 	const answer = reviewLevelFlight(log, wantedOf(input.form));
 	const { correction, sigmaDeg, shown } = answer;

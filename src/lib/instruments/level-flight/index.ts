@@ -1,5 +1,5 @@
 import { HOVER_ROLES } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -20,7 +20,7 @@ export const levelFlight: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time, roll, pitch and height; heading beside them tells turns from legs.',
 		roles: HOVER_ROLES,
-		complete: has(['t', 'roll', 'pitch', 'up']),
+		complete: hasColumns(['t', 'roll', 'pitch', 'up']),
 	},
 	fields,
 	samples,

@@ -3,12 +3,12 @@ import { working } from '../form';
 import { InputError } from '$lib/core/finding/inputError';
 import { solveLevel } from '$lib/core/inertial/level';
 import { rateOf, stillWindows } from '$lib/core/inertial/poses';
-import { points, series, taken } from '../files';
+import { points, series, requireColumns } from '../files';
 import { report } from '../instrument';
 import { wantedOf } from '../shared/attitude';
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const gyro = c.gx && c.gy && c.gz ? series(c, 'g') : undefined;
 	const windows = stillWindows({ ...series(c, 'a'), rate: rateOf({ t: c.t }, gyro) });
 	const stands = windows.filter(({ mean }) => mean[2] < 0);

@@ -1,6 +1,6 @@
 import { HALF_TURN } from '$lib/core/guide/holds';
 import { MOTION_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -23,7 +23,7 @@ export const level: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and three accelerometer axes: stand, turn half round on the spot, stand again. Both stands are found, better still with gyro axes beside them.',
 		roles: MOTION_LOG,
-		complete: has(['t', 'ax', 'ay', 'az']),
+		complete: hasColumns(['t', 'ax', 'ay', 'az']),
 	},
 	fields,
 	samples,

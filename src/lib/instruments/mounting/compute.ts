@@ -6,11 +6,11 @@ import { gesturesOf } from '$lib/core/inertial/gestures';
 import { solveMounting } from '$lib/core/inertial/mounting';
 import { changeMounting } from '$lib/core/inertial/mountingChange';
 import { stillWindows } from '$lib/core/inertial/poses';
-import { series, taken } from '../files';
+import { series, requireColumns } from '../files';
 import { report } from '../instrument';
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const windows = stillWindows(series(c, 'a'));
 	const gestures = gesturesOf(windows);
 	if (!gestures)

@@ -1,6 +1,6 @@
 import { GESTURES } from '$lib/core/guide/holds';
 import { ACCEL_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -22,7 +22,7 @@ export const mounting: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and three accelerometer axes in the sensor’s own axes: level, nose up by 30 to 90°, right side down by 30 to 90°, still for two seconds each.',
 		roles: ACCEL_LOG,
-		complete: has(['t', 'ax', 'ay', 'az']),
+		complete: hasColumns(['t', 'ax', 'ay', 'az']),
 	},
 	fields,
 	samples,

@@ -2,12 +2,12 @@ import { fields } from './form';
 import { working } from '../form';
 import { compassLimits } from '$lib/core/compass/limits';
 import { comparePair } from '$lib/core/compass/pair';
-import { points, taken } from '../files';
+import { points, requireColumns } from '../files';
 import { report } from '../instrument';
 import { modelOf } from '../shared/compass';
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const of = (n: 1 | 2) => ({ t: c.t, x: c[`m${n}x`], y: c[`m${n}y`], z: c[`m${n}z`] });
 	const answer = comparePair(of(1), of(2), modelOf(input).inclinationDeg);
 	const { series } = answer;

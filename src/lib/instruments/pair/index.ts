@@ -1,5 +1,5 @@
 import { PAIR_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -19,7 +19,7 @@ export const pair: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and both compasses, calibrated: m1_x … m1_z and m2_x … m2_z.',
 		roles: PAIR_LOG,
-		complete: has(['t', 'm1x', 'm1y', 'm1z', 'm2x', 'm2y', 'm2z']),
+		complete: hasColumns(['t', 'm1x', 'm1y', 'm1z', 'm2x', 'm2y', 'm2z']),
 	},
 	live: ['serial'],
 	fields,

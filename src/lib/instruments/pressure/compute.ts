@@ -1,11 +1,11 @@
 import { fields } from './form';
 import { working } from '../form';
 import { reviewPressure } from '$lib/core/inertial/pressure';
-import { points, taken } from '../files';
+import { points, requireColumns } from '../files';
 import { report } from '../instrument';
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const answer = reviewPressure({
 		t: c.t,
 		heightM: c.height,

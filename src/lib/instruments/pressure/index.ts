@@ -1,5 +1,5 @@
 import { PRESSURE_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -19,7 +19,7 @@ export const pressure: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and pressure height; throttle (0 to 1, or %) or wind beside it tells what disturbs it.',
 		roles: PRESSURE_LOG,
-		complete: has(['t', 'height']),
+		complete: hasColumns(['t', 'height']),
 	},
 	live: ['serial'],
 	fields,

@@ -1,3 +1,4 @@
+import { positionLimits } from '$lib/core/position/limits';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewLink } from '$lib/core/position/linkBudget';
@@ -11,7 +12,13 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The line has room to spare'),
 		figures: [
-			{ label: 'The line is full to', value: answer.loadPct, unit: '%', digits: 0, note: 'limit 70' },
+			{
+				label: 'The line is full to',
+				value: answer.loadPct,
+				unit: '%',
+				digits: 0,
+				note: `limit ${positionLimits.linkLoadPct.value}`,
+			},
 			{ label: 'Rate', value: answer.rateHz, unit: 'Hz', digits: 1 },
 			{ label: 'Each time it sends', value: answer.bytesPerEpoch, unit: 'bytes', digits: 0 },
 		],

@@ -11,6 +11,7 @@ export const WANTED = form([
 	}),
 ]);
 
+/** The attitude wanted, degrees. */
 export const wantedOf = (v: FormOf<typeof WANTED>) => ({
 	rollDeg: v.wantedRoll,
 	pitchDeg: v.wantedPitch,

@@ -1,5 +1,6 @@
 import type { NumberField } from '../instrument';
 
+/** An angle of a whole turn either way, to be typed. */
 export const angle = (id: string, label: string, note = ''): NumberField => ({
 	kind: 'number',
 	id,

@@ -1,12 +1,12 @@
 import { fields } from './form';
 import { working } from '../form';
 import { checkSite } from '$lib/core/compass/site';
-import { points, taken } from '../files';
+import { points, requireColumns } from '../files';
 import { report } from '../instrument';
 import { modelOf } from '../shared/compass';
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const model = modelOf(input);
 	const mag = { t: c.t, x: c.mx, y: c.my, z: c.mz };
 	const accel = c.ax && c.ay && c.az ? { t: c.t, x: c.ax, y: c.ay, z: c.az } : undefined;

@@ -1,5 +1,5 @@
 import { COMPASS_ROLES } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -20,7 +20,7 @@ export const siteField: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and three magnetometer axes at rest for five seconds, calibrated; accelerometer axes beside them tell the dip.',
 		roles: COMPASS_ROLES,
-		complete: has(['t', 'mx', 'my', 'mz']),
+		complete: hasColumns(['t', 'mx', 'my', 'mz']),
 	},
 	live: ['serial'],
 	fields,

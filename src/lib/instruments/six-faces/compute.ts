@@ -4,7 +4,7 @@ import { STANDARD_GRAVITY_MPS2 } from '$lib/core/earth/gravity';
 import { fitAccelerometer } from '$lib/core/inertial/accelFit';
 import { accelKept } from '$lib/core/inertial/kept';
 import { inertialLimits } from '$lib/core/inertial/limits';
-import { points, series, taken } from '../files';
+import { points, series, requireColumns } from '../files';
 import { report } from '../instrument';
 import { RAD } from '../shared/inertial';
 import { recipeOf } from './parts';
@@ -12,7 +12,7 @@ import { recipeOf } from './parts';
 const facesOf = (answer: { poses: { face: string }[] }) => [...new Set(answer.poses.map(({ face }) => face))];
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const accel = series(c, 'a');
 	const answer = fitAccelerometer({
 		accel,

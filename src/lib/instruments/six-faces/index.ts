@@ -1,5 +1,5 @@
 import { ACCEL_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { recipeOf } from './parts';
@@ -24,7 +24,7 @@ export const sixFaces: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and three accelerometer axes, in m/s² or g. No marks are needed: the poses are found.',
 		roles: ACCEL_LOG,
-		complete: has(['t', 'ax', 'ay', 'az']),
+		complete: hasColumns(['t', 'ax', 'ay', 'az']),
 	},
 	fields,
 	samples,

@@ -2,12 +2,12 @@ import { fields } from './form';
 import { working } from '../form';
 import { radioLimits } from '$lib/core/radio/limits';
 import { reviewSticks } from '$lib/core/radio/sticks';
-import { points, taken } from '../files';
+import { points, requireColumns } from '../files';
 import { report } from '../instrument';
 import { channelsOf } from '../shared/radio';
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const all = channelsOf(c);
 	const throttle = input.form.throttle;
 	const answer = reviewSticks({

@@ -1,5 +1,5 @@
 import { STICK_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -20,7 +20,7 @@ export const sticks: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and up to eight channels, from −1 to 1, in per cent, or as pulse widths about 1500 µs.',
 		roles: STICK_LOG,
-		complete: has(['t', 'c1']),
+		complete: hasColumns(['t', 'c1']),
 	},
 	live: ['gamepad', 'serial'],
 	fields,

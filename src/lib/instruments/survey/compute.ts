@@ -3,12 +3,12 @@ import { working } from '../form';
 import { compassLimits } from '$lib/core/compass/limits';
 import { surveySite } from '$lib/core/compass/survey';
 import { localScale, toLocal } from '$lib/core/earth/geodesy';
-import { taken } from '../files';
+import { requireColumns } from '../files';
 import { report } from '../instrument';
 import { modelOf } from '../shared/compass';
 
 export const compute = working(fields, async (input) => {
-	const c = taken(input);
+	const c = requireColumns(input);
 	const origin = { latDeg: c.lat?.[0] ?? 0, lonDeg: c.lon?.[0] ?? 0 };
 	const scale = localScale(origin.latDeg, 0);
 	const local = c.north && c.east ? null : Array.from(c.t, (_, i) => toLocal(origin, c.lat[i], c.lon[i], scale));

@@ -1,5 +1,5 @@
 import { SURVEY_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -21,7 +21,8 @@ export const survey: Instrument = {
 		hint: 'CSV with time, three magnetometer axes and the place: north and east in metres, or latitude and longitude.',
 		roles: SURVEY_LOG,
 		complete: (choices) =>
-			has(['t', 'mx', 'my', 'mz'])(choices) && (has(['north', 'east'])(choices) || has(['lat', 'lon'])(choices)),
+			hasColumns(['t', 'mx', 'my', 'mz'])(choices) &&
+			(hasColumns(['north', 'east'])(choices) || hasColumns(['lat', 'lon'])(choices)),
 	},
 	live: ['serial'],
 	fields,

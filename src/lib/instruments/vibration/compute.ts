@@ -2,12 +2,15 @@ import { fields } from './form';
 import { working } from '../form';
 import { inertialLimits } from '$lib/core/inertial/limits';
 import { reviewVibration } from '$lib/core/inertial/vibration';
-import { points, series, taken } from '../files';
+import { points, series, requireColumns } from '../files';
 import { report } from '../instrument';
 
 export const compute = working(fields, async (input) => {
 	const rotorHz = input.form.rotorHz;
-	const answer = reviewVibration({ accel: series(taken(input), 'a'), ...(rotorHz === null ? {} : { rotorHz }) });
+	const answer = reviewVibration({
+		accel: series(requireColumns(input), 'a'),
+		...(rotorHz === null ? {} : { rotorHz }),
+	});
 	const { spectrum, rms } = answer;
 	const most = rms ? Math.max(...rms) : null;
 	return {

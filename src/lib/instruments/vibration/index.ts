@@ -1,5 +1,5 @@
 import { ACCEL_LOG } from '$lib/core/record/logRoles';
-import { has } from '../files';
+import { hasColumns } from '../files';
 import type { Instrument } from '../instrument';
 import { fields } from './form';
 import { samples } from './samples';
@@ -19,7 +19,7 @@ export const vibration: Instrument = {
 		kind: 'table',
 		hint: 'CSV with time and three accelerometer axes of a hover, 200 Hz or more.',
 		roles: ACCEL_LOG,
-		complete: has(['t', 'ax', 'ay', 'az']),
+		complete: hasColumns(['t', 'ax', 'ay', 'az']),
 	},
 	live: ['motion', 'serial'],
 	fields,

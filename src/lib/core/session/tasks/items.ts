@@ -14,6 +14,7 @@ function valueWords(item: Item, check: CheckPayload, { units }: SessionEvidence)
 		: `${check.value} ${check.unit}`.trim();
 }
 
+/** The check that an entry holds; null where it is another kind or none. */
 export const checkOf = (entry: Entry | null): CheckPayload | null =>
 	entry?.payload.kind === 'check' ? entry.payload : null;
 
