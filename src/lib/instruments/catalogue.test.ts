@@ -32,3 +32,14 @@ describe('the shelf of instruments', () => {
 		}
 	});
 });
+
+it('what is followed live is the recipe that was chosen in the form', () => {
+	const plans = (id: string, field: string) => {
+		const { fields, coach } = INSTRUMENTS.find((i) => i.id === id) ?? {};
+		const choice = fields?.find((f) => f.id === field);
+		if (choice?.kind !== 'choice' || !coach) throw new Error(`${id} asks for no ${field}`);
+		return choice.options.map(({ value }) => coach.plan({ [field]: value }).id);
+	};
+	expect(new Set(plans('six-faces', 'recipe')).size).toBe(3);
+	expect(new Set(plans('gyro', 'how')).size).toBe(2);
+});

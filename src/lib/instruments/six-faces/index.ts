@@ -19,7 +19,7 @@ export const sixFaces: Instrument = {
 	],
 	sensor: 'accelerometer',
 	needsSite: true,
-	coach: { plan: recipeOf, faults: ['accelOff'] },
+	coach: { plan: ({ recipe }) => recipeOf(recipe), faults: ['accelOff'] },
 	file: {
 		kind: 'table',
 		hint: 'CSV with time and three accelerometer axes, in m/s² or g. No marks are needed: the poses are found.',
