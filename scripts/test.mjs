@@ -1,5 +1,5 @@
 // Everything that must hold before a commit lands. Ends with one plain line that counts unit and browser tests.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { ensureChromium, ensurePackages } from './setup.mjs';
 
@@ -15,6 +15,19 @@ const step = (name, command) => {
 	console.log(`  ${name}: ${status === 0 ? 'ok' : 'failed'} in ${((Date.now() - started) / 1000).toFixed(1)} s`);
 	return status === 0;
 };
+/** A check beside others: what it says is shown in one piece when it ends. */
+const beside = (name, command) =>
+	new Promise((resolve) => {
+		const started = Date.now();
+		const child = spawn(command, { shell: true, stdio: ['ignore', 'pipe', 'pipe'] });
+		let said = '';
+		for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => (said += part));
+		child.on('close', (status) => {
+			const seconds = ((Date.now() - started) / 1000).toFixed(1);
+			console.log(`\n— ${name}\n${said.trimEnd()}\n  ${name}: ${status === 0 ? 'ok' : 'failed'} in ${seconds} s`);
+			resolve(status === 0);
+		});
+	});
 const read = (file) => {
 	try {
 		return JSON.parse(readFileSync(file, 'utf8'));
@@ -23,15 +36,16 @@ const read = (file) => {
 	}
 };
 
-const results = [
-	['types', 'npm run -s check:types'],
-	['format', 'npm run -s check:format'],
-	['lint', 'npm run -s check:lint'],
-	['boundaries', 'npm run -s check:boundaries'],
-	['unused code', 'npm run -s check:unused'],
+// The checks wait on one another for nothing but the types that the framework writes first.
+spawnSync('npx svelte-kit sync', { shell: true, stdio: 'inherit' });
+const results = await Promise.all(
+	['types', 'format', 'lint', 'boundaries', 'unused'].map((name) => beside(name, `npm run -s check:${name}`)),
+);
+const steps = [
 	['unit tests', 'npx vitest run --reporter=default --reporter=json --outputFile.json=test-results/unit.json'],
 	['build', 'npm run -s build'],
-].map(([name, command]) => step(name, command));
+];
+for (const [name, command] of steps) results.push(step(name, command));
 // Browser tests run on the build that was just made; without one they would test something older.
 results.push(results.at(-1) ? step('browser tests', 'npx playwright test') : false);
 

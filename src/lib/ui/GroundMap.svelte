@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { extent, scaleLinear } from 'd3';
+	import { extent } from 'd3-array';
+	import { scaleLinear } from 'd3-scale';
 
 	/** Values along a walk seen from above, north up: larger dots deviate more; outside the limit they are solid. */
 	type Props = {

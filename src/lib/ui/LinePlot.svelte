@@ -1,5 +1,7 @@
 <script lang="ts">
-	import { extent, line, scaleLinear, scaleLog } from 'd3';
+	import { extent } from 'd3-array';
+	import { scaleLinear, scaleLog } from 'd3-scale';
+	import { line } from 'd3-shape';
 
 	/** Quantities over another: direct labels, limits drawn in, the value in question marked, a table view. */
 	type Point = { x: number; y: number };

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { scaleLinear } from 'd3';
+	import { scaleLinear } from 'd3-scale';
 
 	/** How far out it may be and still come home with its reserve: a line round the take-off point, north up. Metres. */
 	type Props = {

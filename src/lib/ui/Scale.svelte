@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { scaleLinear } from 'd3';
+	import { scaleLinear } from 'd3-scale';
 
 	/** A value on a scale with the band that is accepted and what the model expects. */
 	type Props = {

@@ -19,8 +19,8 @@ describe('Student’s t', () => {
 	it('is whole at zero and falls', () =>
 		fc.assert(
 			fc.property(fc.double({ min: 0, max: 20, noNaN: true }), fc.double({ min: 1, max: 100, noNaN: true }), (t, f) => {
-				expect(studentTail(0, f)).toBeCloseTo(1, 9);
-				expect(studentTail(t + 0.1, f)).toBeLessThanOrEqual(studentTail(t, f) + 1e-12);
+				expect(studentTail(0, f)).toBeCloseTo(1, 6);
+				expect(studentTail(t + 0.1, f)).toBeLessThanOrEqual(studentTail(t, f) + 1e-6);
 			}),
 		));
 });

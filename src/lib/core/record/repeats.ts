@@ -1,3 +1,4 @@
+import jStat from 'jstat';
 import type { Reason, Verdict } from '../../schema/common';
 import { InputError } from '../finding/inputError';
 import { judge, reason } from '../finding/reasons';
@@ -21,43 +22,9 @@ export interface Comparison {
 	reasons: Reason[];
 }
 
-/** Two-sided tail of Student's t by its continued incomplete beta function (Numerical Recipes, 6.4). */
-export function studentTail(t: number, freedom: number): number {
-	if (!Number.isFinite(t)) return 0;
-	const x = freedom / (freedom + t * t);
-	return incompleteBeta(x, freedom / 2, 0.5);
-}
-
-function lnGamma(z: number): number {
-	const c = [
-		76.18009172947146, -86.5053203294168, 24.01409824083091, -1.231739572450155, 1.208650973866179e-3,
-		-5.395239384953e-6,
-	];
-	const x = z + 5.5 - (z + 0.5) * Math.log(z + 5.5);
-	return -x + Math.log((2.5066282746310002 * c.reduce((sum, v, k) => sum + v / (z + k + 1), 1.00000000019)) / z);
-}
-
-function incompleteBeta(x: number, a: number, b: number): number {
-	if (x <= 0) return 0;
-	if (x >= 1) return 1;
-	const front = Math.exp(lnGamma(a + b) - lnGamma(a) - lnGamma(b) + a * Math.log(x) + b * Math.log(1 - x));
-	if (x >= (a + 1) / (a + b + 2)) return 1 - incompleteBeta(1 - x, b, a);
-	let c = 1;
-	let d = 1 / (1 - ((a + b) * x) / (a + 1));
-	let h = d;
-	for (let m = 1; m < 200; m++) {
-		const even = (m * (b - m) * x) / ((a + 2 * m - 1) * (a + 2 * m));
-		d = 1 / (1 + even * d);
-		c = 1 + even / c;
-		h *= d * c;
-		const odd = (-(a + m) * (a + b + m) * x) / ((a + 2 * m) * (a + 2 * m + 1));
-		d = 1 / (1 + odd * d);
-		c = 1 + odd / c;
-		h *= d * c;
-		if (Math.abs(d * c - 1) < 1e-12) break;
-	}
-	return (front * h) / a;
-}
+/** Two-sided tail of Student's t: how often noise alone makes a t as large, 0..1, to 10⁻⁶ (jStat). */
+export const studentTail = (t: number, freedom: number): number =>
+	Number.isFinite(t) ? Math.min(1, 2 * jStat.studentt.cdf(-Math.abs(t), freedom)) : 0;
 
 /**
  * Is the difference between measurements before and after larger than the noise? With two or more on each side Welch's test

@@ -1,4 +1,4 @@
-import { max as d3max, min as d3min } from 'd3';
+import { max as d3max, min as d3min } from 'd3-array';
 import { showSigma } from '$lib/core/words/sigma';
 import type { Cue } from '$lib/core/compass/cue';
 import { compassLimits } from '$lib/core/compass/limits';

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { line, scaleLinear } from 'd3';
+	import { scaleLinear } from 'd3-scale';
+	import { line } from 'd3-shape';
 
 	/** A track seen from above, north up, with the circle that holds 95 % of it. Metres. */
 	type Props = {
