@@ -10,6 +10,8 @@ export interface Mapping {
 	columns: Record<string, { column: number; unit: string }>;
 }
 
+const NEWEST = 4;
+
 export class WinglogosDb extends Dexie {
 	declare aircraft: Table<Aircraft, string>;
 	declare sites: Table<Site, string>;
@@ -22,6 +24,7 @@ export class WinglogosDb extends Dexie {
 	constructor(name = 'winglogos') {
 		// "Recorded" is said only once it is on the disk, not in its cache.
 		super(name, { chromeTransactionDurability: 'strict' });
+		this.on('ready', () => this.#refuseNewer(), true);
 		this.version(1).stores({
 			aircraft: 'id',
 			sites: 'id',
@@ -56,11 +59,18 @@ export class WinglogosDb extends Dexie {
 					.modify({ siteId: null });
 			});
 		// Version 4: the last finding of a sensor, the last hover and an aircraft's last session are found without reading the rest.
-		this.version(4).stores({
+		this.version(NEWEST).stores({
 			sessions: 'id, startedAt, aircraftId, [aircraftId+startedAt]',
 			entries:
 				'id, sessionId, aircraftId, [sessionId+seq], [aircraftId+at], [aircraftId+payload.kind+at], [aircraftId+payload.sensor+at], [aircraftId+payload.task+at]',
 		});
+	}
+
+	/** Set on opening: a store that a newer version wrote is not read by an older one. */
+	#refuseNewer(): void {
+		// Dexie counts in tenths: whole numbers are ours, tenths are its own.
+		if ((this.backendDB()?.version ?? 0) / 10 >= NEWEST + 1)
+			throw new Error('A newer version of this application wrote what is stored here. Reload the page to get it.');
 	}
 
 	/** All tables of the record. */

@@ -447,6 +447,21 @@ describe('anything typed into a form', () => {
 	);
 });
 
+describe('a store of a later version', () => {
+	it('is refused in words, and opened by no query', async () => {
+		await db.delete();
+		const later = new Dexie('later');
+		later.version(30).stores({ aircraft: 'id' });
+		await later.open();
+		later.close();
+		const ours = new WinglogosDb('later');
+		await expect(ours.open()).rejects.toThrow(/A newer version of this application/);
+		await expect(ours.aircraft.toArray()).rejects.toThrow();
+		await ours.delete();
+		await db.open();
+	});
+});
+
 describe('records of earlier versions in the store', () => {
 	const frozen = import.meta.glob<{ sessions: { id: string }[]; entries: Stored[] }>('../core/record/frozen/*.json', {
 		eager: true,

@@ -103,6 +103,8 @@ describe('a GPX file', () => {
 		['not xml at all', /not readable|no track/],
 		[file(''), /no track/],
 		[file(point(1) + point(0)), /point 2: time does not increase/],
+		[file(point(0) + point(1, NaN) + point(2)), /point 2: lat="NaN" is no place/],
+		[file(point(0) + point(1, 94)), /point 2: lat="94"/],
 	])('that is bad is refused: %#', (text, message) => {
 		expect(() => readTrack(text, 'h.gpx')).toThrow(message);
 	});

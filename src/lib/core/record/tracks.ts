@@ -70,6 +70,24 @@ function linesOf(features: readonly Feature[]): Line[] {
 
 const bare = (text: string) => text.replace(/^\uFEFF/, '');
 
+/** A point of a GPX track that is nowhere would be left out without a word. @throws InputError naming it. */
+function checkPoints(doc: Document, fileName: string): void {
+	const points = doc.getElementsByTagName('trkpt');
+	for (let k = 0; k < points.length; k++)
+		for (const [name, most] of [
+			['lat', 90],
+			['lon', 180],
+		] as const) {
+			const told = points[k].getAttribute(name) ?? '';
+			if (told.trim() !== '' && Math.abs(Number(told)) <= most) continue;
+			throw new InputError(
+				'no-place',
+				`point.${k + 1}`,
+				`${fileName}, point ${k + 1}: ${name}="${told.slice(0, 40)}" is no place.`,
+			);
+		}
+}
+
 function featuresOfXml(text: string, fileName: string, read: typeof gpx, kind: string): readonly Feature[] {
 	let fault = '';
 	const note = (level: string, message: string) => {
@@ -83,6 +101,7 @@ function featuresOfXml(text: string, fileName: string, read: typeof gpx, kind: s
 	}
 	if (fault || !doc)
 		throw new InputError('not-xml', fileName, `${fileName} is not readable ${kind}: ${fault.split('\n')[0]}`);
+	checkPoints(doc as unknown as Document, fileName);
 	return z.array(featureSchema).parse(read(doc as unknown as Document).features);
 }
 

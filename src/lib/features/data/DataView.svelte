@@ -79,7 +79,8 @@
 			? 'This browser keeps them until you clear them yourself.'
 			: 'This browser may clear them when space is short: export them after each day.';
 		if (typeof usedBytes !== 'number' || typeof freeBytes !== 'number') return words;
-		return `${words} ${(usedBytes / MB).toFixed(1)} MB used, ${(freeBytes / MB).toFixed(0)} MB free.`;
+		const free = freeBytes / MB;
+		return `${words} ${(usedBytes / MB).toFixed(1)} MB used, ${free < 1000 ? `${free.toFixed(0)} MB` : `${(free / 1000).toFixed(0)} GB`} free.`;
 	});
 	const rows = $derived(
 		all.current
