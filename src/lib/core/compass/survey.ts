@@ -117,13 +117,16 @@ export function surveySite({ mag, track, modelUt }: Walk): SurveyAnswer {
 	};
 }
 
+/** Times are written in so many decimals: a reading at the edge of a window belongs to it however it was rounded. */
+const EDGE_S = 1e-4;
+
 /** Median over a window of so many seconds: a passing watch is a spike, iron in the ground is a hill. */
 function movingMedian(t: ArrayLike<number>, v: Float64Array, forS: number): Float64Array {
 	let from = 0;
 	let to = 0;
 	return v.map((_, i) => {
-		while (t[i] - t[from] > forS / 2) from++;
-		while (to < v.length && t[to] - t[i] <= forS / 2) to++;
+		while (t[i] - t[from] > forS / 2 + EDGE_S) from++;
+		while (to < v.length && t[to] - t[i] <= forS / 2 + EDGE_S) to++;
 		return median(v.subarray(from, to));
 	});
 }
