@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { showFigure } from '$lib/core/words/figures';
 	import type { CompassAnswer } from '$lib/schema/compass';
 	import { calibrationPayload } from '$lib/core/compass/payload';
 	import { keptOf, type Kept } from '$lib/core/evidence/history';
@@ -166,10 +167,11 @@
 				>
 				<tbody>
 					{#each beside[0].figures as { label, value, unit, sigma } (label)}
+						{@const shown = showFigure(value, sigma, unit === '' ? 3 : 1)}
 						<tr>
 							<td>{label}{unit ? `, ${unit}` : ''}</td>
-							<td class="num font-bold">{value?.toFixed(unit === '' ? 3 : 1) ?? '–'}</td>
-							<td class="num text-[14px] text-ink-2">{sigma?.toFixed(2) ?? ''}</td>
+							<td class="num font-bold">{shown.value}</td>
+							<td class="num text-[14px] text-ink-2">{shown.sigma}</td>
 						</tr>
 					{/each}
 				</tbody>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { showFigure } from '$lib/core/words/figures';
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import { historyOf, type FigureHistory, type Kept } from '$lib/core/evidence/history';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -22,12 +23,10 @@
 	const warm = $derived(figure?.points.filter(({ temperatureC }) => temperatureC !== null) ?? []);
 	const byWarmth = $derived(over === 'temperature' && warm.length > 1);
 
-	const minus = (text: string) => text.replace('-', '−');
 	/** As many decimals as the uncertainty has a meaning, or three digits. */
 	const show = (v: number, sigma: number | null = null) => {
 		if (v === 0) return '0';
-		const digits = sigma ? 1 - Math.floor(Math.log10(sigma)) : 2 - Math.floor(Math.log10(Math.abs(v)));
-		return minus(v.toFixed(Math.max(0, Math.min(5, digits))));
+		return showFigure(v, sigma, Math.max(0, Math.min(5, 2 - Math.floor(Math.log10(Math.abs(v)))))).value;
 	};
 	const cell = ({ points }: FigureHistory, at: string) => {
 		const point = points.find((p) => p.at === at);

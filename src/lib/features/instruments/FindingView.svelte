@@ -1,5 +1,6 @@
 <script lang="ts">
 	import WideTable from '$lib/ui/WideTable.svelte';
+	import { showFigure } from '$lib/core/words/figures';
 	import { toUnit, unitSymbol } from '$lib/core/words/units';
 	import Figure from '$lib/ui/Figure.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
@@ -9,13 +10,20 @@
 	/** Figures with their uncertainty, then plots, then tables. */
 	let { finding, pictureUrl = '' }: { finding: Finding; pictureUrl?: string } = $props();
 
-	const scale = (f: ShownFigure, v: number) => (f.quantity ? toUnit(v, f.quantity, units()) : v);
-	const show = (f: ShownFigure, v: number | null) => {
-		if (v === null) return '–';
-		const scaled = scale(f, v);
-		const text = Math.abs(scaled).toFixed(f.digits ?? 2);
-		return scaled < 0 && Number(text) !== 0 ? `−${text}` : text;
-	};
+	const inUnit = (f: ShownFigure, v: number | null | undefined) =>
+		typeof v === 'number' && f.quantity ? toUnit(v, f.quantity, units()) : (v ?? null);
+	const shown = (f: ShownFigure) => showFigure(inUnit(f, f.value), inUnit(f, f.sigma), f.digits);
+
+	/** A cell of a table: beside a column of uncertainties both have the decimals that those leave. */
+	function cellOf({ columns }: Table, row: Table['rows'][number], k: number): string {
+		const cell = row[k];
+		if (typeof cell !== 'number') return cell ?? '–';
+		const isSigma = columns[k].startsWith('±');
+		const sigma = isSigma ? cell : columns[k + 1]?.startsWith('±') ? row[k + 1] : null;
+		if (typeof sigma !== 'number' || sigma <= 0) return String(Number(cell.toPrecision(5)));
+		const { value, sigma: plusMinus } = showFigure(cell, sigma);
+		return isSigma ? plusMinus : value;
+	}
 	const first = $derived(finding.figures[0]);
 	const rest = $derived(finding.figures.slice(1));
 	/** Maps are square: the tables stand beside them. */
@@ -27,9 +35,9 @@
 		<div class="max-md:basis-full">
 			<Figure
 				label={first.label}
-				value={show(first, first.value)}
+				value={shown(first).value}
 				unit={first.quantity ? unitSymbol(first.quantity, units()) : first.unit}
-				sigma={first.sigma === null || first.sigma === undefined ? '' : show(first, first.sigma)}
+				sigma={shown(first).sigma}
 				size="huge"
 				note={first.note ?? ''}
 			/>
@@ -39,9 +47,9 @@
 		{#each rest as figure (figure.label)}
 			<Figure
 				label={figure.label}
-				value={show(figure, figure.value)}
+				value={shown(figure).value}
 				unit={figure.quantity ? unitSymbol(figure.quantity, units()) : figure.unit}
-				sigma={figure.sigma === null || figure.sigma === undefined ? '' : show(figure, figure.sigma)}
+				sigma={shown(figure).sigma}
 				size="plain"
 				note={figure.note ?? ''}
 			/>
@@ -71,8 +79,7 @@
 			>
 			<tbody>
 				{#each table.rows as row, index (index)}<tr
-						>{#each row as cell, k (k)}<td class={typeof cell === 'number' ? 'num' : ''}
-								>{typeof cell === 'number' ? Number(cell.toPrecision(5)) : (cell ?? '–')}</td
+						>{#each row as cell, k (k)}<td class={typeof cell === 'number' ? 'num' : ''}>{cellOf(table, row, k)}</td
 							>{/each}</tr
 					>{/each}
 			</tbody>

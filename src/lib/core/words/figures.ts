@@ -1,0 +1,31 @@
+/** Decimals beyond which nothing is written. */
+const MOST_DECIMALS = 9;
+
+/** Decimals that an uncertainty leaves: to its first digit, to its second where the first is a one. */
+export function decimalsOf(sigma: number): number {
+	const place = Math.floor(Math.log10(sigma));
+	const leads = Number((sigma / 10 ** place).toPrecision(2));
+	return Math.max(0, Math.min(MOST_DECIMALS, (leads < 2 ? 1 : 0) - place));
+}
+
+const signed = (value: number, decimals: number): string => {
+	const text = Math.abs(value).toFixed(decimals);
+	return value < 0 && Number(text) !== 0 ? `−${text}` : text;
+};
+
+/**
+ * A figure as it is written: as many decimals as its uncertainty leaves; where none is told, as many as are asked for. Minus is
+ * a minus sign; what does not exist is a dash.
+ */
+export function showFigure(
+	value: number | null,
+	sigma: number | null | undefined,
+	digits = 2,
+): { value: string; sigma: string } {
+	const known = typeof sigma === 'number' && Number.isFinite(sigma) && sigma > 0;
+	const decimals = known ? decimalsOf(sigma) : digits;
+	return {
+		value: value === null || !Number.isFinite(value) ? '–' : signed(value, decimals),
+		sigma: known ? sigma.toFixed(decimals) : '',
+	};
+}
