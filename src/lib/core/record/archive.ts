@@ -14,7 +14,8 @@ import { InputError } from '../finding/inputError';
 import { readEntry, sha256Hex, verifyChain } from './chain';
 
 const MANIFEST = 'manifest.json';
-const MAX_UNPACKED_BYTES = 256 * 1024 * 1024;
+const MIB = 1024 * 1024;
+const MAX_UNPACKED_BYTES = 256 * MIB;
 const MAX_FILES = 5000;
 /** A piece of a zip unpacks to at most a thousand times its size: the count is looked at between pieces. */
 const INFLATE_STEP = 16 * 1024;
@@ -37,11 +38,11 @@ export function packBackup(backup: Backup, at: string): Uint8Array {
 	return zipSync({ [MANIFEST]: strToU8(pretty(manifest)), ...files });
 }
 
-const tooLarge = (name: string, fileName: string) =>
-	new InputError('too-large', name, `${fileName} unpacks to more than 256 MiB or 5,000 files.`);
+const tooLarge = (name: string, fileName: string, mostBytes: number) =>
+	new InputError('too-large', name, `${fileName} unpacks to more than ${mostBytes / MIB} MiB or 5,000 files.`);
 
 /** Names and sizes as the zip's directory tells them. @throws where it is not whole. */
-function checkDirectory(bytes: Uint8Array, fileName: string): void {
+function checkDirectory(bytes: Uint8Array, fileName: string, mostBytes: number): void {
 	let told = 0;
 	let count = 0;
 	unzipSync(bytes, {
@@ -54,14 +55,14 @@ function checkDirectory(bytes: Uint8Array, fileName: string): void {
 				);
 			told += originalSize;
 			count++;
-			if (told > MAX_UNPACKED_BYTES || count > MAX_FILES) throw tooLarge(name, fileName);
+			if (told > mostBytes || count > MAX_FILES) throw tooLarge(name, fileName, mostBytes);
 			return false;
 		},
 	});
 }
 
 /** The files of a zip. What they unpack to is counted while they are unpacked: a directory may tell any size. */
-function inflate(bytes: Uint8Array, fileName: string): Record<string, Uint8Array> {
+function inflate(bytes: Uint8Array, fileName: string, mostBytes: number): Record<string, Uint8Array> {
 	const files: Record<string, Uint8Array> = {};
 	let unpacked = 0;
 	const zip = new Unzip((file) => {
@@ -69,7 +70,7 @@ function inflate(bytes: Uint8Array, fileName: string): Record<string, Uint8Array
 		file.ondata = (error, part, final) => {
 			if (error) throw error;
 			unpacked += part.length;
-			if (unpacked > MAX_UNPACKED_BYTES) throw tooLarge(file.name, fileName);
+			if (unpacked > mostBytes) throw tooLarge(file.name, fileName, mostBytes);
 			parts.push(part);
 			if (final) files[file.name] = joined(parts);
 		};
@@ -91,10 +92,10 @@ function joined(parts: readonly Uint8Array[]): Uint8Array {
 	return whole;
 }
 
-function unzip(bytes: Uint8Array, fileName: string): Record<string, Uint8Array> {
+function unzip(bytes: Uint8Array, fileName: string, mostBytes: number): Record<string, Uint8Array> {
 	try {
-		checkDirectory(bytes, fileName);
-		return inflate(bytes, fileName);
+		checkDirectory(bytes, fileName, mostBytes);
+		return inflate(bytes, fileName, mostBytes);
 	} catch (error) {
 		if (error instanceof InputError) throw error;
 		throw new InputError('not-a-zip', fileName, `${fileName} is not a whole zip file. Nothing was imported.`);
@@ -212,8 +213,8 @@ export function checkWhole(backup: Backup): Backup {
  * Reads a backup zip: checks names, sizes, SHA-256, every field and every chain before anything is returned.
  * @throws InputError naming the file, field or entry.
  */
-export function unpackBackup(bytes: Uint8Array, fileName: string): Backup {
-	const files = unzip(bytes, fileName);
+export function unpackBackup(bytes: Uint8Array, fileName: string, mostBytes = MAX_UNPACKED_BYTES): Backup {
+	const files = unzip(bytes, fileName, mostBytes);
 	const raw = files[MANIFEST];
 	if (!raw)
 		throw new InputError('no-manifest', MANIFEST, `${fileName} has no ${MANIFEST}: it is not a Winglogos backup.`);
