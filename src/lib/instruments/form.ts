@@ -1,6 +1,18 @@
 import { z } from 'zod';
 import { InputError } from '$lib/core/finding/inputError';
-import type { CellField, Compute, Field, Finding, Input, NumberField, Progress, RowsField, Values } from './instrument';
+import type {
+	CellField,
+	ChoiceField,
+	Compute,
+	Field,
+	Finding,
+	Input,
+	NumberField,
+	Progress,
+	Row,
+	RowsField,
+	Values,
+} from './instrument';
 
 type CellValue<F> = F extends { kind: 'number'; optional: true }
 	? number | null
@@ -40,18 +52,41 @@ export const speed = <const I extends string>(id: I, label: string, start: numbe
 	number(id, label, 'm/s', start, { quantity: 'speed', min: 0, max });
 
 /** One of some, by value and label. */
-export const choice = <const I extends string, O extends Record<string, string>>(
+export const choice = <
+	const I extends string,
+	O extends Record<string, string>,
+	const M extends Pick<Partial<ChoiceField>, 'usual'> = object,
+>(
 	id: I,
 	label: string,
 	options: O,
 	start: keyof O & string,
+	more: M = {} as M,
 ) => ({
 	kind: 'choice' as const,
 	id,
 	label,
 	options: (Object.entries(options) as [keyof O & string, string][]).map(([value, l]) => ({ value, label: l })),
 	start,
+	...more,
 });
+
+/** A text. */
+export const text = <const I extends string>(id: I, label: string, start: string) => ({
+	kind: 'text' as const,
+	id,
+	label,
+	start,
+});
+
+/** A list of alike things, each called `one`. */
+export const rows = <const I extends string, const C extends readonly CellField[]>(
+	id: I,
+	label: string,
+	one: string,
+	of: C,
+	start: readonly Row[],
+) => ({ kind: 'rows' as const, id, label, one, of, start });
 
 function cellSchema(field: CellField): z.ZodType {
 	if (field.kind === 'text') return z.string();

@@ -1,4 +1,4 @@
-import { form, number } from '../form';
+import { form, number, rows, text } from '../form';
 import { PARTS } from './parts';
 
 export const fields = form([
@@ -10,16 +10,15 @@ export const fields = form([
 		usual: true,
 		note: 'usual with a ruler',
 	}),
-	{
-		kind: 'rows',
-		id: 'parts',
-		label: 'Parts; name the pack "pack"',
-		one: 'a part',
-		of: [
-			{ kind: 'text', id: 'name', label: 'Part', start: '' },
+	rows(
+		'parts',
+		'Parts; name the pack "pack"',
+		'a part',
+		[
+			text('name', 'Part', ''),
 			number('massG', 'Mass', 'g', 100, { min: 0, max: 1e6 }),
 			number('armMm', 'Behind the datum', 'mm', 0, { min: -1e4, max: 1e4 }),
 		],
-		start: PARTS,
-	},
+		PARTS,
+	),
 ]);

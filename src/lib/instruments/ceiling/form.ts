@@ -1,4 +1,4 @@
-import { form, number } from '../form';
+import { choice, form, number, rows, text } from '../form';
 
 export const fields = form([
 	number('ceiling', 'Ceiling', 'm', 4, { quantity: 'height', min: 0.5, max: 200 }),
@@ -10,25 +10,17 @@ export const fields = form([
 		usual: true,
 		note: 'Winglogos default: a gust in a room',
 	}),
-	{
-		kind: 'choice',
-		id: 'follows',
-		label: 'Its downward sensor',
-		options: [
-			{ value: 'yes', label: 'follows what lies below' },
-			{ value: 'no', label: 'is off, or keeps to the floor' },
-		],
-		start: 'yes',
-	},
-	{
-		kind: 'rows',
-		id: 'things',
-		label: 'Flown over',
-		one: 'a thing',
-		of: [
-			{ kind: 'text', id: 'name', label: 'Thing', start: '' },
-			number('heightM', 'Height', 'm', 0.8, { quantity: 'height', min: 0, max: 100 }),
-		],
-		start: [{ name: 'bench', heightM: 0.9 }],
-	},
+	choice(
+		'follows',
+		'Its downward sensor',
+		{ yes: 'follows what lies below', no: 'is off, or keeps to the floor' },
+		'yes',
+	),
+	rows(
+		'things',
+		'Flown over',
+		'a thing',
+		[text('name', 'Thing', ''), number('heightM', 'Height', 'm', 0.8, { quantity: 'height', min: 0, max: 100 })],
+		[{ name: 'bench', heightM: 0.9 }],
+	),
 ]);

@@ -1,18 +1,9 @@
-import { form } from '../form';
+import { choice, form } from '../form';
 import { angle } from '../shared/heading';
 
 export const fields = form([
 	angle('arrow', 'The arrow points, from the nose', 'clockwise from above: right 90, tail 180'),
-	{
-		kind: 'choice',
-		id: 'flipped',
-		label: 'The sensor in its case is',
-		options: [
-			{ value: 'no', label: 'Upright' },
-			{ value: 'yes', label: 'Upside down (flipped)' },
-		],
-		start: 'no',
-	},
+	choice('flipped', 'The sensor in its case is', { no: 'Upright', yes: 'Upside down (flipped)' }, 'no'),
 	{ ...angle('up', 'The arrow’s end is up by', 'nought where it lies flat'), usual: true },
 	{ ...angle('right', 'Its right side is down by', 'nought where it lies flat'), usual: true },
 	{ ...angle('nowYaw', 'Setting now: yaw', 'nought unless it was set'), usual: true },

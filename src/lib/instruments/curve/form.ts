@@ -1,8 +1,8 @@
-import { form } from '../form';
+import { form, number } from '../form';
 
 export const fields = form([
-	{ kind: 'number', id: 'expo', label: 'Curve e, 0 straight to 1', unit: '', min: 0, max: 1, start: 0.3 },
-	{ kind: 'number', id: 'rate', label: 'Full rate', unit: '°/s', min: 1, max: 3000, start: 220 },
-	{ kind: 'number', id: 'low', label: 'Comfortable from', unit: '°/s', min: 1, max: 3000, start: 90 },
-	{ kind: 'number', id: 'high', label: 'Comfortable up to', unit: '°/s', min: 1, max: 3000, start: 240 },
+	number('expo', 'Curve e, 0 straight to 1', '', 0.3, { min: 0, max: 1 }),
+	number('rate', 'Full rate', '°/s', 220, { min: 1, max: 3000 }),
+	number('low', 'Comfortable from', '°/s', 90, { min: 1, max: 3000 }),
+	number('high', 'Comfortable up to', '°/s', 240, { min: 1, max: 3000 }),
 ]);

@@ -1,4 +1,4 @@
-import { form, number } from '../form';
+import { form, number, rows, text } from '../form';
 import { nozzles } from './parts';
 
 export const fields = form([
@@ -7,15 +7,11 @@ export const fields = form([
 	number('shown', 'Flow the aircraft shows', 'L/min', 2.02, { min: 0, max: 1000, optional: true }),
 	number('speed', 'Flying at', 'km/h', 18, { min: 0.1, max: 200 }),
 	number('swath', 'Swath', 'm', 4, { min: 0.1, max: 200 }),
-	{
-		kind: 'rows',
-		id: 'nozzles',
-		label: 'What each nozzle gave',
-		one: 'a nozzle',
-		of: [
-			{ kind: 'text', id: 'name', label: 'Nozzle', start: '' },
-			number('litres', 'Caught', 'L', 0.5, { min: 0, max: 1000 }),
-		],
-		start: nozzles(0.5, 0.49, 0.51, 0.5),
-	},
+	rows(
+		'nozzles',
+		'What each nozzle gave',
+		'a nozzle',
+		[text('name', 'Nozzle', ''), number('litres', 'Caught', 'L', 0.5, { min: 0, max: 1000 })],
+		nozzles(0.5, 0.49, 0.51, 0.5),
+	),
 ]);

@@ -1,4 +1,4 @@
-import { form } from '../form';
+import { form, number } from '../form';
 import type { ChoiceField } from '../instrument';
 
 /** Where the part that is measured lies: the nearest side, the middle, the other side. */
@@ -11,15 +11,7 @@ const place = (id: string, label: string, names: readonly [string, string, strin
 });
 
 export const fields = form([
-	{
-		kind: 'number',
-		id: 'sharePct',
-		label: 'Part of the picture',
-		unit: '%',
-		min: 5,
-		max: 100,
-		start: 60,
-	},
+	number('sharePct', 'Part of the picture', '%', 60, { min: 5, max: 100 }),
 	place('across', 'Across', ['left', 'middle', 'right']),
 	place('down', 'Up and down', ['top', 'middle', 'bottom']),
 ]);

@@ -1,28 +1,23 @@
-import { form } from '../form';
+import { choice, form, rows } from '../form';
 import { angle } from '../shared/heading';
 
 export const fields = form([
-	{
-		kind: 'choice',
-		id: 'north',
-		label: 'Your bearings are from',
-		options: [
-			{ value: 'true', label: 'True north (a map)' },
-			{ value: 'magnetic', label: 'Magnetic north (a hand compass)' },
-		],
-		start: 'true',
-		usual: true,
-	},
-	{
-		kind: 'rows',
-		id: 'pairs',
-		label: 'Directions',
-		one: 'a direction',
-		of: [angle('known', 'Bearing known'), angle('shown', 'Heading shown')],
-		start: [
+	choice(
+		'north',
+		'Your bearings are from',
+		{ true: 'True north (a map)', magnetic: 'Magnetic north (a hand compass)' },
+		'true',
+		{ usual: true },
+	),
+	rows(
+		'pairs',
+		'Directions',
+		'a direction',
+		[angle('known', 'Bearing known'), angle('shown', 'Heading shown')],
+		[
 			{ known: 0, shown: 0 },
 			{ known: 120, shown: 120 },
 			{ known: 240, shown: 240 },
 		],
-	},
+	),
 ]);

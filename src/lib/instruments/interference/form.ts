@@ -1,6 +1,6 @@
-import { form } from '../form';
+import { form, number } from '../form';
 
 export const fields = form([
-	{ kind: 'number', id: 'hoverLoad', label: 'Load in the hover', unit: 'A, or 0 to 1', min: 0, max: 1000, start: 15 },
-	{ kind: 'number', id: 'fullLoad', label: 'Full load', unit: 'same unit', min: 0, max: 1000, start: 40 },
+	number('hoverLoad', 'Load in the hover', 'A, or 0 to 1', 15, { min: 0, max: 1000 }),
+	number('fullLoad', 'Full load', 'same unit', 40, { min: 0, max: 1000 }),
 ]);

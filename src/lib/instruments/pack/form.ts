@@ -1,19 +1,18 @@
-import { form, number } from '../form';
+import { choice, form, number, rows } from '../form';
 import { cells, history } from './parts';
 
 export const fields = form([
-	{
-		kind: 'choice',
-		id: 'chemistry',
-		label: 'Chemistry',
-		options: [
-			{ value: 'lipo', label: 'lithium polymer, 4.20 V' },
-			{ value: 'lihv', label: 'lithium polymer, 4.35 V' },
-			{ value: 'liion', label: 'lithium-ion, 4.20 V' },
-			{ value: 'lifepo4', label: 'iron phosphate, 3.45 V' },
-		],
-		start: 'lipo',
-	},
+	choice(
+		'chemistry',
+		'Chemistry',
+		{
+			lipo: 'lithium polymer, 4.20 V',
+			lihv: 'lithium polymer, 4.35 V',
+			liion: 'lithium-ion, 4.20 V',
+			lifepo4: 'iron phosphate, 3.45 V',
+		},
+		'lipo',
+	),
 	number('ratedMah', 'Printed on it', 'mAh', 5200, { min: 1, max: 200_000 }),
 	number('cycles', 'Charged so far', 'times', 41, { min: 0, max: 10_000 }),
 	number('temperature', 'Temperature of the pack', '°C', 18, { quantity: 'temperature', min: -40, max: 80 }),
@@ -25,23 +24,21 @@ export const fields = form([
 	number('lightV', 'Voltage at light load', 'V', null, { min: 0, max: 150, optional: true }),
 	number('heavyA', 'Heavy load', 'A', null, { min: 0, max: 1000, optional: true }),
 	number('heavyV', 'Voltage at heavy load', 'V', null, { min: 0, max: 150, optional: true }),
-	{
-		kind: 'rows',
-		id: 'cells',
-		label: 'Cells at rest',
-		one: 'a cell',
-		of: [number('v', 'Cell', 'V', 4.19, { min: 0, max: 6 })],
-		start: cells(4.19, 4.19, 4.18, 4.19),
-	},
-	{
-		kind: 'rows',
-		id: 'history',
-		label: 'Capacities measured before',
-		one: 'a measurement',
-		of: [
+	rows(
+		'cells',
+		'Cells at rest',
+		'a cell',
+		[number('v', 'Cell', 'V', 4.19, { min: 0, max: 6 })],
+		cells(4.19, 4.19, 4.18, 4.19),
+	),
+	rows(
+		'history',
+		'Capacities measured before',
+		'a measurement',
+		[
 			number('cycles', 'After charges', '', 10, { min: 0, max: 10_000 }),
 			number('mah', 'Capacity', 'mAh', 5150, { min: 1, max: 200_000 }),
 		],
-		start: history([10, 5150], [25, 5110], [40, 5060]),
-	},
+		history([10, 5150], [25, 5110], [40, 5060]),
+	),
 ]);

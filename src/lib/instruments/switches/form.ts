@@ -1,4 +1,4 @@
-import { form } from '../form';
+import { form, number, rows, text } from '../form';
 import { RANGES, SWITCHES } from './parts';
 
 const ROLES = [
@@ -23,43 +23,40 @@ const numberCell = (id: string, label: string, start: number | null, optional = 
 	optional,
 });
 
-const channelCell = { kind: 'number' as const, id: 'channel', label: 'Channel', unit: '', min: 1, max: 32, start: 5 };
+const channelCell = number('channel', 'Channel', '', 5, { min: 1, max: 32 });
 
 export const fields = form([
-	{
-		kind: 'rows',
-		id: 'switches',
-		label: 'Switches; the first position is where it rests',
-		one: 'a switch',
-		of: [
-			{ kind: 'text', id: 'name', label: 'Switch', start: '' },
+	rows(
+		'switches',
+		'Switches; the first position is where it rests',
+		'a switch',
+		[
+			text('name', 'Switch', ''),
 			channelCell,
 			numberCell('p1', 'Position 1', -1),
 			numberCell('p2', 'Position 2', 1, true),
 			numberCell('p3', 'Position 3', null, true),
 		],
-		start: SWITCHES,
-	},
-	{
-		kind: 'rows',
-		id: 'ranges',
-		label: 'What the aircraft does',
-		one: 'a range',
-		of: [
-			{ kind: 'text', id: 'does', label: 'It does', start: '' },
+		SWITCHES,
+	),
+	rows(
+		'ranges',
+		'What the aircraft does',
+		'a range',
+		[
+			text('does', 'It does', ''),
 			{ kind: 'choice', id: 'role', label: 'Kind', options: ROLES, start: 'flight' },
 			channelCell,
 			numberCell('low', 'From', -1),
 			numberCell('high', 'To', 1),
 		],
-		start: RANGES,
-	},
-	{
-		kind: 'rows',
-		id: 'linkLoss',
-		label: 'What the receiver holds without the radio, where it sends anything',
-		one: 'a channel',
-		of: [channelCell, numberCell('value', 'Holds', -1)],
-		start: [],
-	},
+		RANGES,
+	),
+	rows(
+		'linkLoss',
+		'What the receiver holds without the radio, where it sends anything',
+		'a channel',
+		[channelCell, numberCell('value', 'Holds', -1)],
+		[],
+	),
 ]);

@@ -1,15 +1,10 @@
-import { form } from '../form';
+import { form, number } from '../form';
 
 export const fields = form([
-	{
-		kind: 'number',
-		id: 'rotorHz',
-		label: 'Rotor rate in the hover',
-		unit: 'Hz',
+	number('rotorHz', 'Rotor rate in the hover', 'Hz', null, {
 		min: 1,
 		max: 2000,
 		optional: true,
-		start: null,
 		note: 'turns a minute ÷ 60, where known',
-	},
+	}),
 ]);

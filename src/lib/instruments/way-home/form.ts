@@ -1,4 +1,4 @@
-import { choice, form, metres, number, speed } from '../form';
+import { choice, form, metres, number, rows, speed } from '../form';
 import { ACTIONS } from '../shared/wayHome';
 
 export const fields = form([
@@ -24,17 +24,16 @@ export const fields = form([
 	metres('returnHeightM', 'Return height', 40),
 	metres('minDistanceM', 'Lands where it is, nearer than', 15, 10_000),
 	choice('climbFirst', 'It climbs', { yes: 'first', no: 'on the way' }, 'yes'),
-	{
-		kind: 'rows',
-		id: 'obstacles',
-		label: 'Things in the way',
-		one: 'a thing',
-		of: [
+	rows(
+		'obstacles',
+		'Things in the way',
+		'a thing',
+		[
 			number('bearingDeg', 'Toward', '°', 62, { min: 0, max: 360 }),
 			metres('distanceM', 'Distance', 120, 1e5),
 			metres('heightM', 'Height', 12, 5000),
 			metres('widthM', 'Width', 10, 10_000),
 		],
-		start: [],
-	},
+		[],
+	),
 ]);
