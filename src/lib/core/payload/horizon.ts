@@ -17,6 +17,9 @@ const MOST_A_THIRD = 10;
 /** Lines of two layers are one within this many degrees; each further layer that shows a line makes up for this share of its columns. */
 const AGREES_DEG = 1.5;
 const AGREES = 0.12;
+/** As much where the step points one way along nearly all of the line: mist and haze have few sharp columns. */
+const AGREES_ALL_ALONG = 0.2;
+const ALL_ALONG = 0.99;
 /** Rows from a line of each layer, from and to: there its two sides must still differ. */
 const FAR_ROWS = [
 	[6, 11],
@@ -66,9 +69,11 @@ interface Line extends Refined {
 
 function confidenceOf(r: Refined, layer: number, agreeing: number): number {
 	const [low, high] = TIGHT_RAMPS[layer];
+	const all = Math.min(r.polarity, r.lasting) >= ALL_ALONG;
+	const agreed = agreeing * (all ? AGREES_ALL_ALONG : AGREES);
 	return (
-		ramp(r.tight + AGREES * agreeing, low, high) *
-		ramp(r.spread + AGREES * agreeing, 0.5, 0.9) *
+		ramp(r.tight + agreed, low, high) *
+		ramp(r.spread + agreed, 0.5, 0.9) *
 		ramp(r.contrast, MIN_CONTRAST, 5 * MIN_CONTRAST) *
 		ramp(r.polarity, 0.4, 0.85) *
 		ramp(r.lasting, 0.4, 0.7)
