@@ -112,6 +112,7 @@ test('a new build that misbehaves on the bench is held at the first gate until a
 	await dialog.getByRole('radio', { name: /^Part/ }).click();
 	await dialog.getByLabel('In a few words').fill('speed controller of the rear left motor');
 	await dialog.getByRole('button', { name: 'Note it' }).click();
+	await expect(dialog).toBeHidden();
 	await page.goto(stationUrl(page, 'bench'));
 	await expect(page.getByText('0 of 3 answered')).toBeVisible();
 	await expect(page.getByText(/Asked again:.*speed controller of the rear left motor/).first()).toBeVisible();
