@@ -24,7 +24,7 @@ export function askToKeep(): void {
 	});
 }
 
-export interface Storage {
+export interface StorageTold {
 	/** Whether the browser keeps it until the user clears it; null where it does not tell. */
 	kept: boolean | null;
 	usedBytes: number | null;
@@ -32,7 +32,7 @@ export interface Storage {
 }
 
 /** What the browser tells of the space that this takes. */
-export async function storageTold(): Promise<Storage> {
+export async function storageTold(): Promise<StorageTold> {
 	const storage = typeof navigator === 'undefined' ? undefined : navigator.storage;
 	const [kept, { usage = null, quota = null }] = await Promise.all([
 		storage?.persisted?.() ?? null,

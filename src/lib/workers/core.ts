@@ -44,7 +44,7 @@ function putBack(bench: Bench): void {
 export async function call<K extends TaskName>(
 	name: K,
 	input: TaskInput<K>,
-	{ signal, progress }: { signal?: AbortSignal; progress?: (share: number) => void } = {},
+	{ signal, progress }: { signal?: AbortSignal | undefined; progress?: (share: number) => void } = {},
 ): Promise<TaskAnswer<K>> {
 	signal?.throwIfAborted();
 	const bench = idle.pop() ?? open();

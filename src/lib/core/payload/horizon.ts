@@ -70,10 +70,10 @@ interface Line extends Refined {
 function confidenceOf(r: Refined, layer: number, agreeing: number): number {
 	const [low, high] = TIGHT_RAMPS[layer];
 	const all = Math.min(r.polarity, r.lasting) >= ALL_ALONG;
-	const agreed = agreeing * (all ? AGREES_ALL_ALONG : AGREES);
+	const credit = agreeing * (all ? AGREES_ALL_ALONG : AGREES);
 	return (
-		ramp(r.tight + agreed, low, high) *
-		ramp(r.spread + agreed, 0.5, 0.9) *
+		ramp(r.tight + credit, low, high) *
+		ramp(r.spread + credit, 0.5, 0.9) *
 		ramp(r.contrast, MIN_CONTRAST, 5 * MIN_CONTRAST) *
 		ramp(r.polarity, 0.4, 0.85) *
 		ramp(r.lasting, 0.4, 0.7)

@@ -99,7 +99,7 @@
 <Page
 	title="Your data are on this device and nowhere else"
 	name="Data"
-	lead="Export them now and then: a browser may clear what it stores."
+	lead="Export them now and then: a device can be lost."
 >
 	<div class="grid max-w-5xl gap-8 md:grid-cols-2">
 		<section>
@@ -145,8 +145,8 @@
 			<Button
 				disabled={busy !== ''}
 				onclick={() =>
-					void attempt('Making the demo data', async () => {
-						await loadDemo();
+					void attempt('Making the demo data', async (signal) => {
+						await loadDemo(signal);
 						done('The demo data are on this device');
 					})}>Load the demo data</Button
 			>

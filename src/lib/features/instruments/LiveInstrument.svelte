@@ -10,6 +10,7 @@
 	import { failed } from '$lib/ui/notify';
 	import KeepBar from './KeepBar.svelte';
 	import { LIVE_SAMPLES } from './liveSamples';
+	import { toEntry } from './payload';
 	import SampleList from './SampleList.svelte';
 
 	type Props = {
@@ -37,21 +38,11 @@
 	);
 
 	function payload(): TestPayload | CalibrationPayload {
-		const { found, sourceName } = work;
-		if (!found) throw new Error('There is no finding to keep yet.');
 		const grade = sample || work.practice ? 'rehearsed' : 'measured';
 		const calibrated = calibration?.();
 		if (calibrated) return { ...calibrated, grade };
-		return {
-			kind: 'test',
-			task: id,
-			grade,
-			sourceName,
-			headline: work.title.slice(0, 400),
-			figures: [...found.figures],
-			verdict: found.verdict,
-			reasons: [...found.reasons],
-		};
+		// Where the place is not asked for, none is kept.
+		return toEntry({ finding, instrument: { id }, sourceName: work.sourceName }, onsite ? site : null, grade);
 	}
 
 	async function tryIt({ file }: Sample, seed: number) {

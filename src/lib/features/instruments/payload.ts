@@ -1,4 +1,5 @@
 import type { Grade, TestPayload } from '$lib/schema/entries';
+import type { Finding, Instrument } from '$lib/instruments/instrument';
 import type { Site } from '$lib/schema/records';
 import type { InstrumentState } from './instrumentState.svelte';
 
@@ -9,8 +10,15 @@ const MOST_FIGURES = 40;
 export const gradeOfWork = (work: Pick<InstrumentState, 'practice' | 'fromData'>): Grade =>
 	work.practice ? 'rehearsed' : work.fromData ? 'measured' : 'seen';
 
+/** What is kept of an instrument at work: what it found, from what, and whose calibration it stands for. */
+interface Found {
+	finding: Finding | null;
+	instrument: Pick<Instrument, 'id' | 'sensor'>;
+	sourceName: string;
+}
+
 /** A finding as it is kept: headline, figures and reasons, how it was known, and where; no place where none was entered. */
-export function toEntry(work: InstrumentState, site: Site | null, grade: Grade): TestPayload {
+export function toEntry(work: Found, site: Site | null, grade: Grade): TestPayload {
 	const { finding, instrument } = work;
 	if (!finding) throw new Error('There is no finding to keep yet.');
 	return {
