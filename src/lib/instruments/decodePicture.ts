@@ -1,7 +1,6 @@
 import { InputError } from '$lib/core/finding/inputError';
+import { pictureLimits as limits } from '$lib/core/payload/limits';
 import type { Picture } from '$lib/core/payload/picture';
-
-const MOST_PIXELS = 50_000_000;
 
 /**
  * A JPEG or PNG as plain pixels, at most so wide, turned as its EXIF orientation says; by the browser's own decoder.
@@ -12,7 +11,7 @@ export async function decodePicture(file: Blob, mostWide: number): Promise<Pictu
 		throw new InputError('unreadable-picture', 'file', 'This is not a whole JPEG or PNG picture.');
 	});
 	const { width: fullWidth, height: fullHeight } = whole;
-	if (fullWidth * fullHeight > MOST_PIXELS) {
+	if (fullWidth * fullHeight > limits.mostPixels.value) {
 		whole.close();
 		throw new InputError('too-large', 'file', 'The picture has more than 50 megapixels. Make it smaller first.');
 	}

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { fitCompass } from '../core/compass/review';
 import { fieldAt } from '../core/earth/field';
+import { checked } from '../core/finding/checked';
 import { InputError } from '../core/finding/inputError';
 import { reviewHover } from '../core/hover/review';
 import { fitAccelerometer } from '../core/inertial/accelFit';
@@ -8,6 +9,7 @@ import { reviewStillGyro } from '../core/inertial/gyro';
 import { solveMounting } from '../core/inertial/mounting';
 import { reviewVibration } from '../core/inertial/vibration';
 import { findHorizon } from '../core/payload/horizon';
+import { pictureLimits } from '../core/payload/limits';
 import { reviewGnss } from '../core/position/review';
 import { diagnoseResponse } from '../core/propulsion/diagnose';
 import { planReturn } from '../core/return/plan';
@@ -27,7 +29,7 @@ const COMPUTES: { [P in RoutePath]: (body: BodyOf<P>, query: QueryOf<P>) => unkn
 	// Receivers send bytes, not UTF-8: one byte, one character keeps the checksums what they were.
 	'gnss/review': (body, rule) => reviewGnss(new TextDecoder('latin1').decode(body), rule),
 	'hover/review': (body) => reviewHover(body),
-	'horizon/tilt': async (body) => findHorizon(await decodePicture(body)),
+	'horizon/tilt': async (body) => findHorizon(await decodePicture(body, pictureLimits.horizonWide.value)),
 	'accel/fit': (body) => fitAccelerometer(body),
 	'gyro/still': (body) => reviewStillGyro(body),
 	'mounting/solve': (body) => solveMounting(body),
@@ -35,27 +37,6 @@ const COMPUTES: { [P in RoutePath]: (body: BodyOf<P>, query: QueryOf<P>) => unkn
 	'return/plan': (body) => planReturn(body),
 	'response/diagnose': (body) => diagnoseResponse(body),
 };
-
-type Issue = z.core.$ZodIssue;
-
-/** Of the branches of a union the one that fits best: its issues say what the caller meant. */
-function firstIssue(issues: readonly Issue[], before: PropertyKey[] = []): { path: PropertyKey[]; message: string } {
-	const [issue] = issues;
-	const path = [...before, ...issue.path];
-	if (issue.code === 'invalid_union' && issue.errors.length > 0) {
-		const best = issue.errors.reduce((a, b) => (b.length < a.length ? b : a));
-		if (best.length > 0) return firstIssue(best, path);
-	}
-	return { path, message: issue.message };
-}
-
-function checked(schema: z.ZodType, value: unknown): unknown {
-	const parsed = schema.safeParse(value);
-	if (parsed.success) return parsed.data;
-	const { path, message } = firstIssue(parsed.error.issues);
-	const dotted = path.length > 0 ? path.map(String).join('.') : 'body';
-	throw new HttpError(400, 'invalid-input', dotted, `${dotted}: ${message}`);
-}
 
 function parsedJson(bytes: Uint8Array): unknown {
 	try {
@@ -84,8 +65,8 @@ export interface RouteAnswer {
 export async function answerOf({ route, query, bytes }: RouteCall): Promise<RouteAnswer> {
 	try {
 		const { query: querySchema, body } = routeOf(route);
-		const asked = querySchema ? checked(querySchema, query) : null;
-		const given = body.kind === 'json' ? checked(body.schema, parsedJson(bytes)) : bytes;
+		const asked = querySchema ? checked(querySchema, query, 'query') : null;
+		const given = body.kind === 'json' ? checked(body.schema, parsedJson(bytes), 'body') : bytes;
 		// The table checks each route's own schema; the compiler cannot follow that through the lookup.
 		const compute = COMPUTES[route] as (body: unknown, query: unknown) => unknown;
 		return { status: 200, json: JSON.stringify(await compute(given, asked)) };

@@ -1,26 +1,24 @@
 import sharp from 'sharp';
 import { InputError } from '../core/finding/inputError';
+import { pictureLimits as limits } from '../core/payload/limits';
 import type { Picture } from '../core/payload/picture';
 import { tooLarge } from './fault';
-
-const MAX_PIXELS = 50_000_000;
-const WORKING_WIDTH = 640;
 
 const corrupt = () =>
 	new InputError('unreadable-picture', 'body', 'The picture cannot be read: it is not a whole JPEG or PNG.');
 
 /**
- * A JPEG or PNG as plain pixels, at most 640 wide, turned as its EXIF orientation says.
+ * A JPEG or PNG as plain pixels, at most so wide, turned as its EXIF orientation says.
  * @throws InputError where it is no whole picture; HttpError 413 where it has too many pixels.
  */
-export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
+export async function decodePicture(bytes: Uint8Array, mostWide: number): Promise<Picture> {
 	if (bytes.length === 0) throw new InputError('empty', 'body', 'The body is empty: send a JPEG or PNG picture.');
 	const decode = () => sharp(bytes, { limitInputPixels: false, failOn: 'error' });
 	const meta = await decode()
 		.metadata()
 		.catch(() => null);
 	if (!meta?.width || !meta.height || !['jpeg', 'png'].includes(meta.format ?? '')) throw corrupt();
-	if (meta.width * meta.height > MAX_PIXELS) throw tooLarge('The picture has more than 50 megapixels.');
+	if (meta.width * meta.height > limits.mostPixels.value) throw tooLarge('The picture has more than 50 megapixels.');
 	const turned = (meta.orientation ?? 1) >= 5;
 	const [fullWidth, fullHeight] = turned ? [meta.height, meta.width] : [meta.width, meta.height];
 	const { data, info } = await decode()
@@ -28,7 +26,7 @@ export async function decodePicture(bytes: Uint8Array): Promise<Picture> {
 		.flatten({ background: '#808080' })
 		.toColourspace('srgb')
 		.removeAlpha()
-		.resize({ width: Math.min(WORKING_WIDTH, fullWidth), fit: 'inside', withoutEnlargement: true })
+		.resize({ width: Math.min(mostWide, fullWidth), fit: 'inside', withoutEnlargement: true })
 		.raw()
 		.toBuffer({ resolveWithObject: true })
 		.catch(() => {

@@ -33,7 +33,6 @@ export function motionSource(): Source {
 		name: 'motion sensors of this device',
 		// A phone in hand is not the aircraft: it rehearses.
 		practice: true,
-		live: true,
 		turnable: false,
 		open: (sink) =>
 			opening(sink, () =>
@@ -50,26 +49,29 @@ export function motionSource(): Source {
 	};
 }
 
-const NO_RADIO_MS = 5000;
+const NO_RADIO_MS = 4000;
 
 /** A radio that shows itself as a game controller, as a live source. */
 export function gamepadSource(): Source {
 	return {
 		name: 'radio, as a game controller',
 		practice: false,
-		live: true,
 		turnable: false,
 		open: (sink) =>
 			opening(sink, async () => {
-				let told = false;
+				const pressed = new Set<number>();
 				return openGamepad({
-					read: (atS, axes) => sink.batch({ atS, radio: { t: [atS], channels: axes.map((v) => [v]) } }),
+					read(atS, axes, buttons) {
+						buttons.forEach((button, k) => button.pressed && pressed.add(k + 1));
+						sink.batch({
+							atS,
+							radio: { t: [atS], channels: axes.map((v) => [v]) },
+							buttons: { pressed: [...pressed].sort((a, b) => a - b), of: buttons.length },
+						});
+					},
 					waiting(forMs) {
-						if (told || forMs < NO_RADIO_MS) return;
-						told = true;
-						sink.failed(
-							new Error('No radio shows itself. Connect it, move a stick or press a button, and begin again.'),
-						);
+						if (forMs > NO_RADIO_MS)
+							sink.waiting('No radio shows itself yet. Connect it, then move a stick or press a button.');
 					},
 					gone: (why) => sink.failed(new Error(why)),
 				});
@@ -164,22 +166,26 @@ export function lineReader(roles: readonly Role[]): {
 	return reader;
 }
 
-/** A serial line as a live source: rows of a table with a header, or NMEA 0183. */
-export function serialSource(baud: number, roles: readonly Role[]): Source {
+/**
+ * A serial line as a live source: rows of a table with a header, or NMEA 0183. Without roles its text is handed on as it
+ * comes and nothing is read out of it.
+ */
+export function serialSource(baud: number, roles: readonly Role[] | null): Source {
 	return {
 		name: 'serial line',
 		practice: false,
-		live: true,
 		turnable: false,
 		open: (sink) => {
-			const reader = lineReader(roles);
+			const reader = roles && lineReader(roles);
+			const from = performance.now();
 			return opening(sink, () =>
 				openSerial(
 					baud,
 					(text) => {
 						try {
-							const batch = reader.take(text);
-							if (batch) sink.batch({ ...batch, lost: reader.lost });
+							if (!reader) sink.batch({ atS: (performance.now() - from) / 1000, text });
+							const batch = reader?.take(text);
+							if (reader && batch) sink.batch({ ...batch, lost: reader.lost });
 						} catch (error) {
 							sink.failed(failure(error));
 						}

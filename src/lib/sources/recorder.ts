@@ -1,112 +1,78 @@
-import type { RecorderKind } from '$lib/instruments/instrument';
-import { openMotion } from './deviceMotion';
-import { openGamepad } from './gamepad';
-import { openSerial } from './serialLine';
+import { csvFile } from '$lib/instruments/files';
+import type { AxisBatch, Source, SourceBatch } from './source';
 
 export interface RecorderEvents {
-	/** Samples or lines so far, and what the latest one was, in words. */
-	progress(count: number, latest: string): void;
+	/** Samples or lines so far, the time of the latest in seconds, and what it was, in words. */
+	progress(count: number, atS: number, latest: string): void;
+	/** Nothing comes yet: what to do about it. */
+	waiting(words: string): void;
 	/** It cannot go on: why, for the pilot. What was recorded until then is kept. */
 	failed(message: string): void;
 }
 
 export interface Recorder {
 	/** Ends the recording; the file is read like any other log. Null where nothing arrived. */
-	stop(): Promise<File | null>;
+	stop(): File | null;
 }
 
-export interface RecorderOptions {
-	baud: number;
+/** Columns that grow by whole samples; one that comes again, or late, is passed over. */
+class Columns {
+	readonly t: number[] = [];
+	readonly values: Record<string, number[]> = {};
+
+	take(t: readonly number[], values: Record<string, readonly number[]>): void {
+		for (let i = 0; i < t.length; i++) {
+			if (this.t.length > 0 && t[i] <= this.t[this.t.length - 1]) continue;
+			this.t.push(t[i]);
+			for (const name in values) (this.values[name] ??= []).push(values[name][i]);
+		}
+	}
+
+	file(name: string): File | null {
+		return this.t.length === 0 ? null : csvFile(name, { 't [s]': this.t, ...this.values });
+	}
 }
 
-const NO_ANSWER_MS = 4000;
+const named = (axes: AxisBatch | undefined, prefix: string, unit: string): Record<string, readonly number[]> =>
+	axes ? Object.fromEntries((['x', 'y', 'z'] as const).map((k) => [`${prefix}${k} [${unit}]`, axes[k]])) : {};
 
-const table = (name: string, header: string, rows: readonly string[]): File | null =>
-	rows.length > 0 ? new File([`${header}\n${rows.join('\n')}\n`], name, { type: 'text/csv' }) : null;
-
-/** The motion sensors of the device in hand as a table: m/s² and rad/s, x forward, y right, z down. */
-async function recordMotion(events: RecorderEvents): Promise<Recorder> {
-	const rows: string[] = [];
-	const close = await openMotion(({ tS, accelMps2, gyroRadps }) => {
-		const force = accelMps2.map((v) => v.toFixed(4));
-		rows.push([tS.toFixed(4), ...force, ...gyroRadps.map((v) => v.toFixed(5))].join(','));
-		events.progress(rows.length, `${force.join('  ')} m/s²`);
-	}, events.failed);
-	return {
-		async stop() {
-			close();
-			return table('motion-sensors.csv', 't [s],ax [m/s2],ay [m/s2],az [m/s2],gx [rad/s],gy [rad/s],gz [rad/s]', rows);
-		},
-	};
+/** Text of a line whose first and last lines may be cut. */
+function textFile(text: string): File | null {
+	const whole = text.slice(text.indexOf('\n') + 1, text.lastIndexOf('\n') + 1);
+	return whole.trim() === '' ? null : new File([whole], 'serial-line.txt', { type: 'text/plain' });
 }
 
-/** A radio that shows itself as a game controller: its axes as channels, and which buttons were ever pressed. */
-async function recordGamepad(events: RecorderEvents): Promise<Recorder> {
-	const rows: string[] = [];
-	const pressed = new Set<number>();
-	let channels = 0;
-	let before = -1;
-	const close = openGamepad({
-		read(atS, axes, buttons) {
-			channels ||= axes.length;
-			buttons.forEach((button, k) => {
-				if (button.pressed) pressed.add(k + 1);
-			});
-			if (atS <= before) return;
-			before = atS;
-			rows.push([atS.toFixed(4), ...axes.map((v) => v.toFixed(5))].join(','));
-			const seen = [...pressed].sort((a, b) => a - b).join(' ');
-			events.progress(
-				rows.length,
-				`${channels} channels, ${pressed.size} of ${buttons.length} buttons pressed${seen ? `: ${seen}` : ''}`,
-			);
-		},
-		waiting(forMs) {
-			if (forMs > NO_ANSWER_MS)
-				events.progress(0, 'Move a stick or press a button: a browser shows a radio only then.');
-		},
-		gone: events.failed,
-	});
-	return {
-		async stop() {
-			close();
-			const names = Array.from({ length: channels }, (_, k) => `ch${k + 1}`);
-			return table('radio.csv', ['t [s]', ...names].join(','), rows);
-		},
-	};
-}
-
-/** A serial line: text as it comes, lines of CSV or NMEA 0183. */
-async function recordSerial(events: RecorderEvents, { baud }: RecorderOptions): Promise<Recorder> {
-	let text = '';
-	let lines = 0;
-	const close = await openSerial(
-		baud,
-		(more) => {
-			text += more;
-			lines += more.split('\n').length - 1;
-			events.progress(lines, text.slice(text.lastIndexOf('\n', text.length - 2) + 1).slice(0, 60));
-		},
-		events.failed,
-	);
-	return {
-		async stop() {
-			await close();
-			// The first and the last line may be cut.
-			const whole = text.slice(text.indexOf('\n') + 1, text.lastIndexOf('\n') + 1);
-			return whole.trim() === '' ? null : new File([whole], 'serial-line.txt', { type: 'text/plain' });
-		},
-	};
-}
+const LINE_SHOWN = 60;
 
 /**
- * Begins to record from what this device has. Resolves once it was allowed.
- * @throws Error with words for the pilot where it is absent or not allowed.
+ * Records what a source gives, to a file: its text where it gives text, the sticks of a radio, else the readings of its
+ * sensors, all as a table with units. Times that do not increase are passed over.
  */
-export function startRecorder(kind: RecorderKind, events: RecorderEvents, options: RecorderOptions): Promise<Recorder> {
-	return kind === 'motion'
-		? recordMotion(events)
-		: kind === 'gamepad'
-			? recordGamepad(events)
-			: recordSerial(events, options);
+export function record(source: Source, { progress, waiting, failed }: RecorderEvents): Recorder {
+	const table = new Columns();
+	let [text, lines, kind] = ['', 0, 'motion-sensors.csv'];
+	const take = ({ atS, accel, gyro, radio, buttons, text: more }: SourceBatch) => {
+		if (more !== undefined) {
+			text += more;
+			lines += more.split('\n').length - 1;
+			progress(lines, atS, text.slice(text.lastIndexOf('\n', text.length - 2) + 1).slice(0, LINE_SHOWN));
+		} else if (radio) {
+			kind = 'radio.csv';
+			table.take(radio.t, Object.fromEntries(radio.channels.map((column, k) => [`ch${k + 1}`, column])));
+			const seen = buttons && buttons.pressed.length > 0 ? `: ${buttons.pressed.join(' ')}` : '';
+			const pressed = buttons ? `, ${buttons.pressed.length} of ${buttons.of} buttons pressed${seen}` : '';
+			progress(table.t.length, atS, `${radio.channels.length} channels${pressed}`);
+		} else if (accel) {
+			table.take(accel.t, { ...named(accel, 'a', 'm/s2'), ...named(gyro, 'g', 'rad/s') });
+			const last = [accel.x, accel.y, accel.z].map((column) => column[column.length - 1].toFixed(2));
+			progress(table.t.length, atS, `${last.join('  ')} m/s²`);
+		}
+	};
+	const close = source.open({ batch: take, waiting, failed: (error) => failed(error.message) });
+	return {
+		stop() {
+			close();
+			return text === '' ? table.file(kind) : textFile(text);
+		},
+	};
 }

@@ -68,7 +68,6 @@ export function rigRadioSource(hands: { channels(): number[] }, speed: number): 
 	return {
 		name: 'practice radio',
 		practice: true,
-		live: true,
 		turnable: false,
 		open(sink) {
 			let read = 0;
@@ -96,7 +95,6 @@ export function rigSource(options: RigOptions): Source {
 	return {
 		name: 'practice aircraft',
 		practice: true,
-		live: true,
 		turnable: typeof hands === 'object' && hands.turnable,
 		open(sink) {
 			const free = typeof hands === 'object' ? following(hands.attitude) : null;

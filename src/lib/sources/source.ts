@@ -23,6 +23,10 @@ export interface SourceBatch {
 	lines?: string[];
 	/** A radio's sticks and switches. */
 	radio?: ChannelBatch;
+	/** Buttons of the radio: which were pressed so far, counted from 1, and how many there are. */
+	buttons?: { pressed: readonly number[]; of: number };
+	/** Text of a line as it came, for a recording. */
+	text?: string;
 	/** Rows so far that did not fit and were left out. */
 	lost?: number;
 	packV?: number;
@@ -34,16 +38,14 @@ export interface SourceBatch {
 
 export interface Sink {
 	batch(batch: SourceBatch): void;
-	/** The source has nothing more to give. */
-	ended(): void;
+	/** Nothing comes yet: what the pilot can do about it. */
+	waiting(words: string): void;
 	failed(error: Error): void;
 }
 
-/** Where samples come from: rig, file, serial line, game controller, motion sensors. Interchangeable. */
+/** Where live samples come from: practice aircraft, serial line, game controller, motion sensors. Interchangeable. */
 export interface Source {
 	readonly name: string;
-	/** Live sources go on until they are closed; others give all they have. */
-	readonly live: boolean;
 	/** True where its data are simulated, or a phone's in hand: no evidence of any real aircraft. */
 	readonly practice: boolean;
 	/** True where the pilot's own hands turn it on the screen. */

@@ -14,6 +14,7 @@ import { computeOf } from '$lib/instruments/computes';
 import type { Finding, Input, Progress, Taken } from '$lib/instruments/instrument';
 import { readText } from '$lib/instruments/readText';
 import { makeDemo } from '$lib/rig/demo';
+import type { Series } from '$lib/schema/common';
 import type { CompassRequest } from '$lib/schema/compass';
 import type { Backup } from '$lib/schema/files';
 import type { HoverRequest } from '$lib/schema/hover';
@@ -60,14 +61,14 @@ async function readColumns({ file, roles, remembered, chosen }: TableInput): Pro
 }
 
 interface CueInput {
-	mag: { x: number[]; y: number[]; z: number[] };
+	mag: Pick<Series, 'x' | 'y' | 'z'>;
 	inclinationDeg: number;
 	options: { down?: Vec3; stayWith?: string; rotation?: Mat3 };
 }
 
 function cueOf({ mag, inclinationDeg, options }: CueInput) {
 	const step = Math.ceil(mag.x.length / CUE_READINGS);
-	const pick = (values: number[]) => (step > 1 ? values.filter((_, i) => i % step === 0) : values);
+	const pick = (values: ArrayLike<number>) => (step > 1 ? Array.from(values).filter((_, i) => i % step === 0) : values);
 	return nextCue(columnsOf({ x: pick(mag.x), y: pick(mag.y), z: pick(mag.z) }), inclinationDeg, options);
 }
 

@@ -9,13 +9,7 @@ import { toYawPitchRoll } from '../frames/rotation';
 import { quantile } from '../math/statistics';
 import { angleBetween, normalise, type Vec3 } from '../frames/vec3';
 import { compassLimits as limits } from './limits';
-
-interface Series {
-	t: ArrayLike<number>;
-	x: ArrayLike<number>;
-	y: ArrayLike<number>;
-	z: ArrayLike<number>;
-}
+import type { Series } from '../../schema/common';
 
 const FEWEST = 50;
 const MOST_SHOWN = 400;

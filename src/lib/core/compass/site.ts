@@ -1,4 +1,4 @@
-import type { Reason, Verdict } from '../../schema/common';
+import type { Series, Reason, Verdict } from '../../schema/common';
 import type { FieldAnswer } from '../../schema/field';
 import { DEG } from '../frames/angles';
 import { apply, type Mat3 } from '../frames/mat3';
@@ -16,13 +16,6 @@ export interface SiteCheck {
 	stillS: number;
 	verdict: Verdict;
 	reasons: Reason[];
-}
-
-interface Series {
-	t: ArrayLike<number>;
-	x: ArrayLike<number>;
-	y: ArrayLike<number>;
-	z: ArrayLike<number>;
 }
 
 /**

@@ -5,18 +5,12 @@ import { leanApart, LIFT_DEG, liftOf } from '../inertial/gestures';
 import { inertialLimits } from '../inertial/limits';
 import { faceOf, rateOf, stillWindows, type StillWindow } from '../inertial/poses';
 import { FACE_WORDS, type Hold, type HoldPlan } from './holds';
-
-interface Axes {
-	t: ArrayLike<number>;
-	x: ArrayLike<number>;
-	y: ArrayLike<number>;
-	z: ArrayLike<number>;
-}
+import type { Series } from '../../schema/common';
 
 /** What a source has delivered so far: m/s² and, where it has a gyro, rad/s, in the sensor's own axes. */
 export interface HoldStream {
-	accel: Axes;
-	gyro?: Axes | undefined;
+	accel: Series;
+	gyro?: Series | undefined;
 }
 
 /** A hold that was found still for long enough. */
@@ -56,7 +50,7 @@ const TAIL_S = 0.5;
 const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 const column = (values: ArrayLike<number>) => Float64Array.from(values);
 
-function meanSince({ t, x, y, z }: Axes, fromS: number): Vec3 | null {
+function meanSince({ t, x, y, z }: Series, fromS: number): Vec3 | null {
 	let n = 0;
 	const sum = [0, 0, 0];
 	for (let i = t.length - 1; i >= 0 && t[i] >= fromS; i--, n++) {
@@ -68,7 +62,7 @@ function meanSince({ t, x, y, z }: Axes, fromS: number): Vec3 | null {
 }
 
 /** Angle turned about an axis between two times, degrees: gyro integrated, its rest bias taken from an earlier hold. */
-function turnedAbout(gyro: Axes, axis: Vec3, rest: Accepted, fromS: number, toS: number): number {
+function turnedAbout(gyro: Series, axis: Vec3, rest: Accepted, fromS: number, toS: number): number {
 	const along = (i: number) => gyro.x[i] * axis[0] + gyro.y[i] * axis[1] + gyro.z[i] * axis[2];
 	let [bias, n, angle] = [0, 0, 0];
 	for (let i = 0; i < gyro.t.length; i++)
@@ -187,14 +181,14 @@ export function coachHolds(plan: HoldPlan, stream: HoldStream, before: readonly 
 }
 
 /** Whether the stream has kept to one face, unsteadily, since a time. */
-function faceSince(accel: Axes, fromS: number, tail: Vec3): Face | null {
+function faceSince(accel: Series, fromS: number, tail: Vec3): Face | null {
 	const face = faceOf(tail)?.face ?? null;
 	const half = meanSince(accel, fromS);
 	return face && half && faceOf(half)?.face === face && steadyShare(accel, fromS, tail) > 0.8 ? face : null;
 }
 
 /** Share of samples since a time that point to the same side as a direction. */
-function steadyShare({ t, x, y, z }: Axes, fromS: number, to: Vec3): number {
+function steadyShare({ t, x, y, z }: Series, fromS: number, to: Vec3): number {
 	let [n, near] = [0, 0];
 	for (let i = t.length - 1; i >= 0 && t[i] >= fromS; i--, n++) {
 		const f: Vec3 = [x[i], y[i], z[i]];

@@ -1,6 +1,7 @@
 import { DEG } from '../frames/angles';
 import { normalise, type Vec3 } from '../frames/vec3';
 import type { Held } from './holds';
+import type { Series } from '../../schema/common';
 
 /** One turn about the vertical of a recipe: how it is held meanwhile. */
 export interface PlannedTurn {
@@ -106,13 +107,6 @@ export const TURNS_BEGIN: TurnView = {
 	lastT: null,
 };
 
-interface Axes {
-	t: ArrayLike<number>;
-	x: ArrayLike<number>;
-	y: ArrayLike<number>;
-	z: ArrayLike<number>;
-}
-
 /** A whole turn by eye: hands stop a little short of where they began. */
 const FULL_DEG = 350;
 const FAST_DEGPS = 120;
@@ -139,7 +133,11 @@ const inPose = ({ wanted }: PlannedTurn, down: Vec3): boolean => {
  * Follows a recipe of turns in what was added to a stream: the gyro's rate about the accelerometer's vertical, reading by
  * reading in step, counts while the pose is held. rad/s and m/s², body axes. Call with what it gave before.
  */
-export function followTurns(plan: TurnPlan, before: TurnView, { accel, gyro }: { accel: Axes; gyro: Axes }): TurnView {
+export function followTurns(
+	plan: TurnPlan,
+	before: TurnView,
+	{ accel, gyro }: { accel: Series; gyro: Series },
+): TurnView {
 	const n = Math.min(accel.t.length, gyro.t.length);
 	if (n === 0) return { ...before, words: plan.turns[0].say };
 	if (before.fault === 'late') return before;

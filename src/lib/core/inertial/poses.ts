@@ -3,6 +3,7 @@ import { DEG } from '../frames/angles';
 import { quantile } from '../math/statistics';
 import { angleBetween, type Vec3 } from '../frames/vec3';
 import { inertialLimits as limits } from './limits';
+import type { Series } from '../../schema/common';
 
 export interface StillWindow {
 	tStart: number;
@@ -42,16 +43,9 @@ const WITH_THE_HOLD = 5;
 const TURNING_RADPS = 0.2;
 
 /** |ω| of each reading of a gyro that runs in step with the accelerometer; undefined where it does not. */
-export function rateOf(accel: { t: ArrayLike<number> }, gyro: Axes | undefined): Float64Array | undefined {
+export function rateOf(accel: { t: ArrayLike<number> }, gyro: Series | undefined): Float64Array | undefined {
 	if (!gyro || gyro.t.length !== accel.t.length || gyro.t.length === 0) return undefined;
 	return Float64Array.from(gyro.t, (_, i) => Math.hypot(gyro.x[i], gyro.y[i], gyro.z[i]));
-}
-
-interface Axes {
-	t: ArrayLike<number>;
-	x: ArrayLike<number>;
-	y: ArrayLike<number>;
-	z: ArrayLike<number>;
 }
 
 interface Columns {

@@ -163,7 +163,8 @@ function unrestOf({ width, height, channels: [lightness] }: Layer, { row, slope 
 
 /**
  * A shore, a deck or a wall is often sharper than the horizon: a clear line higher up, the picture above it quieter than
- * between the two, is the farther one and is taken instead.
+ * between the two, is the farther one and is taken instead. So is one that is straight, almost as strong and far up, whatever
+ * the picture above it.
  */
 function farthest(strongest: Line, lines: Line[], first: Layer): Line {
 	const clear = lines

@@ -1,3 +1,19 @@
+/** What is read of a picture. */
+export const pictureLimits = {
+	mostPixels: {
+		value: 50_000_000,
+		unit: 'pixels',
+		why: 'Unpacked it takes 200 MB of memory; cameras of pilots have less.',
+		source: 'Winglogos default',
+	},
+	horizonWide: {
+		value: 640,
+		unit: 'pixels',
+		why: 'A finer picture shows grass and waves, a coarser one loses half a degree.',
+		source: 'Winglogos, tried on drawn pictures and photos',
+	},
+} as const;
+
 /** Thresholds of the camera's horizon: value, unit, why, source. */
 export const horizonLimits = {
 	confidence: {

@@ -172,7 +172,8 @@
 		points={work.points}
 		{earlier}
 		{aircraftName}
-		recording={work.recording}
+		samples={work.samples}
+		sourceName={work.sourceName}
 		{onaccept}
 		early={work.early}
 		ongoon={() => work.goOn()}

@@ -4,7 +4,7 @@
 	import { calibrationPayload } from '$lib/core/compass/payload';
 	import { keptOf, type Kept } from '$lib/core/evidence/history';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
-	import type { Recording } from '$lib/features/measuring/recording.svelte';
+	import type { CompassSamples } from './compassState.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import LinePlot from '$lib/ui/LinePlot.svelte';
@@ -18,14 +18,16 @@
 		/** Calibrations of this aircraft on record. */
 		earlier: readonly Kept[];
 		aircraftName: string;
-		recording: Recording;
+		samples: CompassSamples;
+		sourceName: string;
 		onaccept?: (accepted: 'accepted' | 'kept-aside') => void;
 		/** It was ended before its aim was reached: going on is the first thing offered. */
 		early: boolean;
 		ongoon: () => void;
 		onrepeat: () => void;
 	};
-	let { answer, points, earlier, aircraftName, recording, onaccept, early, ongoon, onrepeat }: Props = $props();
+	let { answer, points, earlier, aircraftName, samples, sourceName, onaccept, early, ongoon, onrepeat }: Props =
+		$props();
 
 	const refused = $derived(answer.hardIronUt === null);
 	const errors = $derived(
@@ -33,28 +35,28 @@
 	);
 	/** These values among the earlier ones, as the history would take them. */
 	const beside = $derived.by((): Kept[] => {
-		const payload = calibrationPayload(answer, 'accepted', recording.sourceName, null);
+		const payload = calibrationPayload(answer, 'accepted', sourceName, null);
 		const at = new Date().toISOString();
 		const now = payload && keptOf({ at, payload }, 'compass', at);
 		return now ? [...earlier, { ...now, standing: 'in-force' }] : [];
 	});
 
 	function saveSamples() {
-		const { mag, accel, gyro } = recording;
-		const withAccel = accel.t.length === mag.t.length;
-		const withGyro = gyro.t.length === mag.t.length;
-		const header = ['time [s]', 'mag_x [uT]', 'mag_y [uT]', 'mag_z [uT]']
-			.concat(withAccel ? ['accel_x [m/s2]', 'accel_y [m/s2]', 'accel_z [m/s2]'] : [])
-			.concat(withGyro ? ['gyro_x [rad/s]', 'gyro_y [rad/s]', 'gyro_z [rad/s]'] : []);
-		const lines = mag.t.map((t, i) =>
-			[
-				t.toFixed(3),
-				...[mag.x[i], mag.y[i], mag.z[i]].map((v) => v.toFixed(3)),
-				...(withAccel ? [accel.x[i], accel.y[i], accel.z[i]].map((v) => v.toFixed(4)) : []),
-				...(withGyro ? [gyro.x[i], gyro.y[i], gyro.z[i]].map((v) => v.toFixed(5)) : []),
-			].join(','),
+		const { mag, accel, gyro } = samples;
+		const groups = [
+			{ axes: mag, name: 'mag', unit: 'uT', decimals: 3 },
+			{ axes: accel, name: 'accel', unit: 'm/s2', decimals: 4 },
+			{ axes: gyro, name: 'gyro', unit: 'rad/s', decimals: 5 },
+		].flatMap(({ axes, name, unit, decimals }) =>
+			axes?.t.length === mag.t.length
+				? (['x', 'y', 'z'] as const).map((k) => ({ column: axes[k], title: `${name}_${k} [${unit}]`, decimals }))
+				: [],
 		);
-		download(`compass-${aircraftName}.csv`, [header.join(','), ...lines].join('\n'), 'text/csv');
+		const header = ['time [s]', ...groups.map(({ title }) => title)].join(',');
+		const lines = Array.from(mag.t, (t, i) =>
+			[t.toFixed(3), ...groups.map(({ column, decimals }) => column[i].toFixed(decimals))].join(','),
+		);
+		download(`compass-${aircraftName}.csv`, [header, ...lines].join('\n'), 'text/csv');
 	}
 
 	/** Enter goes on where it was ended early. It never accepts: the press that ends a turning must not take its values over. */

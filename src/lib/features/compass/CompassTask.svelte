@@ -26,10 +26,10 @@
 	$effect(() => () => work.dispose());
 
 	async function accept(accepted: 'accepted' | 'kept-aside') {
-		const payload = work.answer && calibrationPayload(work.answer, accepted, work.recording.sourceName, place);
+		const payload = work.answer && calibrationPayload(work.answer, accepted, work.sourceName, place);
 		if (!payload) return;
 		try {
-			await view.record('compass', { ...payload, grade: view.grade('measured', work.recording.practice) });
+			await view.record('compass', { ...payload, grade: view.grade('measured', work.practice) });
 			done(
 				accepted === 'accepted' ? 'Calibration accepted and recorded' : 'Kept aside; the values before stay in force',
 			);

@@ -14,8 +14,9 @@
 	import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
-	import { fileSource } from '$lib/sources/fileSource';
+	import { hasColumns, series } from '$lib/instruments/files';
 	import type { Source } from '$lib/sources/source';
+	import type { Series } from '$lib/schema/common';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
@@ -30,13 +31,13 @@
 	const place = placeOf(site);
 	const date = new Date().toISOString().slice(0, 10);
 	const recording = new Recording();
-	const table = new TableFlow('compass', COMPASS_ROLES, (choices) =>
-		['t', 'mx', 'my', 'mz'].every((name) => name in choices),
-	);
+	const table = new TableFlow('compass', COMPASS_ROLES, hasColumns(['t', 'mx', 'my', 'mz']));
 	const stillS = compassLimits.siteStillS.value;
 
 	let finding = $state.raw<SiteCheck | null>(null);
 	let measuring = $state(false);
+	/** Where the readings came from. */
+	let from = $state({ name: '', practice: false });
 	const model = (() => {
 		try {
 			return place && fieldAt(place.latDeg, place.lonDeg, place.altM, date);
@@ -54,38 +55,34 @@
 
 	$effect(() => () => recording.stop());
 	$effect(() => {
-		if (measuring && (recording.atS >= stillS || recording.ended)) conclude();
+		if (!measuring || recording.atS < stillS) return;
+		measuring = false;
+		recording.stop();
+		conclude(recording.mag, recording.accel.t.length > 0 ? recording.accel : undefined);
 	});
 
 	function begin(source: Source) {
 		finding = null;
 		measuring = true;
+		from = { name: source.name, practice: source.practice };
 		recording.start(source);
-		if (source.live) say('Stand still.');
+		say('Stand still.');
 	}
 
 	async function readFile(file: File) {
 		try {
 			const c = await table.read(file);
 			if (!c) return;
-			const t = [...c.t];
-			begin(
-				fileSource(file.name, {
-					mag: { t, x: [...c.mx], y: [...c.my], z: [...c.mz] },
-					...(c.ax && c.ay && c.az ? { accel: { t, x: [...c.ax], y: [...c.ay], z: [...c.az] } } : {}),
-				}),
-			);
+			from = { name: file.name, practice: false };
+			conclude(series(c, 'm'), c.ax ? series(c, 'a') : undefined);
 		} catch (error) {
 			failed(error);
 		}
 	}
 
-	function conclude() {
-		measuring = false;
-		recording.stop();
+	function conclude(mag: Series, accel: Series | undefined) {
 		if (!model) return;
-		const { mag, accel } = recording;
-		finding = checkSite(mag, accel.t.length > 0 ? accel : undefined, model, kept);
+		finding = checkSite(mag, accel, model, kept);
 		tone(finding.verdict === 'fail' ? 'wrong' : 'done');
 		say(finding.reasons[0].text);
 	}
@@ -96,8 +93,8 @@
 			await view.record('compass', {
 				kind: 'test',
 				task: 'site-field',
-				grade: view.grade('measured', recording.practice),
-				sourceName: recording.sourceName,
+				grade: view.grade('measured', from.practice),
+				sourceName: from.name,
 				headline: finding.reasons[0].text,
 				figures: [
 					{ label: 'Strength', value: finding.strengthUt, unit: 'µT', sigma: finding.strengthSigmaUt },

@@ -4,14 +4,14 @@ import type { Cue } from '$lib/core/compass/cue';
 import { compassLimits } from '$lib/core/compass/limits';
 import { followTurns, TURNS_BEGIN, type TurnPlan, type TurnView } from '$lib/core/guide/turns';
 import { fieldAt } from '$lib/core/earth/field';
-import { type Choices } from '$lib/core/record/columns';
 import { COMPASS_ROLES } from '$lib/core/record/logRoles';
 import { apply, IDENTITY, type Mat3 } from '$lib/core/frames/mat3';
 import { InputError } from '$lib/core/finding/inputError';
 import type { FieldAnswer } from '$lib/schema/field';
 import type { CompassAnswer } from '$lib/schema/compass';
-import { fileSource } from '$lib/sources/fileSource';
-import type { AxisBatch, Source } from '$lib/sources/source';
+import { hasColumns, series } from '$lib/instruments/files';
+import type { Series } from '$lib/schema/common';
+import type { Source } from '$lib/sources/source';
 import { isPhone } from '$lib/ui/screen';
 import { say, tone } from '$lib/ui/speech';
 import { failed } from '$lib/ui/notify';
@@ -39,13 +39,21 @@ const READINGS_WITHOUT_GYRO = 40;
 const WHOLE_TURN_DEG = 360;
 const SIDES_MARGIN = 0.8;
 
-const complete = (choices: Choices) => ['t', 'mx', 'my', 'mz'].every((name) => name in choices);
+const complete = hasColumns(['t', 'mx', 'my', 'mz']);
 
-const every = (axes: AxisBatch, step: number): AxisBatch => {
-	if (step <= 1) return { t: [...axes.t], x: [...axes.x], y: [...axes.y], z: [...axes.z] };
-	const pick = (values: number[]) => values.filter((_, i) => i % step === 0);
-	return { t: pick(axes.t), x: pick(axes.x), y: pick(axes.y), z: pick(axes.z) };
+/** Every n-th reading, so that a live fit stays quick. */
+const every = ({ t, x, y, z }: Series, step: number): Series => {
+	if (step <= 1) return { t, x, y, z };
+	const pick = (values: ArrayLike<number>) => Array.from(values).filter((_, i) => i % step === 0);
+	return { t: pick(t), x: pick(x), y: pick(y), z: pick(z) };
 };
+
+/** What is fitted: the field, and what else the source has. */
+export interface CompassSamples {
+	mag: Series;
+	accel?: Series | undefined;
+	gyro?: Series | undefined;
+}
 
 /** A compass calibration from choosing the source to the finding. */
 export class CompassState implements LiveMeasurement {
@@ -64,7 +72,8 @@ export class CompassState implements LiveMeasurement {
 	points = $state.raw<Point[]>([]);
 	#setting: () => CompassSetting;
 	#abort: AbortController | null = null;
-	#live = false;
+	/** Read from a file, where it was not followed live. */
+	#file: { name: string; samples: CompassSamples } | null = null;
 
 	constructor(setting: () => CompassSetting) {
 		this.#setting = setting;
@@ -120,12 +129,12 @@ export class CompassState implements LiveMeasurement {
 		this.points = [];
 		this.turns = TURNS_BEGIN;
 		this.early = false;
-		this.#live = source.live;
+		this.#file = null;
 		this.phase = 'turning';
-		this.recording.start(source, () => void this.finish());
+		this.recording.start(source);
 		// On a phone the screen is small and both hands are taken: one cue, nothing else.
-		this.big = source.live && !source.turnable && isPhone();
-		if (source.live) void this.#follow();
+		this.big = !source.turnable && isPhone();
+		void this.#follow();
 	}
 
 	get idle(): boolean {
@@ -133,11 +142,19 @@ export class CompassState implements LiveMeasurement {
 	}
 
 	get practice(): boolean {
-		return this.recording.practice;
+		return this.#file === null && this.recording.practice;
 	}
 
 	get sourceName(): string {
-		return this.recording.sourceName;
+		return this.#file?.name ?? this.recording.sourceName;
+	}
+
+	/** The readings that are fitted, a file's or as many as have come. */
+	get samples(): CompassSamples {
+		if (this.#file) return this.#file.samples;
+		const { mag, accel, gyro } = this.recording;
+		const some = (axes: Series) => (axes.t.length > 0 ? axes : undefined);
+		return { mag, accel: some(accel), gyro: some(gyro) };
 	}
 
 	get found(): Found | null {
@@ -152,14 +169,11 @@ export class CompassState implements LiveMeasurement {
 		try {
 			const columns = await this.table.read(file, this.#abort.signal);
 			if (!columns) return;
-			const axes = (prefix: string): AxisBatch | undefined => {
-				const [x, y, z] = ['x', 'y', 'z'].map((k) => columns[prefix + k]);
-				return x && y && z ? { t: [...columns.t], x: [...x], y: [...y], z: [...z] } : undefined;
-			};
-			const mag = axes('m');
-			if (!mag) return;
-			const [accel, gyro] = [axes('a'), axes('g')];
-			this.begin(fileSource(file.name, { mag, ...(accel ? { accel } : {}), ...(gyro ? { gyro } : {}) }));
+			const axes = (prefix: string) => (columns[`${prefix}x`] ? series(columns, prefix) : undefined);
+			this.repeat();
+			this.#file = { name: file.name, samples: { mag: series(columns, 'm'), accel: axes('a'), gyro: axes('g') } };
+			this.phase = 'turning';
+			await this.finish();
 		} catch (error) {
 			failed(error);
 		}
@@ -229,23 +243,24 @@ export class CompassState implements LiveMeasurement {
 	}
 
 	#fit(step: number, signal?: AbortSignal): Promise<CompassAnswer> {
-		const { mag, accel, gyro } = this.recording;
+		const { mag, accel, gyro } = this.samples;
 		const { place, date } = this.#setting();
 		const request = {
 			mag: every(mag, step),
-			...(accel.t.length > 0 ? { accel: every(accel, step) } : {}),
-			...(gyro.t.length > 0 ? { gyro: every(gyro, step) } : {}),
+			...(accel ? { accel: every(accel, step) } : {}),
+			...(gyro ? { gyro: every(gyro, step) } : {}),
 			...(place && this.model ? { site: { ...place, date } } : {}),
 		};
 		return call('fitCompass', request, { signal });
 	}
 
 	/** Directions of the field in body axes, for the picture: corrected where there is a fit, else about the middle. */
-	#place(mag: AxisBatch): void {
+	#place(mag: Series): void {
 		const n = mag.t.length;
 		const step = Math.max(1, Math.ceil(n / POINTS_SHOWN));
 		const { hardIronUt, softIron, mounting } = this.answer ?? {};
-		const offset = hardIronUt ?? [mag.x, mag.y, mag.z].map((v) => ((d3min(v) ?? 0) + (d3max(v) ?? 0)) / 2);
+		const offset =
+			hardIronUt ?? [mag.x, mag.y, mag.z].map((v) => ((d3min(Array.from(v)) ?? 0) + (d3max(Array.from(v)) ?? 0)) / 2);
 		const w: Mat3 = softIron ?? IDENTITY;
 		const r: Mat3 = mounting?.best.rotation ?? IDENTITY;
 		const points: Point[] = [];
@@ -266,17 +281,18 @@ export class CompassState implements LiveMeasurement {
 	 */
 	async finish(byHand = false): Promise<void> {
 		if (this.phase !== 'turning') return;
-		if (byHand && this.#live) this.recording.pause();
+		if (byHand) this.recording.pause();
 		else this.recording.stop();
 		this.phase = 'result';
 		this.big = false;
 		this.busy = true;
 		this.#abort = new AbortController();
 		try {
-			this.answer = this.recording.mag.t.length > 0 ? await this.#fit(1, this.#abort.signal) : null;
+			const { mag } = this.samples;
+			this.answer = mag.t.length > 0 ? await this.#fit(1, this.#abort.signal) : null;
 			if (!this.answer) this.repeat();
-			else this.#place(this.recording.mag);
-			this.early = byHand && this.#live && !this.#enough;
+			else this.#place(mag);
+			this.early = byHand && !this.#enough;
 		} catch (error) {
 			this.phase = 'choose';
 			if (!(error instanceof DOMException)) failed(error);
@@ -304,6 +320,7 @@ export class CompassState implements LiveMeasurement {
 	repeat(): void {
 		this.recording.stop();
 		this.recording.clear();
+		this.#file = null;
 		this.early = false;
 		this.answer = null;
 		this.cue = null;

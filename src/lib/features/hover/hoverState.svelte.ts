@@ -1,6 +1,7 @@
-import { type Choices } from '$lib/core/record/columns';
+import type { Choices } from '$lib/core/record/columns';
 import { HOVER_ROLES } from '$lib/core/record/logRoles';
 import { isTrackFile } from '$lib/core/record/tracks';
+import { hasColumns } from '$lib/instruments/files';
 import { rigHover, type RigFaults } from '$lib/rig/rig';
 import type { HoverAnswer, HoverRequest } from '$lib/schema/hover';
 import { failed } from '$lib/ui/notify';
@@ -9,9 +10,11 @@ import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasure
 import { hoverFigures } from './figures';
 import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 
-const has = (choices: Choices, names: string[]) => names.every((name) => name in choices);
 const complete = (choices: Choices) =>
-	has(choices, ['t', 'north', 'east', 'up']) || has(choices, ['t', 'lat', 'lon', 'alt']);
+	[
+		['t', 'north', 'east', 'up'],
+		['t', 'lat', 'lon', 'alt'],
+	].some((names) => hasColumns(names)(choices));
 
 type Hold = HoverRequest['hold'];
 

@@ -50,6 +50,8 @@
 			if (!file) return;
 			sample = true;
 			await work.readFile(await file(seed));
+			// One that could not be read says nothing of the next log.
+			sample = !work.idle;
 		} catch (error) {
 			failed(error);
 		}

@@ -1,7 +1,9 @@
 <script lang="ts">
 	import BaudChoice from '$lib/features/measuring/BaudChoice.svelte';
 	import type { RecorderKind } from '$lib/instruments/instrument';
-	import { startRecorder, type Recorder } from '$lib/sources/recorder';
+	import { gamepadSource, motionSource, serialSource } from '$lib/sources/deviceSource';
+	import { record, type Recorder } from '$lib/sources/recorder';
+	import type { Source } from '$lib/sources/source';
 	import Button from '$lib/ui/Button.svelte';
 	import { showClock } from '$lib/ui/format';
 
@@ -21,43 +23,39 @@
 		serial: { name: 'A serial line', hint: 'Text as it comes: lines of CSV with a header, or NMEA 0183.' },
 	};
 
-	let recorder = $state.raw<Recorder | null>(null);
+	const OPEN: Record<RecorderKind, () => Source> = {
+		motion: motionSource,
+		gamepad: gamepadSource,
+		serial: () => serialSource(Number(baud), null),
+	};
+
+	let recorder: Recorder | null = null;
+	let source: Source | null = null;
 	let running = $state<RecorderKind | null>(null);
 	let count = $state(0);
 	let latest = $state('');
 	let problem = $state('');
 	let baud = $state('57600');
-	let fromMs = 0;
 	let seconds = $state(0);
 
-	async function start(kind: RecorderKind) {
+	function start(kind: RecorderKind) {
 		[count, latest, problem, seconds] = [0, '', '', 0];
-		try {
-			recorder = await startRecorder(
-				kind,
-				{
-					progress(n, words) {
-						count = n;
-						latest = words;
-						seconds = (performance.now() - fromMs) / 1000;
-					},
-					failed: (message) => (problem = message),
-				},
-				{ baud: Number(baud) },
-			);
-			fromMs = performance.now();
-			running = kind;
-		} catch (error) {
-			problem = error instanceof Error ? error.message : String(error);
-		}
+		source = OPEN[kind]();
+		running = kind;
+		recorder = record(source, {
+			progress: (n, atS, words) => ([count, seconds, latest] = [n, atS, words]),
+			waiting: (words) => (latest = words),
+			failed(message) {
+				problem = message;
+				if (count === 0) stop();
+			},
+		});
 	}
 
-	async function stop() {
-		const file = await recorder?.stop();
-		// A phone in hand is not the aircraft.
-		const practice = running === 'motion';
-		recorder = null;
-		running = null;
+	function stop() {
+		const file = recorder?.stop();
+		const practice = source?.practice ?? true;
+		[recorder, source, running] = [null, null, null];
 		if (file) onfile(file, practice);
 		else problem ||= 'Nothing was recorded.';
 	}
@@ -73,7 +71,7 @@
 			<span class="text-[0.6em] font-medium text-ink-2">{count} {running === 'serial' ? 'lines' : 'samples'}</span>
 		</p>
 		<p class="m-0 mb-3 font-mono text-[14px] break-words text-ink-2">{latest}</p>
-		<Button kind="primary" onclick={() => void stop()}>Stop and read it</Button>
+		<Button kind="primary" onclick={stop}>Stop and read it</Button>
 	{:else}
 		<ul class="m-0 list-none p-0">
 			{#each kinds as kind (kind)}
@@ -85,7 +83,7 @@
 					{#if kind === 'serial'}
 						<BaudChoice bind:value={baud} />
 					{/if}
-					<div><Button onclick={() => void start(kind)} aria-label="Record: {WORDS[kind].name}">Record</Button></div>
+					<div><Button onclick={() => start(kind)} aria-label="Record: {WORDS[kind].name}">Record</Button></div>
 				</li>
 			{/each}
 		</ul>

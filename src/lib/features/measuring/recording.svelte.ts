@@ -33,7 +33,8 @@ export class Recording {
 	running = $state(false);
 	/** What arrives is passed over until it goes on. */
 	paused = $state(false);
-	ended = $state(false);
+	/** Nothing comes yet: what the pilot can do. */
+	waiting = $state('');
 	failure = $state<string | null>(null);
 	/** Rows of the source that did not fit. */
 	lost = $state(0);
@@ -42,9 +43,8 @@ export class Recording {
 	/** The data are simulated. */
 	practice = $state(false);
 	#close: (() => void) | null = null;
-	#onEnded: (() => void) | null = null;
 
-	start(source: Source, onEnded?: () => void): void {
+	start(source: Source): void {
 		this.stop();
 		this.clear();
 		this.sourceName = source.name;
@@ -52,9 +52,9 @@ export class Recording {
 		this.practice = source.practice;
 		this.paused = false;
 		this.running = true;
-		this.#onEnded = onEnded ?? null;
 		this.#close = source.open({
 			batch: (batch) => {
+				this.waiting = '';
 				if (this.paused) return;
 				append(this.mag, batch.mag);
 				append(this.accel, batch.accel);
@@ -67,11 +67,7 @@ export class Recording {
 				this.atS = batch.atS;
 				this.samples = Math.max(this.mag.t.length, this.lines.length);
 			},
-			ended: () => {
-				this.ended = true;
-				this.running = false;
-				this.#onEnded?.();
-			},
+			waiting: (words) => (this.waiting = words),
 			failed: (error) => {
 				this.failure = error.message;
 				this.running = false;
@@ -95,7 +91,7 @@ export class Recording {
 		this.paused = true;
 	}
 
-	/** Goes on where it paused; false where the source has ended and nothing more will come. */
+	/** Goes on where it paused; false where the source is gone and nothing more will come. */
 	resume(): boolean {
 		this.paused = false;
 		return this.running;
@@ -115,7 +111,7 @@ export class Recording {
 		this.radio = { t: [], channels: [] };
 		this.samples = 0;
 		this.atS = 0;
-		this.ended = false;
+		this.waiting = '';
 		this.failure = null;
 		this.lost = 0;
 		this.packV = null;

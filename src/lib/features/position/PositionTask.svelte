@@ -16,7 +16,7 @@
 	const view = getSessionView();
 	const { aircraft, site } = view.bundle;
 	const work = new PositionState(() => aircraft.lock);
-	$effect(() => () => work.recording.stop());
+	$effect(() => () => work.dispose());
 
 	async function keepReadOff(payload: Omit<TestPayload, 'grade'>) {
 		try {
@@ -32,8 +32,8 @@
 			await view.record('position', {
 				kind: 'test',
 				task: 'position',
-				grade: view.grade('measured', work.recording.practice),
-				sourceName: work.recording.sourceName,
+				grade: view.grade('measured', work.practice),
+				sourceName: work.sourceName,
 				headline: work.title,
 				figures: positionFigures(answer),
 				verdict: answer.verdict,

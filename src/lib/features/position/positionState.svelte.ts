@@ -1,6 +1,5 @@
 import type { LockRule } from '$lib/core/position/review';
 import type { GnssAnswer } from '$lib/schema/gnss';
-import { fileSource } from '$lib/sources/fileSource';
 import { readText } from '$lib/instruments/readText';
 import type { Source } from '$lib/sources/source';
 import { failed } from '$lib/ui/notify';
@@ -18,6 +17,8 @@ export class PositionState implements LiveMeasurement {
 	phase = $state<'choose' | 'watching' | 'result'>('choose');
 	busy = $state(false);
 	answer = $state.raw<GnssAnswer | null>(null);
+	/** Read from a file, where it was not followed live. */
+	#file: { name: string; text: string } | null = null;
 	#rule: () => LockRule;
 	#abort: AbortController | null = null;
 
@@ -40,9 +41,10 @@ export class PositionState implements LiveMeasurement {
 
 	begin(source: Source): void {
 		this.answer = null;
+		this.#file = null;
 		this.phase = 'watching';
-		this.recording.start(source, () => void this.finish());
-		if (source.live) void this.#follow();
+		this.recording.start(source);
+		void this.#follow();
 	}
 
 	get idle(): boolean {
@@ -50,11 +52,11 @@ export class PositionState implements LiveMeasurement {
 	}
 
 	get practice(): boolean {
-		return this.recording.practice;
+		return this.#file === null && this.recording.practice;
 	}
 
 	get sourceName(): string {
-		return this.recording.sourceName;
+		return this.#file?.name ?? this.recording.sourceName;
 	}
 
 	get found(): Found | null {
@@ -65,7 +67,9 @@ export class PositionState implements LiveMeasurement {
 	async readFile(file: File): Promise<void> {
 		try {
 			const text = await readText(file, 'latin1');
-			this.begin(fileSource(file.name, { lines: [text] }));
+			this.repeat();
+			this.#file = { name: file.name, text };
+			await this.finish();
 		} catch (error) {
 			failed(error);
 		}
@@ -92,7 +96,7 @@ export class PositionState implements LiveMeasurement {
 	}
 
 	#review(signal?: AbortSignal): Promise<GnssAnswer> {
-		const text = this.recording.lines.join('\n');
+		const text = this.#file?.text ?? this.recording.lines.join('\n');
 		const rule = { ...this.rule };
 		return call('reviewGnss', { text, rule }, { signal });
 	}
@@ -119,6 +123,7 @@ export class PositionState implements LiveMeasurement {
 	repeat(): void {
 		this.recording.stop();
 		this.recording.clear();
+		this.#file = null;
 		this.answer = null;
 		this.phase = 'choose';
 	}

@@ -3,7 +3,7 @@ import { fields } from './form';
 import { working } from '../form';
 import { solveBalance } from '$lib/core/propulsion/balance';
 import { balanceRequestSchema } from '$lib/schema/power';
-import { checked } from '../check';
+import { checked } from '$lib/core/finding/checked';
 
 export const compute = working(fields, async ({ form: v }) => {
 	const parts = v.parts.map((r) => ({

@@ -2,7 +2,7 @@ import { fields } from './form';
 import { working } from '../form';
 import { reviewCeiling } from '$lib/core/payload/ceiling';
 import { ceilingRequestSchema } from '$lib/schema/payload';
-import { checked } from '../check';
+import { checked } from '$lib/core/finding/checked';
 import { report } from '../instrument';
 
 export const compute = working(fields, async ({ form: v }) => {

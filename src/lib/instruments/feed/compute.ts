@@ -3,7 +3,7 @@ import { working } from '../form';
 import { reviewFeed } from '$lib/core/payload/feed';
 import { payloadLimits } from '$lib/core/payload/limits';
 import { feedRequestSchema } from '$lib/schema/payload';
-import { checked } from '../check';
+import { checked } from '$lib/core/finding/checked';
 import { report } from '../instrument';
 
 export const compute = working(fields, async ({ form: v }) => {

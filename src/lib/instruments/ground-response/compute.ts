@@ -3,7 +3,7 @@ import { working } from '../form';
 import { diagnoseResponse } from '$lib/core/propulsion/diagnose';
 import { FAULT_WORDS, nextWords } from '$lib/core/propulsion/words';
 import { responseRequestSchema } from '$lib/schema/response';
-import { checked } from '../check';
+import { checked } from '$lib/core/finding/checked';
 import { report } from '../instrument';
 import { CHECKED, OBSERVED } from './parts';
 

@@ -1,3 +1,4 @@
+import { pictureLimits } from '$lib/core/payload/limits';
 import { fields } from './form';
 import { working } from '../form';
 import { findHorizon } from '$lib/core/payload/horizon';
@@ -7,7 +8,7 @@ import { report } from '../instrument';
 import { fileOf } from '../files';
 
 export const compute = working(fields, async (input, progress) => {
-	const answer = findHorizon(await decodePicture(fileOf(input), 640), progress);
+	const answer = findHorizon(await decodePicture(fileOf(input), pictureLimits.horizonWide.value), progress);
 	return {
 		...report(answer, 'The horizon lies level'),
 		figures: [

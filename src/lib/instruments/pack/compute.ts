@@ -4,7 +4,7 @@ import { working } from '../form';
 import { powerLimits } from '$lib/core/propulsion/limits';
 import { reviewPack } from '$lib/core/propulsion/pack';
 import { packRequestSchema } from '$lib/schema/power';
-import { checked } from '../check';
+import { checked } from '$lib/core/finding/checked';
 
 const minutes = (s: number | null) => (s === null ? null : s / 60);
 

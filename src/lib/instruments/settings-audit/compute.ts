@@ -2,7 +2,7 @@ import { fields } from './form';
 import { working } from '../form';
 import { auditSettings } from '$lib/core/return/audit';
 import { auditRequestSchema } from '$lib/schema/audit';
-import { checked } from '../check';
+import { checked } from '$lib/core/finding/checked';
 import { report } from '../instrument';
 
 export const compute = working(fields, async ({ form: v }) => {

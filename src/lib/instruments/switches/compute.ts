@@ -2,7 +2,7 @@ import { fields } from './form';
 import { working } from '../form';
 import { auditSwitches } from '$lib/core/radio/switches';
 import { switchesRequestSchema } from '$lib/schema/radio';
-import { checked } from '../check';
+import { checked } from '$lib/core/finding/checked';
 import { report } from '../instrument';
 
 export const compute = working(fields, async (input) => {

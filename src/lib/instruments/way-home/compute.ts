@@ -2,7 +2,7 @@ import { fields } from './form';
 import { working } from '../form';
 import { planReturn } from '$lib/core/return/plan';
 import { returnRequestSchema } from '$lib/schema/return';
-import { checked } from '../check';
+import { checked } from '$lib/core/finding/checked';
 import { report } from '../instrument';
 
 const LEG_WORDS: Record<string, string> = {
