@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { decimalsOf, showFigure } from './figures';
+import { columnDecimals, decimalsOf, showFigure } from './figures';
 
 describe('a figure', () => {
 	it.each([
@@ -33,5 +33,18 @@ describe('a figure', () => {
 				},
 			),
 		);
+	});
+});
+
+describe('a column of figures without uncertainties', () => {
+	it.each([
+		[[92, 184, 0], 0],
+		[[92, 183.99], 0],
+		[[12.003, 0.789], 1],
+		[[5.2422, 0.40278, NaN], 2],
+		[[-0.0123, 0.004], 4],
+		[[], 0],
+	])('%j has %d decimals', (values, decimals) => {
+		expect(columnDecimals(values)).toBe(decimals);
 	});
 });

@@ -29,3 +29,14 @@ export function showFigure(
 		sigma: known ? sigma.toFixed(decimals) : '',
 	};
 }
+
+/** Digits of the largest value of a column whose uncertainty is not told. */
+const COLUMN_DIGITS = 3;
+
+/** Decimals that the figures of a column share: none where all are whole, else three digits of the largest. */
+export function columnDecimals(values: readonly number[]): number {
+	const seen = values.filter((v) => Number.isFinite(v) && v !== 0);
+	if (seen.every((v) => Number.isInteger(v))) return 0;
+	const largest = seen.reduce((high, v) => Math.max(high, Math.abs(v)), 0);
+	return Math.max(0, Math.min(MOST_DECIMALS, COLUMN_DIGITS - 1 - Math.floor(Math.log10(largest))));
+}

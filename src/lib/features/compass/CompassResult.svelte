@@ -7,7 +7,7 @@
 	import type { CompassSamples } from './compassState.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
-	import LinePlot from '$lib/ui/LinePlot.svelte';
+	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
 	import SphereMap from '$lib/ui/SphereMap.svelte';
 	import { download } from '$lib/ui/download';
 	import { showSigma } from '$lib/core/words/sigma';

@@ -3,7 +3,7 @@
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import { historyOf, type FigureHistory, type Kept } from '$lib/core/evidence/history';
 	import Choice from '$lib/ui/Choice.svelte';
-	import LinePlot from '$lib/ui/LinePlot.svelte';
+	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
 	import { showDate } from '$lib/ui/format';
 
 	/** The figures of a sensor through its calibrations: what moved, and by more than it is uncertain or not. */

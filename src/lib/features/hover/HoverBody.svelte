@@ -10,10 +10,10 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
-	import LinePlot from '$lib/ui/LinePlot.svelte';
+	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
-	import PlanPlot from './PlanPlot.svelte';
+	import PlanPlot from '$lib/ui/plot/PlanPlot.svelte';
 	import type { HoverState } from './hoverState.svelte';
 
 	let { state: work, onaccept }: { state: HoverState; onaccept?: (answer: HoverAnswer) => void } = $props();
@@ -120,8 +120,8 @@
 		<div>
 			{#if track && answer.bubble.diameter95M !== null}
 				<PlanPlot
-					north={[...track.north]}
-					east={[...track.east]}
+					north={track.north}
+					east={track.east}
 					diameter95M={answer.bubble.diameter95M}
 					sense={answer.spiral.present ? answer.spiral.sense : null}
 					limitM={hoverLimits.bubble95M.value}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import WideTable from '$lib/ui/WideTable.svelte';
-	import { showFigure } from '$lib/core/words/figures';
+	import { columnDecimals, showFigure } from '$lib/core/words/figures';
 	import { toUnit, unitSymbol } from '$lib/core/words/units';
 	import Figure from '$lib/ui/Figure.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
@@ -14,13 +14,16 @@
 		typeof v === 'number' && f.quantity ? toUnit(v, f.quantity, units()) : (v ?? null);
 	const shown = (f: ShownFigure) => showFigure(inUnit(f, f.value), inUnit(f, f.sigma), f.digits);
 
-	/** A cell of a table: beside a column of uncertainties both have the decimals that those leave. */
-	function cellOf({ columns }: Table, row: Table['rows'][number], k: number): string {
+	/** A cell of a table: beside a column of uncertainties both have the decimals that those leave; else a column shares its own. */
+	function cellOf({ columns, rows }: Table, row: Table['rows'][number], k: number): string {
 		const cell = row[k];
 		if (typeof cell !== 'number') return cell ?? '–';
 		const isSigma = columns[k].startsWith('±');
 		const sigma = isSigma ? cell : columns[k + 1]?.startsWith('±') ? row[k + 1] : null;
-		if (typeof sigma !== 'number' || sigma <= 0) return String(Number(cell.toPrecision(5)));
+		if (typeof sigma !== 'number' || sigma <= 0) {
+			const column = rows.flatMap((other) => (typeof other[k] === 'number' ? [other[k]] : []));
+			return showFigure(cell, null, columnDecimals(column)).value;
+		}
 		const { value, sigma: plusMinus } = showFigure(cell, sigma);
 		return isSigma ? plusMinus : value;
 	}

@@ -1,8 +1,8 @@
 <script lang="ts">
-	import BarPlot from '$lib/ui/BarPlot.svelte';
-	import GroundMap from '$lib/ui/GroundMap.svelte';
-	import LinePlot from '$lib/ui/LinePlot.svelte';
-	import ReachPlot from '$lib/ui/ReachPlot.svelte';
+	import BarPlot from '$lib/ui/plot/BarPlot.svelte';
+	import GroundMap from '$lib/ui/plot/GroundMap.svelte';
+	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
+	import ReachPlot from '$lib/ui/plot/ReachPlot.svelte';
 	import HorizonPicture from './HorizonPicture.svelte';
 	import type { Plot } from '$lib/instruments/instrument';
 

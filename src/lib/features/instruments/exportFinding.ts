@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { download } from '$lib/ui/download';
-import { pngOf } from '$lib/ui/exportPicture';
+import { pngOf } from '$lib/ui/plot/exportPicture';
 import type { Finding } from '$lib/instruments/instrument';
 
 const nameOf = (id: string, ending: string, at: Date) =>

@@ -5,7 +5,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
-	import SkyPlot from '$lib/ui/SkyPlot.svelte';
+	import SkyPlot from '$lib/ui/plot/SkyPlot.svelte';
 	import { showClock } from '$lib/ui/format';
 	import type { PositionState } from './positionState.svelte';
 
