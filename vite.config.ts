@@ -11,5 +11,8 @@ export default defineConfig({
 		include: ['src/**/*.test.ts'],
 		environment: 'node',
 		testTimeout: 30000,
+		// One core less is the default, which on two is half.
+		maxWorkers: '100%',
+		pool: 'threads',
 	},
 });

@@ -13,7 +13,7 @@ async function saved(page: Page, button: string) {
 	return { name: file.suggestedFilename(), body: readFileSync(await file.path()) };
 }
 
-test('every instrument on the shelf finds something in its good and its bad sample', async ({ page }) => {
+test('every instrument on the shelf finds what is wrong in its bad sample', async ({ page }) => {
 	test.setTimeout(300_000);
 	const { complaints } = watch(page);
 	await page.goto('/instruments');
@@ -25,11 +25,9 @@ test('every instrument on the shelf finds something in its good and its bad samp
 	for (const href of links.filter((link) => !/\/(compass|position|hover)$/.test(link ?? ''))) {
 		await page.goto(String(href));
 		const opening = (await heading(page).textContent()) ?? '';
-		await tries(page).first().click();
+		await tries(page).last().click();
 		await finished(page);
 		expect(await heading(page).textContent(), String(href)).not.toBe(opening);
-		await expect(page.locator('main').getByText('clear', { exact: true }).first(), String(href)).toBeVisible();
-		await tries(page).last().click();
 		await expect(
 			page
 				.locator('main')

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** What the application said aloud and sounded, instead of the speakers. */
 export interface Heard {
@@ -45,6 +45,25 @@ export async function expectAccessible(page: Page, where: string): Promise<void>
 		.filter(({ impact }) => impact === 'serious' || impact === 'critical')
 		.map(({ id, nodes }) => `${where}: ${id} at ${nodes[0].target.join(' ')} ${nodes[0].failureSummary ?? ''}`);
 	expect(serious).toEqual([]);
+}
+
+/** How far the page's clock is moved at once, and how far at most. */
+const [STEP_MS, MOST_MS] = [1000, 300_000];
+
+/** Makes the page's clock the test's. Call before the page is opened. */
+export const holdTime = (page: Page): Promise<void> => page.clock.install();
+
+/**
+ * Lets the page's time pass, quicker than it would by itself, until a place shows what is asked for: so a procedure of
+ * minutes takes seconds, and takes the same on a loaded machine.
+ */
+export async function passTimeUntil(page: Page, place: Locator, says: RegExp | string = /./): Promise<void> {
+	const found = place.filter({ hasText: says }).first();
+	for (let passed = 0; passed < MOST_MS; passed += STEP_MS) {
+		if (await found.isVisible()) return;
+		await page.clock.runFor(STEP_MS);
+	}
+	await expect(found).toBeVisible();
 }
 
 /** What the browser stored once the demo was made. */

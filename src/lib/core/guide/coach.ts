@@ -44,6 +44,8 @@ const STILL_NOW_S = 0.35;
 const BROKEN_FOR_S = 2.5;
 /** Unsteady in one place for this long: it is held, not moved. */
 const SHAKY_FOR_S = 4;
+/** A pilot needs so long to take up the next hold: until then nobody is told that it lies as before. */
+const MOVES_ON_S = 4;
 const TURN_DEG = { wanted: 180, within: 35, hardly: 15 } as const;
 const TAIL_S = 0.5;
 
@@ -120,9 +122,15 @@ function meets(hold: Hold, window: StillWindow, accepted: readonly Accepted[], {
 
 /**
  * Follows a procedure of holds in a stream: which are in, what is asked next, for how long it has been still, and what is
- * wrong where something is. Pure: called again as samples arrive, with what was accepted until then.
+ * wrong where something is. Pure: called again as samples arrive, with what was accepted until then. What came before `fromS`
+ * is not taken for a hold again.
  */
-export function coachHolds(plan: HoldPlan, stream: HoldStream, before: readonly Accepted[]): CoachView {
+export function coachHolds(
+	plan: HoldPlan,
+	stream: HoldStream,
+	before: readonly Accepted[],
+	fromS = -Infinity,
+): CoachView {
 	const { t } = stream.accel;
 	const accepted = [...before];
 	const open = () => plan.holds.filter(({ id }) => !accepted.some((a) => a.id === id));
@@ -143,7 +151,7 @@ export function coachHolds(plan: HoldPlan, stream: HoldStream, before: readonly 
 	const now = t[t.length - 1];
 	const tail = meanSince(stream.accel, now - TAIL_S);
 	const down = tail && length(tail) > 1 ? normalise(scale(tail, -1)) : null;
-	const last = accepted.reduce((most, { tEnd }) => Math.max(most, tEnd), -Infinity);
+	const last = accepted.reduce((most, { tEnd }) => Math.max(most, tEnd), fromS);
 	const windows = stillWindows({
 		t,
 		x: column(stream.accel.x),
@@ -168,7 +176,11 @@ export function coachHolds(plan: HoldPlan, stream: HoldStream, before: readonly 
 		const face = faceOf(still.mean)?.face;
 		const already = plan.anyOrder && plan.holds.find((h) => h.wanted.kind === 'face' && h.wanted.face === face);
 		if (already && accepted.some(({ id }) => id === already.id))
-			return view({ down, fault: 'already', words: `${already.name} is in. ${asked.say}` });
+			return view({
+				down,
+				fault: now - last > MOVES_ON_S ? 'already' : null,
+				words: `${already.name} is in. ${asked.say}`,
+			});
 		const wrong = meets(asked, still, accepted, stream);
 		if (!wrong.meets) return view({ down, fault: wrong.fault, words: wrong.words });
 	}

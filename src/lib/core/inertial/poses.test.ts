@@ -76,6 +76,24 @@ describe('a hold in a stream', () => {
 		for (const { tStart, tEnd } of stillWindows(columns)) expect(tEnd - tStart).toBeLessThan(2);
 	});
 
+	it('does not reach across a pause of the log', () => {
+		const { columns } = stream(
+			FACES.map((face) => ({ up: FACE_UP[face], seconds: 2.5 })),
+			{ shake: 2 },
+		);
+		const whole = stillWindows(columns);
+		// From the middle of the first hold to the middle of the second nothing was logged.
+		const [from, to] = [0, 1].map((k) => (whole[k].tStart + whole[k].tEnd) / 2);
+		const kept = columns.t.map((t) => t < from || t > to);
+		const cut = (values: ArrayLike<number>) => Float64Array.from(values).filter((_, i) => kept[i]);
+		const found = stillWindows({ t: cut(columns.t), x: cut(columns.x), y: cut(columns.y), z: cut(columns.z) });
+		expect(found.length).toBeGreaterThanOrEqual(5);
+		for (const { tStart, tEnd, mean } of found) {
+			expect(tStart < from && tEnd > to).toBe(false);
+			expect(Math.abs(Math.hypot(...mean) - G)).toBeLessThan(0.1);
+		}
+	});
+
 	it('in which a gyro turns is none, though gravity stands still', () => {
 		const { columns } = stream([{ up: FACE_UP.belly, seconds: 3 }]);
 		const rate = Float64Array.from(columns.t, () => 0.5);

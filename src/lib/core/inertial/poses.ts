@@ -42,6 +42,9 @@ const WITH_THE_HOLD = 5;
 /** More than any settled gyro shows at rest, and less than any hand turns. */
 const TURNING_RADPS = 0.2;
 
+/** Nothing is known of a pause of the log so many times its usual step: a hold does not reach across. */
+const GAP_STEPS = 8;
+
 /** |ω| of each reading of a gyro that runs in step with the accelerometer; undefined where it does not. */
 export function rateOf(accel: { t: ArrayLike<number> }, gyro: Series | undefined): Float64Array | undefined {
 	if (!gyro || gyro.t.length !== accel.t.length || gyro.t.length === 0) return undefined;
@@ -89,6 +92,12 @@ export function stillWindows({ t, x, y, z, rate }: Columns): StillWindow[] {
 		limits.movedMps2.value * 2,
 		Math.max(LEAST_NOISE, OVER_QUIET * quantile(moving, QUIET_QUANTILE)),
 	);
+	const gapS =
+		GAP_STEPS *
+		quantile(
+			Float64Array.from({ length: n - 1 }, (_, i) => t[i + 1] - t[i]),
+			0.5,
+		);
 	const windows: StillWindow[] = [];
 	for (let i = 0; i < n;) {
 		if (moving[i] > threshold) {
@@ -96,7 +105,7 @@ export function stillWindows({ t, x, y, z, rate }: Columns): StillWindow[] {
 			continue;
 		}
 		let j = i;
-		while (j + 1 < n && moving[j + 1] <= threshold) j++;
+		while (j + 1 < n && moving[j + 1] <= threshold && t[j + 1] - t[j] <= gapS) j++;
 		const [first, last] = widened(axes, t, moving, i, j);
 		for (const [a, b] of split(axes, t, first, last))
 			if (t[b] - t[a] >= limits.stillS.value * 0.999) windows.push(windowOf(axes, t, a, b));

@@ -35,6 +35,8 @@ export class HoldState {
 	#accepted: Accepted[] = [];
 	/** Spans of the recording that are not read, seconds. */
 	#left: (readonly [from: number, to: number])[] = [];
+	/** When a hold was last asked for again: what was held before is not taken for it. */
+	#againS = -Infinity;
 	#hands: Hands | null = null;
 	#timer: ReturnType<typeof setInterval> | null = null;
 	#said = '';
@@ -72,6 +74,7 @@ export class HoldState {
 		this.#hands = hands;
 		this.#accepted = [];
 		this.#left = [];
+		this.#againS = -Infinity;
 		this.#said = '';
 		this.running = true;
 		// On a phone the screen is small and both hands are taken: one cue, nothing else.
@@ -85,7 +88,8 @@ export class HoldState {
 		const { plan, recording } = this;
 		if (!plan || !this.running) return;
 		const before = this.view;
-		const view = coachHolds(plan, { accel: recording.accel, gyro: recording.gyro }, this.#accepted);
+		const stream = { accel: recording.accel, gyro: recording.gyro };
+		const view = coachHolds(plan, stream, this.#accepted, this.#againS);
 		const more = view.accepted.length > this.#accepted.length;
 		this.#accepted = view.accepted;
 		this.view = view;
@@ -132,7 +136,8 @@ export class HoldState {
 		this.#accepted = this.#accepted.filter((a) => !gone.includes(a));
 		const { tStart } = gone[0];
 		const next = this.#accepted.filter((a) => a.tStart > tStart).map((a) => a.tStart);
-		this.#left.push([tStart, Math.min(this.recording.atS, ...next)]);
+		this.#againS = this.recording.atS;
+		this.#left.push([tStart, Math.min(this.#againS, ...next)]);
 		this.#follow();
 	}
 

@@ -1,0 +1,106 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { DEG } from '$lib/core/frames/angles';
+import { aboutAxis } from '$lib/core/frames/rotation';
+import { seededRng } from '$lib/core/math/random';
+import { guessColumns, takeColumns } from '$lib/core/record/columns';
+import { readTable } from '$lib/core/record/csv';
+import { MOTION_LOG } from '$lib/core/record/logRoles';
+import { compute } from '$lib/instruments/six-faces/compute';
+import { recipeOf } from '$lib/instruments/six-faces/parts';
+import { NO_FAULTS, PRACTICE_PLACE } from '$lib/rig/rig';
+import { obedientHands, type HandsMistake } from '$lib/rig/turning';
+import { rigSource } from '$lib/sources/rigSource';
+import { HoldState } from './holdState.svelte';
+
+const said: string[] = [];
+vi.mock('$lib/ui/speech', () => ({
+	say: (words: string) => said.push(words),
+	tone: (kind: string) => said.push(`(${kind})`),
+	silence: () => undefined,
+}));
+vi.mock('$lib/ui/screen', () => ({ isPhone: () => false }));
+
+beforeEach(() => {
+	said.length = 0;
+	vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'performance'] });
+});
+afterEach(() => vi.useRealTimers());
+
+const MOST_S = 300;
+
+/** The practice aircraft held by hands that follow the cues, with one slip of theirs. */
+function begin(recipe: string, mistake: HandsMistake, seed: number) {
+	const finished: File[] = [];
+	const state = new HoldState((file, practice) => {
+		expect(practice).toBe(true);
+		finished.push(file);
+	});
+	const hands = obedientHands(mistake, seededRng(seed + 5), aboutAxis([0.6, 0.8, 0], 1.3 * DEG));
+	const faults = { ...NO_FAULTS, accelOff: true };
+	const source = rigSource({ seed, faults, place: PRACTICE_PLACE, date: '2026-05-14', speed: 1, hands });
+	state.begin(recipeOf(recipe), source, hands, true);
+	const pass = (until: () => boolean) => {
+		for (let s = 0; s < MOST_S && !until(); s += 0.5) vi.advanceTimersByTime(500);
+		expect(until()).toBe(true);
+	};
+	return { state, finished, pass, done: () => pass(() => finished.length > 0) };
+}
+
+async function findingOf(file: File, recipe: string) {
+	const table = readTable(await file.text(), file.name);
+	const taken = takeColumns(table, MOTION_LOG, guessColumns(table, MOTION_LOG).choices, file.name);
+	return compute({ values: { recipe }, taken, file, site: null, date: '2026-05-14', units: 'metric' });
+}
+
+const SEEDS = Array.from({ length: 12 }, (_, seed) => seed);
+
+describe('six faces held by cues', () => {
+	it.each(['none', 'moves', 'wrong-pose'] as const)(
+		'with hands that slip by %s are all in and fitted',
+		async (slip) => {
+			const { state, finished, done } = begin('six', slip, 3);
+			done();
+			expect(state.running).toBe(false);
+			expect(state.progress).toBe(1);
+			expect(said.at(-1)).toBe('All of it is in. Put it down.');
+			if (slip === 'none') expect(said).not.toContain('(wrong)');
+			expect((await findingOf(finished[0], 'six')).headline).toMatch(/^Raw level is off by [\d.]+°; corrected/);
+		},
+	);
+});
+
+describe('a hold that is asked for again', () => {
+	it.each(SEEDS)('is held anew, whenever it was pressed: seed and second %d', async (seed) => {
+		const { state, finished, pass, done } = begin('five', 'wrong-pose', seed);
+		pass(() => state.view?.accepted.length === 1);
+		vi.advanceTimersByTime(1000 * seed);
+		const before = state.view?.accepted.length ?? 0;
+		state.again('belly');
+		expect(state.view?.accepted.map(({ id }) => id)).not.toContain('belly');
+		expect(state.view?.accepted.length).toBeLessThan(before);
+		done();
+		expect((await findingOf(finished[0], 'five')).headline).toMatch(/^By this recipe it was never held nose down/);
+	});
+
+	it('that is not in changes nothing', () => {
+		const { state, pass } = begin('six', 'none', 1);
+		pass(() => (state.view?.accepted.length ?? 0) === 1);
+		const { view } = state;
+		state.again('back');
+		expect(state.view).toEqual(view);
+		state.cancel();
+		expect([state.view, state.running]).toEqual([null, false]);
+	});
+});
+
+describe('ending early', () => {
+	it('hands on what there is, and nothing where nothing came', () => {
+		const { state, finished } = begin('six', 'none', 2);
+		state.finish();
+		expect(finished).toEqual([]);
+		const again = begin('six', 'none', 2);
+		again.pass(() => (again.state.view?.accepted.length ?? 0) === 2);
+		again.state.finish();
+		expect(again.finished).toHaveLength(1);
+	});
+});
