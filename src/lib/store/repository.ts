@@ -2,7 +2,7 @@ import { headOf, snapshotOf } from '$lib/core/session/head';
 import { CHAIN_START, link, readEntry, verifyChain, type ChainFinding } from '$lib/core/record/chain';
 import { sensorOf, taskOf } from '$lib/core/evidence/about';
 import { standingOf } from '$lib/core/evidence/standing';
-import { keptOf, type Kept } from '$lib/core/evidence/history';
+import { keptOf, type Kept } from '$lib/core/evidence/kept';
 import {
 	entryBodySchema,
 	type Entry,

@@ -1,6 +1,6 @@
 import type { Entry } from '../../schema/entries';
-import type { Aircraft, Sensor, Site } from '../../schema/records';
-import { sensorDue, type LastCalibration, type SensorDue, type Today } from './due';
+import type { Aircraft, Sensor } from '../../schema/records';
+import { sensorDue, type Here, type LastCalibration, type SensorDue, type Today } from './due';
 import { sensorsOf } from './rules';
 
 /** When, where and how warm an entry's calibration was made. */
@@ -16,17 +16,17 @@ function lastOf(entry: Entry | undefined): LastCalibration | null {
 
 /**
  * Every sensor that an aircraft has, and whether it is due, by its own school and thresholds. `done` is what was last done for each,
- * `ahead` what is dated after `now` and so does not count.
+ * `here` what this place changes (`placedAt`), null where none was entered, `ahead` what is dated after `now` and so does not count.
  */
 export function aircraftDue(
 	aircraft: Aircraft,
 	done: ReadonlyMap<Sensor, Entry>,
-	site: Pick<Site, 'latDeg' | 'lonDeg' | 'altM'> | null,
+	here: Here | null,
 	now: string,
 	today: Omit<Today, 'ahead'> = {},
 	ahead: ReadonlyMap<Sensor, string> = new Map(),
 ): SensorDue[] {
 	return sensorsOf(aircraft).map((sensor) =>
-		sensorDue(sensor, aircraft, lastOf(done.get(sensor)), site, now, { ...today, ahead: ahead.get(sensor) }),
+		sensorDue(sensor, aircraft, lastOf(done.get(sensor)), here, now, { ...today, ahead: ahead.get(sensor) }),
 	);
 }

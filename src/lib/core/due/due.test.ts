@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest';
 import type { Aircraft, AircraftEvent, DueSchool } from '../../schema/records';
 import { newAircraft } from '../../schema/newAircraft';
 import { sensorDue } from './due';
+import { placedAt } from './place';
 import { sensorsOf } from './rules';
 
 const compassDue = (...[a, l, site, now]: [Aircraft, ReturnType<typeof last> | null, typeof HERE | null, string]) =>
-	sensorDue('compass', a, l, site, now);
+	sensorDue('compass', a, l, site && placedAt(site, now), now);
 
 const NOW = '2026-05-14T09:00:00.000Z';
 const HERE = { latDeg: 54.2, lonDeg: -3.1, altM: 10 };
@@ -64,7 +65,12 @@ describe('a compass', () => {
 		);
 		expect(far.due).toBe(true);
 		expect(far.chosen.reasons[0].value).toBeCloseTo(111.3, 0);
-		const high = compassDue(craft('after-events'), last('2026-05-14T01:00:00.000Z', { ...HERE, altM: 400 }), HERE, NOW);
+		const high = compassDue(
+			craft('after-events'),
+			last('2026-05-14T01:00:00.000Z', { ...HERE, altM: 400 }),
+			HERE,
+			NOW,
+		);
 		expect(high.chosen.reasons[0].code).toBe('height');
 	});
 
@@ -84,7 +90,7 @@ describe('a compass', () => {
 describe('the other sensors', () => {
 	const since = last('2026-05-14T01:00:00.000Z');
 	const after = (kind: AircraftEvent['kind'], sensor: Parameters<typeof sensorDue>[0]) =>
-		sensorDue(sensor, craft('after-events', [[kind, '2026-05-14T02:00:00.000Z']]), since, HERE, NOW).due;
+		sensorDue(sensor, craft('after-events', [[kind, '2026-05-14T02:00:00.000Z']]), since, placedAt(HERE, NOW), NOW).due;
 	it('fall due after what undoes them, and only that', () => {
 		expect(after('firmware', 'mounting')).toBe(true);
 		expect(after('knock', 'mounting')).toBe(false);
@@ -97,24 +103,24 @@ describe('the other sensors', () => {
 	it('inertial ones watch the temperature', () => {
 		const cold = { ...since, temperatureC: 2 };
 		const judged = (sensor: 'accelerometer' | 'compass') =>
-			sensorDue(sensor, craft('after-events'), cold, HERE, NOW, { temperatureC: 30 });
+			sensorDue(sensor, craft('after-events'), cold, placedAt(HERE, NOW), NOW, { temperatureC: 30 });
 		expect(judged('accelerometer').chosen.reasons.map(({ code }) => code)).toEqual(['temperature']);
 		expect(judged('compass').due).toBe(false);
 	});
 	it('keep a school of their own, and thresholds of the pilot', () => {
 		const own = { ...craft('as-told'), sensorSchools: { gyro: 'every-day' as const }, dueThresholds: { ageDays: 3 } };
 		const old = last('2026-05-01T09:00:00.000Z');
-		expect(sensorDue('gyro', own, old, HERE, NOW).due).toBe(true);
-		expect(sensorDue('radio', own, old, HERE, NOW).due).toBe(false);
-		const aged = sensorDue('radio', { ...own, school: 'after-events' }, old, HERE, NOW);
+		expect(sensorDue('gyro', own, old, placedAt(HERE, NOW), NOW).due).toBe(true);
+		expect(sensorDue('radio', own, old, placedAt(HERE, NOW), NOW).due).toBe(false);
+		const aged = sensorDue('radio', { ...own, school: 'after-events' }, old, placedAt(HERE, NOW), NOW);
 		expect(aged.chosen.reasons.map(({ code }) => code)).toEqual(['age']);
 		const off = { ...craft('after-events'), dueThresholds: { distanceKm: null, heightM: null } };
 		const far = last('2026-05-14T01:00:00.000Z', { latDeg: 56, lonDeg: -3.1, altM: 900 });
-		expect(sensorDue('accelerometer', off, far, HERE, NOW).due).toBe(false);
+		expect(sensorDue('accelerometer', off, far, placedAt(HERE, NOW), NOW).due).toBe(false);
 	});
 	it('a disturbed place is no place for a compass, whatever the school', () => {
 		const at = (sensor: 'compass' | 'gyro') =>
-			sensorDue(sensor, craft('every-day'), null, HERE, NOW, { disturbed: true });
+			sensorDue(sensor, craft('every-day'), null, placedAt(HERE, NOW), NOW, { disturbed: true });
 		expect(at('compass').notHere?.level).toBe('fail');
 		expect(at('gyro').notHere).toBeNull();
 	});

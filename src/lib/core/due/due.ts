@@ -1,16 +1,13 @@
 import type { Reason } from '../../schema/common';
 import type { Aircraft, AircraftEvent, DueSchool, Sensor } from '../../schema/records';
-import { fieldAt } from '../earth/field';
-import { inverseGeodesic } from '../earth/geodesy';
-import { DEG } from '../frames/angles';
 import { dayOf } from '../words/calendar';
 import { reason } from '../finding/reasons';
-import { dueLimits as limits, TYPICAL_LEFTOVER_UT } from './limits';
+import { dueLimits as limits } from './limits';
 import { EVENT_WORDS, SENSOR_RULES } from './rules';
 
 export interface LastCalibration {
 	at: string;
-	place: { latDeg: number; lonDeg: number; altM: number } | null;
+	place: Point | null;
 	temperatureC?: number | null;
 }
 
@@ -32,6 +29,22 @@ export interface DueThresholds {
 	temperatureC: number | null;
 	ageDays: number | null;
 }
+
+/** A point on the ground, as a site has it. */
+export interface Point {
+	latDeg: number;
+	lonDeg: number;
+	altM: number;
+}
+
+/** What another place than that of the calibration changes. */
+export type Here = (last: {
+	sensor: Sensor;
+	kind: 'field' | 'distance';
+	from: Point;
+	at: string;
+	thresholds: DueThresholds;
+}) => Reason[];
 
 export interface SchoolVerdict {
 	school: DueSchool;
@@ -78,13 +91,13 @@ const FOR_AS_TOLD = new Set<AircraftEvent['kind']>(['new', 'firmware', 'prompt']
 
 /**
  * Whether a sensor's calibration is due, under each of three schools, and why. `now` is an ISO time; the day of "every day"
- * is the UTC day of `now`. Distances by geodesic, the field by the model at both places. `thresholds` are the pilot's own.
+ * is the UTC day of `now`. `here` tells what another place changes; null where none was entered.
  */
 export function sensorDue(
 	sensor: Sensor,
 	aircraft: Aircraft,
 	last: LastCalibration | null,
-	site: { latDeg: number; lonDeg: number; altM: number } | null,
+	here: Here | null,
 	now: string,
 	today: Today = {},
 ): SensorDue {
@@ -117,8 +130,8 @@ export function sensorDue(
 	const thresholds = thresholdsFor(sensor, aircraft.dueThresholds);
 	const changed = last
 		? [
-				...(rule.place && last.place && site
-					? placeReasons(sensor, rule.place, last.place, last.at, site, now, thresholds)
+				...(rule.place && last.place && here
+					? here({ sensor, kind: rule.place, from: last.place, at: last.at, thresholds })
 					: []),
 				...(rule.temperature ? temperatureReasons(last, today, thresholds) : []),
 				...ageReasons(last, now, today, thresholds),
@@ -164,10 +177,10 @@ export function sensorDue(
 }
 
 /** An accelerometer counts as far away sooner than a compass does. */
-const distanceLimit = (sensor: Sensor) => (sensor === 'compass' ? limits.distanceKm : limits.accelerometerKm);
+export const distanceLimit = (sensor: Sensor) => (sensor === 'compass' ? limits.distanceKm : limits.accelerometerKm);
 
 /** A limit with the pilot's own value over the default's, and then the pilot as its source. */
-const owned = <T extends { value: number; source: string }>(limit: T, value: number) => ({
+export const owned = <T extends { value: number; source: string }>(limit: T, value: number) => ({
 	...limit,
 	value,
 	source: value === limit.value ? limit.source : 'Your own limit',
@@ -184,7 +197,8 @@ export function thresholdsFor(sensor: Sensor, own: Partial<DueThresholds> | unde
 	};
 }
 
-const levelOf = (over: boolean) => (over ? 'caution' : 'pass');
+/** What lies over a limit is a reason to calibrate. */
+export const levelOf = (over: boolean) => (over ? 'caution' : 'pass');
 
 function temperatureReasons(last: LastCalibration, today: Today, { temperatureC }: DueThresholds): Reason[] {
 	const [then, now] = [last.temperatureC ?? null, today.temperatureC ?? null];
@@ -213,64 +227,4 @@ function ageReasons(last: LastCalibration, now: string, today: Today, { ageDays 
 			{ value: days, limit: ageDays === null ? undefined : { value: ageDays, unit: 'days', source: 'Your own limit' } },
 		),
 	];
-}
-
-function placeReasons(
-	sensor: Sensor,
-	kind: 'field' | 'distance',
-	from: { latDeg: number; lonDeg: number; altM: number },
-	at: string,
-	site: { latDeg: number; lonDeg: number; altM: number },
-	now: string,
-	thresholds: DueThresholds,
-): Reason[] {
-	const { distanceM } = inverseGeodesic(from.latDeg, from.lonDeg, site.latDeg, site.lonDeg);
-	const km = distanceM / 1000;
-	const climb = Math.abs(site.altM - from.altM);
-	const out: Reason[] = [];
-	if (thresholds.distanceKm !== null)
-		out.push(
-			reason(
-				levelOf(km > thresholds.distanceKm),
-				'distance',
-				`Calibrated ${km < 10 ? km.toFixed(1) : km.toFixed(0)} km from here.`,
-				{ value: km, limit: owned(distanceLimit(sensor), thresholds.distanceKm) },
-			),
-		);
-	if (thresholds.heightM !== null)
-		out.push(
-			reason(levelOf(climb > thresholds.heightM), 'height', `Calibrated ${climb.toFixed(0)} m higher or lower.`, {
-				value: climb,
-				limit: owned(limits.heightM, thresholds.heightM),
-			}),
-		);
-	const shift = kind === 'field' ? headingShiftDeg(from, at, site, now) : null;
-	if (shift !== null)
-		out.push(
-			reason(
-				levelOf(shift > limits.headingShiftDeg.value),
-				'field-change',
-				`With the field of this place a usual leftover offset turns the heading by ${shift.toFixed(1)}°.`,
-				{ value: shift, limit: limits.headingShiftDeg },
-			),
-		);
-	return out;
-}
-
-/** Change of the heading error that a usual leftover offset makes, between two places; null outside the field model. */
-function headingShiftDeg(
-	from: { latDeg: number; lonDeg: number; altM: number },
-	at: string,
-	site: { latDeg: number; lonDeg: number; altM: number },
-	now: string,
-): number | null {
-	try {
-		const errorAt = (p: { latDeg: number; lonDeg: number; altM: number }, date: string) => {
-			const { horizontalUt } = fieldAt(p.latDeg, p.lonDeg, p.altM, date);
-			return Math.asin(Math.min(1, TYPICAL_LEFTOVER_UT / horizontalUt)) / DEG;
-		};
-		return Math.abs(errorAt(site, now.slice(0, 10)) - errorAt(from, at.slice(0, 10)));
-	} catch {
-		return null; // a date that the model does not hold for: distance and height still tell
-	}
 }

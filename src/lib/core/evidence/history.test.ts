@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { historyOf, historyTitle, keptOf, type Kept } from './history';
+import { historyOf, historyTitle } from './history';
+import { keptOf, type Kept } from './kept';
 import type { Entry, EntryPayload } from '../../schema/entries';
 
 const kept = (

@@ -3,6 +3,7 @@
 	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
 	import { toRestore } from '$lib/core/radio/indoor';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
+	import { placedAt } from '$lib/core/due/place';
 	import { datedAhead, lastDone } from '$lib/core/evidence/inForce';
 	import { lastSite } from '$lib/store/home';
 	import Page from '$lib/features/shell/Page.svelte';
@@ -46,7 +47,7 @@
 		const { current } = stored;
 		if (!current?.aircraft) return null;
 		const { aircraft, found, site } = current;
-		return aircraftDue(aircraft, lastDone(found, now), site, now, {}, datedAhead(found, now));
+		return aircraftDue(aircraft, lastDone(found, now), site && placedAt(site, now), now, {}, datedAhead(found, now));
 	});
 
 	const set = (change: Partial<Aircraft>) => (changes = { ...changes, ...change });

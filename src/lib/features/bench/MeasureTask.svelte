@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { keptOf } from '$lib/core/evidence/history';
+	import { keptOf } from '$lib/core/evidence/kept';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
 	import { InstrumentState } from '$lib/features/instruments/instrumentState.svelte';
 	import InstrumentView from '$lib/features/instruments/InstrumentView.svelte';

@@ -7,7 +7,7 @@
 	import { compassLimits } from '$lib/core/compass/limits';
 	import type { Mat3 } from '$lib/core/frames/mat3';
 	import { cross, normalise, type Vec3 } from '$lib/core/frames/vec3';
-	import type { Kept } from '$lib/core/evidence/history';
+	import type { Kept } from '$lib/core/evidence/kept';
 	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';
 	import BigCue from '$lib/ui/BigCue.svelte';
 	import Button from '$lib/ui/Button.svelte';

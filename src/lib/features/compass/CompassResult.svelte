@@ -2,7 +2,7 @@
 	import { showFigure } from '$lib/core/words/figures';
 	import type { CompassAnswer } from '$lib/schema/compass';
 	import { calibrationPayload } from '$lib/core/compass/payload';
-	import { keptOf, type Kept } from '$lib/core/evidence/history';
+	import { keptOf, type Kept } from '$lib/core/evidence/kept';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
 	import type { CompassSamples } from './compassState.svelte';
 	import Button from '$lib/ui/Button.svelte';

@@ -12,6 +12,7 @@
 	import { findAircraft, lastFindings, listBench, saveAircraft } from '$lib/store/repository';
 	import { lastSiteId } from '$lib/store/home';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
+	import { placedAt } from '$lib/core/due/place';
 	import { gradeOf } from '$lib/core/evidence/grade';
 	import { datedAhead, lastDone } from '$lib/core/evidence/inForce';
 	import { listSites } from '$lib/store/tables';
@@ -55,7 +56,14 @@
 	const aircraft = $derived(stored.current?.aircraft ?? null);
 	const list = $derived(
 		aircraft && stored.current
-			? aircraftDue(aircraft, stored.current.done, site, now, { temperatureC }, stored.current.ahead)
+			? aircraftDue(
+					aircraft,
+					stored.current.done,
+					site && placedAt(site, now),
+					now,
+					{ temperatureC },
+					stored.current.ahead,
+				)
 			: [],
 	);
 	const title = $derived(aircraft ? dueTitle(list, aircraft.name) : 'Reading…');

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { showFigure } from '$lib/core/words/figures';
 	import WideTable from '$lib/ui/WideTable.svelte';
-	import { historyOf, type FigureHistory, type Kept } from '$lib/core/evidence/history';
+	import { historyOf, type FigureHistory } from '$lib/core/evidence/history';
+	import type { Kept } from '$lib/core/evidence/kept';
 	import Choice from '$lib/ui/Choice.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
 	import { showDate } from '$lib/ui/format';

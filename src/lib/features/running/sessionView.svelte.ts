@@ -1,5 +1,6 @@
 import { createContext } from 'svelte';
 import { aircraftDue } from '$lib/core/due/aircraftDue';
+import { placedAt } from '$lib/core/due/place';
 import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
 import { undoneBy } from '$lib/core/evidence/undoes';
 import { assessSession } from '$lib/core/session/assess';
@@ -78,7 +79,8 @@ export class SessionView {
 	/** Everything that can fall due, as of this session. */
 	due = $derived.by(() => {
 		const { aircraft, site } = this.bundle;
-		return aircraftDue(aircraft, this.done, site, this.asOf, {}, datedAhead(this.#past.current ?? [], this.asOf));
+		const here = site && placedAt(site, this.asOf);
+		return aircraftDue(aircraft, this.done, here, this.asOf, {}, datedAhead(this.#past.current ?? [], this.asOf));
 	});
 
 	/** Calibrated before this session and not flown a test hover since. */
