@@ -1,12 +1,5 @@
 import type { Handle } from '@sveltejs/kit';
-
-const SECURITY_HEADERS = {
-	'X-Content-Type-Options': 'nosniff',
-	'Referrer-Policy': 'no-referrer',
-	'Cross-Origin-Opener-Policy': 'same-origin',
-	'Permissions-Policy':
-		'geolocation=(), camera=(), microphone=(), accelerometer=(self), gyroscope=(self), magnetometer=(self), serial=(self), gamepad=(self)',
-};
+import { SECURITY_HEADERS } from '$lib/server/headers';
 
 /**
  * A page of another origin may not post here; a missing Origin is a script, which may compute: nothing on the server

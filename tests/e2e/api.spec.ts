@@ -11,6 +11,9 @@ test.describe('the routes, served', () => {
 		const ok = await request.get('/api/field?lat=54&lon=-3&altM=10&date=2026-05-14');
 		expect(await ok.json()).toMatchObject({ model: 'WMM2025', verdict: 'pass' });
 		expect(ok.headers()['x-content-type-options']).toBe('nosniff');
+		const file = await request.get('/service-worker.js');
+		expect(file.headers()['x-content-type-options']).toBe('nosniff');
+		expect(file.headers()['content-security-policy']).toContain("connect-src 'self'");
 		const type = { 'content-type': 'text/plain' };
 		const large = await request.post('/api/gnss/review', { headers: type, data: Buffer.alloc(33 * MIB, 'x') });
 		expect(large.status()).toBe(413);

@@ -5,6 +5,8 @@ import type { TaskAnswer, TaskInput, TaskName } from './tasks';
 
 /** Workers that wait for the next job: starting one takes longer than most jobs. */
 const MOST_IDLE = 2;
+/** A worker that says nothing for so long did not come: its script hangs in a network that answers nothing. */
+const START_MS = 30_000;
 
 interface Bench {
 	worker: Worker;
@@ -25,6 +27,11 @@ function open(): Bench {
 			new Error(`What computes in the background stopped${why}. Reload the page; what is recorded is kept.`),
 		);
 	};
+	const slow = setTimeout(() => {
+		const kept = 'What is recorded is kept.';
+		bench.failed(new Error(`What computes in the background did not start. Reload the page. ${kept}`));
+	}, START_MS);
+	void bench.remote.ready().then(() => clearTimeout(slow));
 	worker.addEventListener('error', fail);
 	worker.addEventListener('messageerror', fail);
 	return bench;

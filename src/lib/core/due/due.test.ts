@@ -65,12 +65,7 @@ describe('a compass', () => {
 		);
 		expect(far.due).toBe(true);
 		expect(far.chosen.reasons[0].value).toBeCloseTo(111.3, 0);
-		const high = compassDue(
-			craft('after-events'),
-			last('2026-05-14T01:00:00.000Z', { ...HERE, altM: 400 }),
-			HERE,
-			NOW,
-		);
+		const high = compassDue(craft('after-events'), last('2026-05-14T01:00:00.000Z', { ...HERE, altM: 400 }), HERE, NOW);
 		expect(high.chosen.reasons[0].code).toBe('height');
 	});
 

@@ -13,6 +13,7 @@
 	import { aircraftSchema, lossActionSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { findAircraft, lastFindings, newId, saveAircraft } from '$lib/store/repository';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -50,6 +51,17 @@
 		return aircraftDue(aircraft, lastDone(found, now), site && placedAt(site, now), now, {}, datedAhead(found, now));
 	});
 
+	// svelte-ignore state_referenced_locally
+	const draft = keepDraft(
+		`aircraft-${id}`,
+		() => (changed ? $state.snapshot(changes) : null),
+		(kept) => {
+			const found = aircraftSchema.partial().safeParse(kept);
+			if (found.success) changes = found.data;
+			return found.success;
+		},
+	);
+
 	const set = (change: Partial<Aircraft>) => (changes = { ...changes, ...change });
 	const si = (value: number | null, quantity: Quantity) =>
 		value === null ? undefined : fromUnit(value, quantity, units());
@@ -67,6 +79,7 @@
 		problem = '';
 		try {
 			await saveAircraft(parsed.data);
+			draft.forget();
 			changes = {};
 			done(`${parsed.data.name} is saved`);
 			if (id === 'new') await goto(`/aircraft/${parsed.data.id}`, { replaceState: true });
@@ -127,7 +140,7 @@
 						class="field-input"
 						maxlength="120"
 						value={craft.name}
-						onchange={(e) => set({ name: e.currentTarget.value })}
+						oninput={(e) => set({ name: e.currentTarget.value })}
 					/></label
 				>
 				<label class="grid gap-1">
@@ -145,7 +158,7 @@
 						class="field-input"
 						maxlength="400"
 						value={craft.description}
-						onchange={(e) => set({ description: e.currentTarget.value })}
+						oninput={(e) => set({ description: e.currentTarget.value })}
 					/></label
 				>
 				<label class="grid gap-1"
@@ -153,7 +166,7 @@
 						class="field-input"
 						maxlength="80"
 						value={craft.firmware}
-						onchange={(e) => set({ firmware: e.currentTarget.value })}
+						oninput={(e) => set({ firmware: e.currentTarget.value })}
 					/></label
 				>
 				<label class="grid gap-1"
@@ -161,7 +174,7 @@
 						class="field-input"
 						maxlength="400"
 						value={craft.manual}
-						onchange={(e) => set({ manual: e.currentTarget.value })}
+						oninput={(e) => set({ manual: e.currentTarget.value })}
 					/></label
 				>
 				<label class="grid gap-1 md:col-span-2"
@@ -171,7 +184,7 @@
 						rows="2"
 						maxlength="2000"
 						value={craft.lights}
-						onchange={(e) => set({ lights: e.currentTarget.value })}></textarea></label
+						oninput={(e) => set({ lights: e.currentTarget.value })}></textarea></label
 				>
 			</div>
 			<div class="flex flex-wrap gap-5">

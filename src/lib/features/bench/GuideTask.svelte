@@ -11,6 +11,7 @@
 	import { sensorSchema, type StationId } from '$lib/schema/records';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { lastTemperature } from './warmth';
 
@@ -23,6 +24,13 @@
 	const sensor = parsed.success ? parsed.data : null;
 	const recipes = sensor ? recipesFor(sensor, aircraft) : [];
 	const work = recipes.length > 0 ? new GuideState(recipes[0]) : null;
+	const draft =
+		work &&
+		keepDraft(
+			`guide-${view.bundle.session.id}-${sensor}`,
+			() => work.draft,
+			(kept) => work.takeUp(kept, recipes),
+		);
 	$effect(() => () => work?.dispose());
 	const name = sensor ? SENSOR_RULES[sensor].name : '';
 	const title = $derived(
@@ -44,6 +52,7 @@
 			const place = placeOf(site);
 			const payload = { ...work.payload(sensor), grade: view.grade('guided'), ...warm, ...(place ? { place } : {}) };
 			await view.record(station, payload);
+			draft?.forget();
 			done('Recorded');
 			await goto(sensor === 'compass' ? view.href('compass') : view.href('bench', 'bench-due'));
 		} catch (error) {

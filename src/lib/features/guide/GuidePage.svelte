@@ -6,6 +6,7 @@
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import type { Aircraft, Sensor } from '$lib/schema/records';
 	import Caution from '$lib/ui/Caution.svelte';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import GuideBody from './GuideBody.svelte';
 	import { GuideState } from './guideState.svelte';
 
@@ -15,6 +16,12 @@
 	// svelte-ignore state_referenced_locally
 	const recipes = recipesFor(sensor, aircraft);
 	const work = new GuideState(recipes[0]);
+	// svelte-ignore state_referenced_locally
+	const draft = keepDraft(
+		`guide-${aircraft.id}-${sensor}`,
+		() => work.draft,
+		(kept) => work.takeUp(kept, recipes),
+	);
 	$effect(() => () => work.dispose());
 	let saving = $state(false);
 	const name = $derived(SENSOR_RULES[sensor].name);
@@ -58,5 +65,8 @@
 	siteId={null}
 	aircraftId={aircraft.id}
 	payload={() => work.payload(sensor)}
-	onsaved={() => void goto(`/aircraft/${aircraft.id}/due`)}
+	onsaved={() => {
+		draft.forget();
+		void goto(`/aircraft/${aircraft.id}/due`);
+	}}
 />

@@ -1,3 +1,4 @@
+import { z } from 'zod';
 import { judgeGuide, type Shown, type StepAnswer } from '$lib/core/guide/run';
 import type { GuideStep, Recipe } from '$lib/core/guide/recipes';
 import type { Sensor } from '$lib/schema/records';
@@ -7,6 +8,15 @@ import { say, silence, tone } from '$lib/ui/speech';
 type Phase = 'before' | 'steps' | 'found';
 
 const TICK_MS = 100;
+
+const draftSchema = z.object({
+	recipe: z.string(),
+	phase: z.enum(['before', 'steps', 'found']),
+	step: z.int().min(0),
+	ready: z.array(z.boolean()),
+	answers: z.array(z.object({ shown: z.enum(['as-wanted', 'otherwise', 'not-seen']), note: z.string() }).nullable()),
+});
+type GuideDraft = z.infer<typeof draftSchema>;
 
 /** An aircraft's own routine, step by step: holds run by themselves, what the aircraft showed is asked after each. */
 export class GuideState {
@@ -32,6 +42,29 @@ export class GuideState {
 		this.step = 0;
 		this.answers = recipe.steps.map(() => undefined);
 		this.note = '';
+	}
+
+	/** What was done so far, to go on with later; null where nothing was. */
+	get draft(): GuideDraft | null {
+		const { recipe, phase, step } = this;
+		if (phase === 'before' && !this.ready.some(Boolean)) return null;
+		return { recipe: recipe.id, phase, step, ready: [...this.ready], answers: this.answers.map((a) => a ?? null) };
+	}
+
+	/** Goes on with what was done before; a hold begins anew. False where it is no draft of these recipes any more. */
+	takeUp(kept: unknown, recipes: readonly Recipe[]): boolean {
+		const parsed = draftSchema.safeParse(kept);
+		const recipe = parsed.success && recipes.find(({ id }) => id === parsed.data.recipe);
+		if (!recipe) return false;
+		const { phase, step, ready, answers } = parsed.data;
+		const fits = step < recipe.steps.length && ready.length === recipe.before.length;
+		if (!fits || answers.length !== recipe.steps.length) return false;
+		this.choose(recipe);
+		this.ready = ready;
+		this.answers = answers.map((answer) => answer ?? undefined);
+		this.phase = phase;
+		if (phase === 'steps') this.#enter(step);
+		return true;
 	}
 
 	get current(): GuideStep {

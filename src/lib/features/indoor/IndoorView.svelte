@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { z } from 'zod';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { indoorDefaults, toRestore } from '$lib/core/radio/indoor';
 	import Page from '$lib/features/shell/Page.svelte';
 	import type { Aircraft } from '$lib/schema/records';
@@ -21,12 +23,19 @@
 	const left = $derived(aircraft ? toRestore(aircraft) : []);
 	const defaults = $derived(aircraft ? indoorDefaults(aircraft) : []);
 
-	interface Typed {
-		use: boolean;
-		outdoors: string;
-		indoors: string;
-	}
+	const typedSchema = z.object({ use: z.boolean(), outdoors: z.string(), indoors: z.string() });
+	type Typed = z.infer<typeof typedSchema>;
 	let typed = $state<Record<string, Typed>>({});
+	// svelte-ignore state_referenced_locally
+	const draft = keepDraft(
+		`indoor-${id}`,
+		() => (Object.keys(typed).length > 0 ? $state.snapshot(typed) : null),
+		(kept) => {
+			const found = z.record(z.string(), typedSchema).safeParse(kept);
+			if (found.success) typed = found.data;
+			return found.success;
+		},
+	);
 	const row = (setting: string): Typed =>
 		typed[setting] ?? {
 			use: true,
@@ -64,6 +73,7 @@
 			indoors: row(setting).indoors.trim(),
 			back: false,
 		}));
+		draft.forget();
 		void keep({ since: new Date().toISOString(), settings }, 'Kept: the list waits until everything is back');
 	}
 	function tick(setting: string, back: boolean) {

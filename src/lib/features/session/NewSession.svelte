@@ -9,6 +9,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { failed } from '$lib/ui/notify';
+	import { keepDraft, sameShape } from '$lib/ui/draft.svelte';
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
 
 	const data = live(async () => ({
@@ -25,6 +26,20 @@
 	let kind = $state<'flight' | 'rehearsal'>('flight');
 	let pilot = $state(preferences.pilot);
 	let missing = $state<string[]>([]);
+
+	const draft = keepDraft(
+		'session',
+		() => (title.trim() || aircraftId || siteId ? { aircraftId, siteId, packId, title, kind, pilot } : null),
+		(kept) => {
+			const found = sameShape(kept, { aircraftId, siteId, packId, title, kind, pilot });
+			if (!found) return false;
+			({ aircraftId, siteId, packId, title, kind, pilot } = {
+				...{ aircraftId, siteId, packId, title, kind, pilot },
+				...found,
+			});
+			return true;
+		},
+	);
 
 	const chosenAircraft = $derived(aircraftId || data.current?.aircraft[0]?.id || '');
 	/** Here is where somebody last was, not the first of the alphabet. */
@@ -48,6 +63,7 @@
 				packId: packs.some(({ id }) => id === packId) ? packId : null,
 				pilot: pilot.trim(),
 			});
+			draft.forget();
 			await goto(`/session/${session.id}/plan`);
 		} catch (error) {
 			failed(error);

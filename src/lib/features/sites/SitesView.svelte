@@ -12,6 +12,7 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
 
@@ -19,6 +20,15 @@
 	const date = new Date().toISOString().slice(0, 10);
 	let editing = $state<Partial<Site> | null>(null);
 	let problem = $state('');
+	const half = keepDraft(
+		'site',
+		() => (editing && Object.keys(editing).length > 0 ? $state.snapshot(editing) : null),
+		(kept) => {
+			const found = siteSchema.partial().safeParse(kept);
+			if (found.success) editing = found.data;
+			return found.success;
+		},
+	);
 
 	const field = (site: Site) => {
 		try {
@@ -45,6 +55,7 @@
 		try {
 			await saveSite(parsed.data);
 			done(`${parsed.data.name} is saved`);
+			half.forget();
 			editing = null;
 		} catch (error) {
 			failed(error);
@@ -115,7 +126,7 @@
 					class="field-input"
 					maxlength="120"
 					value={draft.name ?? ''}
-					onchange={(e) => (draft.name = e.currentTarget.value)}
+					oninput={(e) => (draft.name = e.currentTarget.value)}
 				/></label
 			>
 			<div class="flex flex-wrap gap-4">
@@ -152,7 +163,7 @@
 					rows="3"
 					maxlength="2000"
 					value={draft.notes ?? ''}
-					onchange={(e) => (draft.notes = e.currentTarget.value)}></textarea></label
+					oninput={(e) => (draft.notes = e.currentTarget.value)}></textarea></label
 			>
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 			<div class="flex gap-3">

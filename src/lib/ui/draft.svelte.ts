@@ -1,0 +1,45 @@
+const PREFIX = 'winglogos-draft-';
+/** What was begun and left this long ago is not gone on with. */
+const KEPT_MS = 12 * 3_600_000;
+
+/** What was typed and not kept, if it is not too old; null where there is none. `now` in milliseconds. */
+export function recallDraft(key: string, now: number): unknown {
+	try {
+		const kept: unknown = JSON.parse(localStorage.getItem(PREFIX + key) ?? 'null');
+		if (!kept || typeof kept !== 'object' || !('at' in kept) || !('value' in kept)) return null;
+		return typeof kept.at === 'number' && now - kept.at < KEPT_MS ? kept.value : null;
+	} catch {
+		return null; // unreadable drafts are no drafts
+	}
+}
+
+/** Keeps a draft; an empty one, null, is forgotten. */
+export function rememberDraft(key: string, value: unknown, now: number): void {
+	try {
+		if (value === null) localStorage.removeItem(PREFIX + key);
+		else localStorage.setItem(PREFIX + key, JSON.stringify({ at: now, value }));
+	} catch {
+		// A store that is full or refused keeps no drafts: what is recorded does not depend on them.
+	}
+}
+
+/**
+ * Keeps what is half filled over a reload and a killed tab, for half a day. `read` gives what is to be kept, null where there
+ * is nothing yet; `take` is handed what was kept and refuses, what does not fit any more. Call it where a component
+ * begins. Returns what forgets it once it is recorded.
+ */
+export function keepDraft(key: string, read: () => unknown, take: (kept: unknown) => unknown): { forget(): void } {
+	const kept = recallDraft(key, Date.now());
+	if (kept !== null) take(kept);
+	$effect(() => rememberDraft(key, read(), Date.now()));
+	return { forget: () => rememberDraft(key, null, Date.now()) };
+}
+
+/** Takes up the words of a form by name: those of the same type as it has now; null where none fits. */
+export function sameShape<T extends object>(kept: unknown, form: T): Partial<T> | null {
+	if (!kept || typeof kept !== 'object') return null;
+	const found = kept as Record<string, unknown>;
+	const names = Object.keys(form) as (keyof T & string)[];
+	const fitting = names.filter((name) => name in found && typeof found[name] === typeof form[name]);
+	return fitting.length === 0 ? null : (Object.fromEntries(fitting.map((name) => [name, found[name]])) as Partial<T>);
+}
