@@ -12,7 +12,7 @@ interface AsksPermission {
 }
 
 const NO_ANSWER_MS = 4000;
-const RAD = Math.PI / 180;
+const RAD_PER_DEG = Math.PI / 180;
 
 /**
  * Opens the motion sensors of the device in hand as an aircraft's: its top is the nose, its screen faces up. Gives what
@@ -38,7 +38,7 @@ export async function openMotion(
 		take({
 			tS: (timeStamp - first) / 1000,
 			accelMps2: [a.y, a.x, -a.z],
-			gyroRadps: [(r?.gamma ?? 0) * RAD, (r?.beta ?? 0) * RAD, -(r?.alpha ?? 0) * RAD],
+			gyroRadps: [(r?.gamma ?? 0) * RAD_PER_DEG, (r?.beta ?? 0) * RAD_PER_DEG, -(r?.alpha ?? 0) * RAD_PER_DEG],
 		});
 	};
 	window.addEventListener('devicemotion', listen);

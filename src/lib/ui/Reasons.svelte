@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { wanted } from '$lib/core/finding/grade';
 	import type { Reason } from '$lib/schema/common';
-	import Gate from './Gate.svelte';
+	import MarkIcon from './MarkIcon.svelte';
 	import { MARK_OF_VERDICT } from './marks';
 	import { showNumber, showShare } from './format';
 
@@ -25,7 +25,7 @@
 <ul class="m-0 list-none p-0">
 	{#each reasons as reason, index (`${reason.code}-${index}`)}
 		<li class="hairline flex gap-3 py-3">
-			<Gate mark={MARK_OF_VERDICT[reason.level ?? 'pass']} size={24} />
+			<MarkIcon mark={MARK_OF_VERDICT[reason.level ?? 'pass']} size={24} />
 			<div class="min-w-0">
 				<p class="m-0">{reason.text}</p>
 				{#if figures(reason)}<p class="m-0 mt-0.5 font-mono text-[13px] tracking-tight text-ink-2">

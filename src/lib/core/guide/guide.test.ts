@@ -28,7 +28,7 @@ describe('guided routines', () => {
 	);
 	it.each(['speed-controllers'] as const)('gate %s behind the propellers', (sensor) => {
 		const [recipe] = recipesFor(sensor, { kind: 'wing' });
-		expect(recipe.steps[0]).toMatchObject({ watch: 'Is every propeller off?', gate: true });
+		expect(recipe.steps[0]).toMatchObject({ watch: 'Is every propeller off?', mustPass: true });
 		expect(recipe.steps[0].caution).toBeTruthy();
 	});
 });

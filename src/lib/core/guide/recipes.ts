@@ -12,7 +12,7 @@ export interface GuideStep {
 	watch?: string;
 	caution?: string;
 	/** Nothing goes on unless this showed what it should: anything else ends the routine. */
-	gate?: boolean;
+	mustPass?: boolean;
 	/** How it is held, for the drawing: pitch nose-up and roll right, degrees. */
 	pose?: Held;
 }
@@ -65,7 +65,7 @@ const propellersOff = (caution: string): GuideStep => ({
 	do: 'Are the propellers off? Look at each motor',
 	watch: 'Is every propeller off?',
 	caution,
-	gate: true,
+	mustPass: true,
 });
 
 /** Routines by sensor. Each is a common way of doing it; the aircraft's own is chosen, and its manual stands above it. */

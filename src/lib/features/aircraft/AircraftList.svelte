@@ -6,7 +6,7 @@
 	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { KIND_WORDS } from './kinds';
+	import { KIND_WORDS } from './kindWords';
 
 	const aircraft = live(listAircraft);
 	const attitude = fromYawPitchRoll(0.5, 0.1, 0);

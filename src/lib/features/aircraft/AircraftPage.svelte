@@ -18,13 +18,13 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
 	import EventLog from './EventLog.svelte';
 	import Packs from './Packs.svelte';
-	import { KIND_WORDS } from './kinds';
+	import { KIND_WORDS } from './kindWords';
 
 	let { id }: { id: string } = $props();
 
@@ -110,7 +110,7 @@
 				<ul class="m-0 list-none p-0">
 					{#each due as item (item.sensor)}
 						<li class="hairline flex gap-3 py-2">
-							<Gate mark={item.due ? 'caution' : 'clear'} size={24} word={false} />
+							<MarkIcon mark={item.due ? 'caution' : 'clear'} size={24} word={false} />
 							<div>
 								<b>{item.name}</b>: {item.due ? 'due' : 'not due'}
 								{#if item.due}<p class="m-0 text-[14px] text-ink-2">{item.chosen.reasons[0]?.text}</p>{/if}

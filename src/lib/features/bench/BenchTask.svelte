@@ -11,7 +11,7 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { GRADE_WORDS, MARK_OF_VERDICT } from '$lib/ui/marks';
 	import { showTime } from '$lib/ui/format';
 
@@ -87,7 +87,7 @@
 				{#if entry.payload.kind === 'test'}
 					{@const grade = gradeOf(entry.payload)}
 					<li class="hairline flex items-start gap-4 py-2.5">
-						<Gate mark={MARK_OF_VERDICT[entry.payload.verdict]} size={26} />
+						<MarkIcon mark={MARK_OF_VERDICT[entry.payload.verdict]} size={26} />
 						<div>
 							<p class="m-0">{entry.payload.headline}</p>
 							<p class="m-0 text-[14px] text-ink-2">

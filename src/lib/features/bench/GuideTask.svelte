@@ -13,7 +13,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { done, failed } from '$lib/ui/notify';
-	import { lastTemperature } from './warmth';
+	import { lastTemperature } from './lastTemperature';
 
 	/** The aircraft's own routine as a procedure of the session. */
 	let { station, sensor: asked }: { station: StationId; sensor: string } = $props();

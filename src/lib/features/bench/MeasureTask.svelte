@@ -14,7 +14,7 @@
 	import { listKept } from '$lib/store/repository';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { done, failed } from '$lib/ui/notify';
-	import { lastTemperature } from './warmth';
+	import { lastTemperature } from './lastTemperature';
 
 	/** An instrument as a procedure of the session: its finding becomes an entry of it, beside the earlier ones. */
 	let { station, id }: { station: StationId; id: string } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { TaskState } from '$lib/core/session/task';
 	import Button from '$lib/ui/Button.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { GRADE_WORDS, MARK_TEXT, MARK_WORDS } from '$lib/ui/marks';
 	import { showTime } from '$lib/ui/format';
 
@@ -26,7 +26,7 @@
 </script>
 
 {#snippet words()}
-	<Gate mark={task.mark} />
+	<MarkIcon mark={task.mark} />
 	<span class="min-w-0 flex-1">
 		<span class="block {current || !onpick ? 'font-semibold' : ''} {onpick ? '' : MARK_TEXT[task.mark]}"
 			>{task.title}</span

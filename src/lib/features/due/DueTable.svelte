@@ -5,7 +5,7 @@
 	import type { Sensor } from '$lib/schema/records';
 	import type { Entry } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { showDate } from '$lib/ui/format';
 	import { MARK_OF_VERDICT } from '$lib/ui/marks';
@@ -60,7 +60,7 @@
 					{#each item.schools as { school, due } (school)}
 						<td class="text-center! {school === item.chosen.school ? 'bg-action-soft font-semibold' : ''}">
 							<span class="inline-flex flex-col items-center gap-0.5"
-								><Gate mark={due ? MARK_OF_VERDICT.caution : MARK_OF_VERDICT.pass} size={24} word={false} />{due
+								><MarkIcon mark={due ? MARK_OF_VERDICT.caution : MARK_OF_VERDICT.pass} size={24} word={false} />{due
 									? 'due'
 									: 'not due'}</span
 							>

@@ -20,7 +20,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import { formatQuantity } from '$lib/core/words/units';
 	import { units } from '$lib/ui/preferences.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { download } from '$lib/ui/download';
 	import { showDate } from '$lib/ui/format';
 	import { GRADE_WORDS, MARK_OF_VERDICT } from '$lib/ui/marks';
@@ -238,7 +238,7 @@
 					{@const { payload } = entry}
 					{#if payload.kind === 'test' || payload.kind === 'calibration'}
 						<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-1 py-2.5">
-							<Gate mark={MARK_OF_VERDICT[payload.verdict]} size={26} />
+							<MarkIcon mark={MARK_OF_VERDICT[payload.verdict]} size={26} />
 							<div class="min-w-0 flex-1 basis-72">
 								<p class="m-0">
 									{payload.kind === 'test'

@@ -3,7 +3,7 @@
 	import { stationTitle } from '$lib/core/session/stations';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { GRADE_WORDS, MARK_TEXT } from '$lib/ui/marks';
 	import { showDay, showTime } from '$lib/ui/format';
 	import HappenedButton from '$lib/features/running/HappenedButton.svelte';
@@ -79,7 +79,7 @@
 	<ul class="m-0 mt-4 list-none p-0">
 		{#each gate.blocking as task (task.task)}
 			<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-2 py-3 md:flex-nowrap">
-				<Gate mark={task.mark} size={30} />
+				<MarkIcon mark={task.mark} size={30} />
 				<a href={view.taskHref(task)} class="min-w-0 flex-1 basis-60 text-inherit no-underline">
 					<span class="block text-[18px] font-semibold {task.mark === 'unseen' ? 'text-ink' : MARK_TEXT[task.mark]}"
 						>{task.title}</span
@@ -105,7 +105,7 @@
 			</li>
 		{/each}
 		<li class="hairline flex items-start gap-4 border-b border-rule py-3">
-			<Gate mark="clear" size={24} word={false} />
+			<MarkIcon mark="clear" size={24} word={false} />
 			<div class="min-w-0 flex-1">
 				<b>{gate.clear.length} {gate.clear.length === 1 ? 'check is' : 'checks are'} clear.</b>
 				{#if showClear}

@@ -112,7 +112,7 @@ export class GuideState {
 
 	answer(shown: Shown): void {
 		this.answers = this.answers.map((a, k) => (k === this.step ? { shown, note: this.note.trim() } : a));
-		if (this.current.gate && shown !== 'as-wanted') {
+		if (this.current.mustPass && shown !== 'as-wanted') {
 			tone('wrong');
 			say('Stop. Not with the propellers on.');
 			this.stop();

@@ -8,7 +8,7 @@
 	import { findAircraft, listKept } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { formatQuantity } from '$lib/core/words/units';
 	import { showDate } from '$lib/ui/format';
 	import { units } from '$lib/ui/preferences.svelte';
@@ -61,7 +61,7 @@
 			<ul class="m-0 list-none p-0">
 				{#each kept.toReversed() as entry (entry.at)}
 					<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-1 py-2.5">
-						<Gate mark={MARK_OF_VERDICT[entry.verdict]} size={26} />
+						<MarkIcon mark={MARK_OF_VERDICT[entry.verdict]} size={26} />
 						<div class="min-w-0 flex-1 basis-72">
 							<p class="m-0">{entry.headline}</p>
 							<p class="m-0 text-[14px] text-ink-2">

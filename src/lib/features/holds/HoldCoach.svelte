@@ -11,7 +11,7 @@
 	import BigCue from '$lib/ui/BigCue.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { showClock } from '$lib/ui/format';
 	import type { HoldState } from './holdState.svelte';
@@ -82,7 +82,7 @@
 			<AircraftSketch attitude={drawn(hold.pose)} {rotors} size={70} />
 			<span class="text-[15px]">{hold.name}</span>
 			<span class="flex min-h-7 items-center gap-1 text-[14px]">
-				<Gate mark={done ? 'clear' : 'unseen'} size={20} />
+				<MarkIcon mark={done ? 'clear' : 'unseen'} size={20} />
 				{done ? 'is in' : hold.id === asked?.id ? 'asked' : 'not yet'}
 			</span>
 			{#if done}<Button kind="quiet" onclick={() => work.again(hold.id)} aria-label="{again}: {hold.name}"

@@ -2,7 +2,7 @@
 	import { ASKED_GESTURES } from '$lib/core/radio/orderCoach';
 	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
 	import Button from '$lib/ui/Button.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import type { StickState } from './stickState.svelte';
 
 	/** Four gestures under way: which are in, which is asked, and what every channel shows. */
@@ -19,7 +19,7 @@
 		>
 			<span class="text-[17px] font-semibold">{name}</span>
 			<span class="flex items-center gap-1 text-[15px]"
-				><Gate mark={k < inCount ? 'clear' : 'unseen'} size={22} />{k < inCount
+				><MarkIcon mark={k < inCount ? 'clear' : 'unseen'} size={22} />{k < inCount
 					? 'is in'
 					: k === inCount
 						? 'asked'

@@ -9,7 +9,7 @@
 	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { showDay } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
@@ -100,7 +100,7 @@
 				<ul class="m-0 list-none p-0">
 					{#each fleet as { aircraft, due } (aircraft.id)}
 						<li class="hairline flex gap-4 py-3">
-							<Gate mark={due.length === 0 ? 'clear' : 'caution'} />
+							<MarkIcon mark={due.length === 0 ? 'clear' : 'caution'} />
 							<div class="min-w-0 flex-1">
 								<a href="/aircraft/{aircraft.id}/due" class="font-semibold text-ink no-underline">{aircraft.name}</a>
 								{#if due.length > 0}

@@ -9,7 +9,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { showDate } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
 
@@ -166,7 +166,7 @@
 								checked={setting.back}
 								onchange={(e) => tick(setting.id, e.currentTarget.checked)}
 							/>
-							<Gate mark={setting.back ? 'clear' : 'hold'} size={24} word={false} />
+							<MarkIcon mark={setting.back ? 'clear' : 'hold'} size={24} word={false} />
 							<span class="min-w-0 flex-1"
 								>{setting.name}: back to <b>{setting.outdoors}</b>
 								<span class="block text-[14px] text-ink-2">indoors it is {setting.indoors}</span></span

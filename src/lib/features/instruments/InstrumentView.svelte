@@ -7,7 +7,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
@@ -90,7 +90,9 @@
 <Sheet title={live?.words ?? work.title} {lead} name={instrument.title}>
 	{#snippet corner()}
 		{#if finding && work.phase === 'result'}<span class="flex items-center gap-2"
-				><Gate mark={MARK_OF_VERDICT[finding.verdict]} size={34} />{MARK_WORDS[MARK_OF_VERDICT[finding.verdict]]}</span
+				><MarkIcon mark={MARK_OF_VERDICT[finding.verdict]} size={34} />{MARK_WORDS[
+					MARK_OF_VERDICT[finding.verdict]
+				]}</span
 			>{/if}
 	{/snippet}
 	{#snippet margin()}

@@ -8,7 +8,7 @@
 	import { listSessions, type LoggedSession } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { download } from '$lib/ui/download';
 	import { showDate, showTime } from '$lib/ui/format';
 	import { failed } from '$lib/ui/notify';
@@ -66,7 +66,7 @@
 				{@const result = outcome(logged)}
 				{@const found = verified[session.id]}
 				<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-2 py-3 md:flex-nowrap">
-					<Gate mark={result.mark} />
+					<MarkIcon mark={result.mark} />
 					<div class="min-w-0 flex-1 basis-60">
 						<a href="/session/{session.id}/fly" class="text-[18px] font-semibold text-ink no-underline"
 							>{session.title}</a

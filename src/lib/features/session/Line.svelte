@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { StationId } from '$lib/schema/records';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { MARK_TEXT, MARK_WORDS } from '$lib/ui/marks';
 	import { showDay } from '$lib/ui/format';
 	import { getSessionView } from '../running/sessionView.svelte';
@@ -41,7 +41,7 @@
 						? 'border-action bg-sheet'
 						: 'border-transparent hover:bg-fine'}"
 				>
-					<Gate {mark} size={28} word={false} />
+					<MarkIcon {mark} size={28} word={false} />
 					<span class="min-w-0">
 						<span class="block text-ink max-lg:text-center max-lg:text-[13px] {here ? 'font-bold' : 'font-semibold'}"
 							>{title}</span

@@ -4,7 +4,7 @@
 	import { stationTitle } from '$lib/core/session/stations';
 	import { exportSession } from '$lib/store/backup';
 	import Button from '$lib/ui/Button.svelte';
-	import Gate from '$lib/ui/Gate.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { GRADE_WORDS, MARK_WORDS } from '$lib/ui/marks';
 	import { download } from '$lib/ui/download';
 	import { showDate, showZoned } from '$lib/ui/format';
@@ -60,7 +60,7 @@
 					<td>{station.title}</td>
 					<td
 						><span class="flex items-center gap-2"
-							><Gate mark={station.mark} size={22} word={false} />{MARK_WORDS[station.mark]}</span
+							><MarkIcon mark={station.mark} size={22} word={false} />{MARK_WORDS[station.mark]}</span
 						></td
 					>
 					<td

@@ -4,14 +4,14 @@ import { reviewStillGyro } from '$lib/core/inertial/gyro';
 import { inertialLimits } from '$lib/core/inertial/limits';
 import { series, requireColumns } from '../files';
 import { report } from '../instrument';
-import { RAD } from '../shared/inertial';
+import { DEG_PER_RAD } from '../shared/inertial';
 
 const AXES = ['x', 'y', 'z'] as const;
 
 export const compute = working(fields, async (input) => {
 	const answer = reviewStillGyro({ gyro: series(requireColumns(input), 'g') });
 	const { allan } = answer;
-	const worst = (v: readonly number[] | null) => (v ? Math.max(...v.map(Math.abs)) * RAD : null);
+	const worst = (v: readonly number[] | null) => (v ? Math.max(...v.map(Math.abs)) * DEG_PER_RAD : null);
 	const names = ['x', 'y', 'z'] as const;
 	return {
 		...report(answer, `At rest it turns by ${worst(answer.biasRadps)?.toFixed(2)} °/s and stays there`),
@@ -29,15 +29,15 @@ export const compute = working(fields, async (input) => {
 				value: worst(answer.driftRadps),
 				unit: '°/s',
 				digits: 3,
-				note: `limit ${(inertialLimits.gyroDriftRadps.value * RAD).toFixed(2)}`,
+				note: `limit ${(inertialLimits.gyroDriftRadps.value * DEG_PER_RAD).toFixed(2)}`,
 			},
 		],
 		kept: AXES.map((k, i) => ({
 			label: `Bias ${k}`,
-			value: answer.biasRadps ? answer.biasRadps[i] * RAD : null,
+			value: answer.biasRadps ? answer.biasRadps[i] * DEG_PER_RAD : null,
 			unit: '°/s',
 			// A bias is as uncertain as it wanders.
-			...(answer.biasInstabilityRadps ? { sigma: answer.biasInstabilityRadps[i] * RAD } : {}),
+			...(answer.biasInstabilityRadps ? { sigma: answer.biasInstabilityRadps[i] * DEG_PER_RAD } : {}),
 		})),
 		plots: allan
 			? [
@@ -47,7 +47,10 @@ export const compute = working(fields, async (input) => {
 						xLabel: 'averaged for, s',
 						yLabel: 'Allan deviation, °/s',
 						log: true,
-						lines: names.map((k) => ({ label: k, points: allan.tau.map((x, i) => ({ x, y: allan[k][i] * RAD })) })),
+						lines: names.map((k) => ({
+							label: k,
+							points: allan.tau.map((x, i) => ({ x, y: allan[k][i] * DEG_PER_RAD })),
+						})),
 					},
 				]
 			: [],
@@ -58,7 +61,7 @@ export const compute = working(fields, async (input) => {
 				rows: names.map((k, i) => [
 					k,
 					...[answer.biasRadps, answer.noiseDensityRadpsRtHz, answer.biasInstabilityRadps, answer.driftRadps].map(
-						(v) => (v ? v[i] * RAD : null),
+						(v) => (v ? v[i] * DEG_PER_RAD : null),
 					),
 				]),
 			},

@@ -1,3 +1,3 @@
 import { DEG } from '$lib/core/frames/angles';
 
-export const RAD = 1 / DEG;
+export const DEG_PER_RAD = 1 / DEG;

@@ -6,7 +6,7 @@ import { accelKept } from '$lib/core/inertial/kept';
 import { inertialLimits } from '$lib/core/inertial/limits';
 import { points, series, requireColumns } from '../files';
 import { report } from '../instrument';
-import { RAD } from '../shared/inertial';
+import { DEG_PER_RAD } from '../shared/inertial';
 import { recipeOf } from './parts';
 
 const facesOf = (answer: { poses: { face: string }[] }) => [...new Set(answer.poses.map(({ face }) => face))];
@@ -33,7 +33,7 @@ export const compute = working(fields, async (input) => {
 				value: answer.levelErrorDeg,
 				unit: '°',
 				digits: 1,
-				sigma: sigma ? (Math.max(sigma[0], sigma[1]) / STANDARD_GRAVITY_MPS2) * RAD : null,
+				sigma: sigma ? (Math.max(sigma[0], sigma[1]) / STANDARD_GRAVITY_MPS2) * DEG_PER_RAD : null,
 			},
 			{
 				label: 'Misfit of the poses',
