@@ -10,6 +10,8 @@ import {
 	sessionKindSchema,
 	stationIdSchema,
 	windSchema,
+	occasionSchema,
+	venueSchema,
 } from './records';
 
 /**
@@ -166,6 +168,8 @@ export const sessionEntrySchema = z.object({
 	purpose: sessionKindSchema,
 	title: name,
 	pilot: name,
+	occasion: occasionSchema.optional(),
+	venue: venueSchema.optional(),
 	startedAt: isoTime,
 	endedAt: isoTime.nullable(),
 	aircraft: z.looseObject({ id, name }),

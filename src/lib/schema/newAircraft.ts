@@ -3,12 +3,13 @@ import type { Aircraft, AircraftKind } from './records';
 /** A new aircraft of a kind with sensible limits; every one of them can be changed. */
 export function newAircraft(id: string, kind: AircraftKind, at: string): Aircraft {
 	const wing = kind === 'wing';
+	const field = kind === 'sprayer' || kind === 'spreader';
 	return {
 		id,
 		name: '',
 		kind,
 		description: '',
-		rotors: wing ? 0 : kind === 'sprayer' ? 6 : 4,
+		rotors: wing ? 0 : field ? 6 : 4,
 		compasses: kind === 'racer' || kind === 'toy' ? 0 : 1,
 		hasPosition: kind !== 'racer' && kind !== 'toy',
 		firmware: '',

@@ -9,7 +9,17 @@ export const name = z.string().trim().min(1, 'needs a name').max(120);
 export const note = z.string().max(4000);
 export const isoTime = z.iso.datetime();
 
-export const aircraftKindSchema = z.enum(['camera', 'multirotor', 'wing', 'sprayer', 'racer', 'longrange', 'toy']);
+export const aircraftKindSchema = z.enum([
+	'camera',
+	'large-camera',
+	'multirotor',
+	'wing',
+	'sprayer',
+	'spreader',
+	'racer',
+	'longrange',
+	'toy',
+]);
 export type AircraftKind = z.infer<typeof aircraftKindSchema>;
 
 export const dueSchoolSchema = z.enum(['as-told', 'after-events', 'every-day']);
@@ -33,6 +43,39 @@ export type Sensor = z.infer<typeof sensorSchema>;
 /** What an aircraft does when the link is lost. */
 export const lossActionSchema = z.enum(['stop', 'return', 'land', 'hover']);
 export type LossAction = z.infer<typeof lossActionSchema>;
+
+/** What an aircraft may have or not, beside its frame: unknown where nobody said. */
+export const partSchema = z.enum([
+	'camera',
+	'camera-cover',
+	'folding',
+	'video',
+	'overlay',
+	'beeper',
+	'pressure-foam',
+	'vision',
+	'obstacle',
+	'tank',
+	'spreader',
+	'flow-meter',
+	'self-righting',
+	'pre-arm',
+]);
+export type Part = z.infer<typeof partSchema>;
+
+export const sideSchema = z.enum(['front', 'rear', 'left', 'right', 'up', 'down']);
+
+/** A line of the aircraft's own table of lights and tones, in its owner's words. */
+export const lightSchema = z.object({
+	id,
+	during: z.string().max(80),
+	colour: z.string().max(80),
+	pattern: z.enum(['', 'steady', 'slow', 'fast', 'alternating']),
+	sound: z.string().max(80),
+	meaning: z.string().max(160),
+	next: z.string().max(160),
+});
+export type Light = z.infer<typeof lightSchema>;
 
 export const aircraftEventSchema = z.object({
 	id,
@@ -79,6 +122,14 @@ export const aircraftSchema = z.object({
 	gives: z.enum(['logs', 'screen', 'lights']).optional(),
 	/** Its propellers stay on during bench work, by the maker's manual. */
 	propellersStayOn: z.boolean().optional(),
+	/** How a wing's surfaces are made. */
+	surfaces: z.enum(['elevons', 'separate', 'v-tail']).optional(),
+	/** How its propellers are held. */
+	propellers: z.enum(['nut', 'self-locking', 'screws', 'folding', 'quick']).optional(),
+	parts: z.partialRecord(partSchema, z.boolean()).optional(),
+	/** Sides that its obstacle sensors cover. */
+	obstacleSides: z.array(sideSchema).max(6).optional(),
+	lightTable: z.array(lightSchema).max(60).optional(),
 	/** A school of its own for a sensor, where the pilot keeps one. */
 	sensorSchools: z.partialRecord(sensorSchema, dueSchoolSchema).optional(),
 	/** The pilot's own thresholds; null switches a rule off. */
@@ -100,22 +151,40 @@ export const aircraftSchema = z.object({
 });
 export type Aircraft = z.infer<typeof aircraftSchema>;
 
+export const obstacleSchema = z.object({
+	id,
+	name,
+	bearingDeg: z.number().min(0).max(360),
+	distanceM: z.number().min(0).max(20_000),
+	heightM: z.number().min(0).max(1000),
+});
+export type Obstacle = z.infer<typeof obstacleSchema>;
+
 export const siteSchema = z.object({
 	id,
 	name,
 	latDeg: z.number().min(-90).max(90),
 	lonDeg: z.number().min(-180).max(180),
 	altM: z.number().min(-500).max(9000),
+	/** What stands there, as seen from the home mark. */
+	obstacles: z.array(obstacleSchema).max(200).optional(),
+	/** What is allowed here, who says so, and since when. */
+	rules: note.optional(),
 	notes: note.default(''),
 	updatedAt: isoTime,
 });
 export type Site = z.infer<typeof siteSchema>;
+
+export const chemistrySchema = z.enum(['lipo', 'high-voltage', 'lithium-ion', 'percent']);
+/** What a pack's charge is read by: volts of its chemistry, or per cent alone. */
+export type Chemistry = z.infer<typeof chemistrySchema>;
 
 export const packSchema = z.object({
 	id,
 	name,
 	aircraftId: id,
 	cells: z.int().min(1).max(24),
+	chemistry: chemistrySchema.optional(),
 	capacityMah: z.number().positive().max(200_000),
 	cycles: z.int().min(0).max(10_000),
 	boughtOn: z.iso.date(),
@@ -155,6 +224,14 @@ export type Wind = z.infer<typeof windSchema>;
  */
 export const sessionKindSchema = z.enum(['flight', 'rehearsal', 'bench']);
 
+/** Why a session is flown: what lies between it and the last flight. */
+export const occasionSchema = z.enum(['routine', 'first', 'repair', 'update', 'crash', 'storage']);
+export type Occasion = z.infer<typeof occasionSchema>;
+
+/** Over what it flies. */
+export const venueSchema = z.enum(['open', 'people', 'roof', 'water']);
+export type Venue = z.infer<typeof venueSchema>;
+
 export const sessionSchema = z.object({
 	id,
 	kind: sessionKindSchema.default('flight'),
@@ -164,6 +241,9 @@ export const sessionSchema = z.object({
 	siteId: id.nullable(),
 	packId: id.nullable(),
 	pilot: name,
+	/** Of sessions that said so. */
+	occasion: occasionSchema.optional(),
+	venue: venueSchema.optional(),
 	startedAt: isoTime,
 	endedAt: isoTime.nullable(),
 	/** Where the pilot was: reload or a killed tab comes back here. */

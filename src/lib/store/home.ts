@@ -24,6 +24,10 @@ const latestOf = async (aircraftId: string, wanted: (session: Session) => boolea
 		.filter(wanted)
 		.first()) ?? null;
 
+/** When an aircraft last flew, as an ISO time; null where no flight of it is on record. */
+export const flownAt = async (aircraftId: string): Promise<string | null> =>
+	(await latestOf(aircraftId, ({ kind }) => kind === 'flight'))?.startedAt ?? null;
+
 /** What the start page shows. */
 export async function loadHome(): Promise<Home> {
 	const asOf = new Date().toISOString();

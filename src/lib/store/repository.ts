@@ -217,7 +217,10 @@ export async function saveToBench(
 	});
 }
 
-export type NewSession = Pick<Session, 'kind' | 'title' | 'aircraftId' | 'siteId' | 'packId' | 'pilot'>;
+export type NewSession = Pick<
+	Session,
+	'kind' | 'title' | 'aircraftId' | 'siteId' | 'packId' | 'pilot' | 'occasion' | 'venue'
+>;
 
 async function beginSession(input: NewSession & { id: string }): Promise<Session> {
 	const at = now();

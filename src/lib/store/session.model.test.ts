@@ -26,7 +26,7 @@ import {
 
 const AT = '2026-05-14T09:00:00.000Z';
 const AIRCRAFT = { ...newAircraft('a1', 'sprayer', AT), name: 'Heron' };
-const ITEMS = checklistFor(AIRCRAFT).map(({ id, station }) => ({ id, station }));
+const ITEMS = checklistFor({ aircraft: AIRCRAFT }).map(({ id, station }) => ({ id, station }));
 type SessionKind = Session['kind'];
 const MEASURED = ['site-field', 'position', 'hover'] as const;
 

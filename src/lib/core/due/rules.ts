@@ -74,13 +74,15 @@ const SENSORS: readonly Sensor[] = sensorSchema.options;
 
 /** Which of them an aircraft has. */
 export function sensorsOf({ kind, compasses }: Aircraft): Sensor[] {
-	const camera = kind === 'camera' || kind === 'multirotor' || kind === 'longrange';
+	const factory = kind === 'camera' || kind === 'large-camera' || kind === 'toy';
+	const field = kind === 'sprayer' || kind === 'spreader';
+	const camera = kind === 'camera' || kind === 'large-camera' || kind === 'multirotor' || kind === 'longrange';
 	return SENSORS.filter((sensor) => {
 		if (sensor === 'compass') return compasses > 0;
 		if (sensor === 'camera') return camera;
-		if (sensor === 'vision') return kind === 'camera' || kind === 'toy';
-		if (sensor === 'speed-controllers') return kind !== 'camera' && kind !== 'toy';
-		if (sensor === 'mounting') return kind !== 'camera' && kind !== 'toy' && kind !== 'sprayer';
+		if (sensor === 'vision') return factory;
+		if (sensor === 'speed-controllers') return !factory;
+		if (sensor === 'mounting') return !factory && !field;
 		return true;
 	});
 }

@@ -270,7 +270,7 @@ export function recipesFor(sensor: Sensor, { kind }: Pick<Aircraft, 'kind'>): re
 	const first =
 		sensor === 'accelerometer'
 			? { camera: 'five-faces', toy: 'single', sprayer: 'single' }[kind as string]
-			: sensor === 'compass' && kind === 'sprayer'
+			: sensor === 'compass' && (kind === 'sprayer' || kind === 'spreader')
 				? 'tilted-second'
 				: undefined;
 	return first ? all.toSorted((a, b) => Number(b.id === first) - Number(a.id === first)) : all;

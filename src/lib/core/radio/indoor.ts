@@ -10,7 +10,7 @@ export interface IndoorDefault {
 }
 
 const flown = ({ kind }: Pick<Aircraft, 'kind'>) => kind !== 'wing' && kind !== 'sprayer';
-const camera = ({ kind }: Pick<Aircraft, 'kind'>) => kind === 'camera';
+const camera = ({ kind }: Pick<Aircraft, 'kind'>) => kind === 'camera' || kind === 'large-camera';
 
 /** What is changed before flying under a roof, and why: defaults, each of which the pilot may change or leave out. */
 export const INDOOR_DEFAULTS: readonly IndoorDefault[] = [

@@ -9,6 +9,7 @@ const item = (more: Partial<Item>): Item => ({
 	text: '',
 	why: '',
 	weight: 'hold',
+	because: '',
 	limit: { low: 4.1, high: 4.25, unit: 'V', source: '', possible: { low: 2, high: 5 } },
 	...more,
 });

@@ -125,7 +125,7 @@ const decide = (task: 'arm' | 'flight', decision: 'fly' | 'hold' = 'fly'): Entry
 
 /** Everything up to the first gate, seen and right. */
 const upToArm = (craft = aircraft()): [StationId, EntryPayload][] => [
-	...checklistFor(craft)
+	...checklistFor({ aircraft: craft })
 		.filter(({ station }) => !['response', 'hover', 'close'].includes(station))
 		.map((item): [StationId, EntryPayload] => [item.station, check(item.id, 'done')]),
 	['compass', test('site-field', 'pass')],
@@ -134,7 +134,7 @@ const upToArm = (craft = aircraft()): [StationId, EntryPayload][] => [
 	['return', wind(3)],
 ];
 const behindArm = (craft = aircraft()): [StationId, EntryPayload][] => [
-	...checklistFor(craft)
+	...checklistFor({ aircraft: craft })
 		.filter(({ station }) => station === 'response' || station === 'hover')
 		.map((item): [StationId, EntryPayload] => [item.station, check(item.id, 'done')]),
 	['hover', test('hover', 'pass')],

@@ -3,7 +3,7 @@ import type { Aircraft } from '../../schema/records';
 import { EVENT_WORDS } from '../due/rules';
 import { formatQuantity, type UnitSystem } from '../words/units';
 import { showSigma } from '../words/sigma';
-import { checklistFor } from './items';
+import { everyItem } from './items';
 
 const OUTCOMES = {
 	done: 'right',
@@ -31,7 +31,7 @@ const because = (reason: string) => (reason ? `: ${reason}` : '');
 
 /** What an entry says, in a sentence for whoever reads the record. */
 export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> & Aircraft, units: UnitSystem): string {
-	const items = new Map(checklistFor(aircraft).map((item) => [item.id, item]));
+	const items = new Map(everyItem({ aircraft }));
 	const named = (task: string) => items.get(task)?.text ?? task.replaceAll('-', ' ');
 	switch (payload.kind) {
 		case 'session': {

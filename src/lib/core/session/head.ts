@@ -7,7 +7,7 @@ export const snapshotOf = ({ events: _, updatedAt: __, ...rest }: Aircraft) => r
 /** What a session is, as its own entry: written when it begins and at every change of it. */
 export const headOf = (
 	what: SessionPayload['what'],
-	{ kind, title, pilot, startedAt, endedAt }: Session,
+	{ kind, title, pilot, occasion, venue, startedAt, endedAt }: Session,
 	around: { aircraft: Aircraft; site: Site | null; pack: Pack | null },
 	reason = '',
 ): SessionPayload => ({
@@ -17,6 +17,8 @@ export const headOf = (
 	purpose: kind,
 	title,
 	pilot,
+	...(occasion ? { occasion } : {}),
+	...(venue ? { venue } : {}),
 	startedAt,
 	endedAt,
 	aircraft: snapshotOf(around.aircraft),

@@ -4,13 +4,15 @@ import { taskOf } from '../evidence/about';
 import { isAside, standingOf, type Standing } from '../evidence/standing';
 import { undoneBy } from '../evidence/undoes';
 import type { ChainFinding } from '../record/chain';
-import type { Aircraft, Sensor, Session } from '../../schema/records';
+import type { Aircraft, Pack, Sensor, Session, Site } from '../../schema/records';
 import type { UnitSystem } from '../words/units';
 
 /** All that a session is judged by. */
 export interface SessionEvidence {
 	aircraft: Aircraft;
-	session: Pick<Session, 'kind'>;
+	session: Pick<Session, 'kind' | 'occasion' | 'venue'>;
+	site?: Site | null | undefined;
+	pack?: Pack | null | undefined;
 	/** Entries of this session, in any order. */
 	entries: readonly Entry[];
 	/** Everything that can fall due on the aircraft, as of the session. */

@@ -4,7 +4,7 @@ import { newAircraft } from '../../schema/newAircraft';
 import { checklistFor } from './items';
 import { isImpossible, meantBy } from './slips';
 
-const items = checklistFor(newAircraft('a', 'multirotor', '2026-05-14T09:00:00.000Z'));
+const items = checklistFor({ aircraft: newAircraft('a', 'multirotor', '2026-05-14T09:00:00.000Z') });
 const volts = items.find(({ id }) => id === 'pack-voltage');
 if (!volts) throw new Error('no pack item');
 

@@ -6,6 +6,7 @@
 	import InstrumentView from '$lib/features/instruments/InstrumentView.svelte';
 	import { gradeOfWork, toEntry } from '$lib/features/instruments/payload';
 	import { findInstrument } from '$lib/instruments/catalogue';
+	import { knownFor } from '$lib/instruments/known';
 	import TemperatureField from '$lib/features/measuring/TemperatureField.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import type { StationId } from '$lib/schema/records';
@@ -19,7 +20,7 @@
 	/** An instrument as a procedure of the session: its finding becomes an entry of it, beside the earlier ones. */
 	let { station, id }: { station: StationId; id: string } = $props();
 	const view = getSessionView();
-	const { aircraft, site } = view.bundle;
+	const { aircraft, pack, session, site } = view.bundle;
 	const date = new Date().toISOString().slice(0, 10);
 	// svelte-ignore state_referenced_locally
 	const instrument = findInstrument(id);
@@ -29,6 +30,7 @@
 			instrument,
 			() => site,
 			() => date,
+			knownFor(id, { aircraft, pack, site, wind: view.wind, venue: session.venue }),
 		);
 	$effect(() => () => work?.dispose());
 	let temperatureC = $state(lastTemperature(view.bundle.entries));

@@ -9,6 +9,7 @@
 	import { checkOf } from '$lib/core/session/tasks/items';
 	import type { TaskState } from '$lib/core/session/task';
 	import { formatQuantity, fromUnit, unitSymbol } from '$lib/core/words/units';
+	import { findInstrument } from '$lib/instruments/catalogue';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
@@ -31,7 +32,7 @@
 
 	const items = $derived(
 		new Map(
-			checklistFor(view.bundle.aircraft)
+			checklistFor(view.bundle)
 				.filter((i) => i.station === station)
 				.map((item) => [item.id, item]),
 		),
@@ -47,6 +48,7 @@
 	const firstOpen = $derived(asked.find(({ mark, shut }) => mark === 'unseen' && !shut));
 	const chosen = $derived(view.readOnly ? null : (asked.find(({ task }) => task === picked) ?? firstOpen ?? null));
 	const item = $derived(chosen ? (items.get(chosen.task) ?? null) : null);
+	const instrument = $derived(item?.opens ? findInstrument(item.opens) : null);
 	const next = $derived(tasks.find(({ mark, page: own, shut }) => mark === 'unseen' && own && !shut) ?? null);
 	const shut = $derived(tasks.find((task) => task.shut)?.shut ?? '');
 
@@ -165,6 +167,9 @@
 		{#if item}
 			<h2 class="mt-4 mb-2">Why</h2>
 			<p class="m-0">{item.why}</p>
+			{#if item.because}
+				<p class="mt-2 text-[14px] text-ink-2">Asked of {view.bundle.aircraft.name} today because: {item.because}.</p>
+			{/if}
 			{#if item.limit}
 				<p class="mt-2 text-[14px] text-ink-2">
 					Limit from: {item.limit.source}. The maker's manual and local rules stand above it.
@@ -230,6 +235,9 @@
 					</div>
 				{/if}
 				<div class="mt-4 flex flex-wrap gap-3">
+					{#if instrument}<Button href={view.href(station, `measure-${instrument.id}`)}
+							>Measure it: {instrument.title.toLowerCase()}</Button
+						>{/if}
 					{#if item.type !== 'nudge'}<Button onclick={notRight} kbd="n"
 							>{item.id === 'bumps' ? 'There was one: note it' : 'Not as it should be'}</Button
 						>{/if}

@@ -33,6 +33,7 @@
 					{@attach focusIf(work.problemField === field.id)}
 				>
 					<FieldInput {field} value={cellOf(field.id)} onchange={(value) => work.set(field.id, value)} />
+					{#if work.from[field.id]}<p class="m-0 text-[14px] text-ink-2">from {work.from[field.id]}</p>{/if}
 				</div>
 			{/if}
 		{/each}
@@ -41,7 +42,11 @@
 		{#if field.kind === 'rows'}
 			{@const list = rowsOf(work.values, field.id)}
 			<fieldset class="m-0 border-0 p-0">
-				<legend class="mb-1 p-0 font-semibold">{field.label}</legend>
+				<legend class="mb-1 p-0 font-semibold"
+					>{field.label}{#if work.from[field.id]}<span class="ml-2 text-[14px] font-normal text-ink-2"
+							>from {work.from[field.id]}</span
+						>{/if}</legend
+				>
 				{#each list as row, index (index)}
 					<div class="hairline flex flex-wrap items-end gap-x-4 gap-y-1 py-2">
 						{#each field.of as cell (cell.id)}

@@ -15,6 +15,7 @@ import {
 	type Values,
 } from '$lib/instruments/instrument';
 import { missingIn } from '$lib/instruments/form';
+import type { Filled } from '$lib/instruments/known';
 import { call } from '$lib/workers/core';
 import { TableFlow } from '../measuring/tableFlow.svelte';
 
@@ -71,10 +72,14 @@ export class InstrumentState {
 	#site: () => Input['site'];
 	#date: () => string;
 
+	/** Where a field's value is known from, as far as the pilot has not changed it. */
+	from = $state.raw<Readonly<Record<string, string>>>({});
+
 	/** `filled` is what is known already, of the aircraft or from what was just seen. */
-	constructor(instrument: Instrument, site: () => Input['site'], date: () => string, filled: Values | null = null) {
+	constructor(instrument: Instrument, site: () => Input['site'], date: () => string, filled: Filled | null = null) {
 		this.instrument = instrument;
-		this.values = filled ? { ...blankValues(instrument.fields), ...filled } : recall(instrument);
+		this.values = filled ? { ...blankValues(instrument.fields), ...filled.values } : recall(instrument);
+		this.from = filled?.from ?? {};
 		this.table =
 			instrument.file?.kind === 'table'
 				? new TableFlow(instrument.id, instrument.file.roles, instrument.file.complete)
@@ -101,6 +106,8 @@ export class InstrumentState {
 	set(id: string, value: Cell | readonly Row[]): void {
 		this.values = { ...this.values, [id]: value };
 		this.problemField = '';
+		const { [id]: _, ...rest } = this.from;
+		this.from = rest;
 		try {
 			localStorage.setItem(KEY + this.instrument.id, JSON.stringify(this.values));
 		} catch {
@@ -112,7 +119,7 @@ export class InstrumentState {
 	async tryIt(sample: Sample, seed: number): Promise<void> {
 		try {
 			if (sample.values || this.instrument.fields.length > 0)
-				this.values = { ...exampleValues(this.instrument.fields), ...sample.values };
+				[this.values, this.from] = [{ ...exampleValues(this.instrument.fields), ...sample.values }, {}];
 			this.#clear();
 			this.phase = 'busy';
 			this.progress = null;

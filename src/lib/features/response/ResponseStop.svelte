@@ -26,7 +26,7 @@
 			instrument,
 			() => site,
 			() => new Date().toISOString().slice(0, 10),
-			responseValues(aircraft, observedOf(view.state.record)),
+			{ values: responseValues(aircraft, observedOf(view.state.record)), from: {} },
 		);
 	$effect(() => () => work?.dispose());
 	$effect(() => {

@@ -90,9 +90,9 @@ export class SessionView {
 	});
 
 	state = $derived.by(() => {
-		const { aircraft, entries, session, chain } = this.bundle;
+		const { aircraft, site, pack, entries, session, chain } = this.bundle;
 		const { due, done, unverified } = this;
-		return assessSession({ aircraft, session, entries, due, done, unverified, chain, units: units() });
+		return assessSession({ aircraft, site, pack, session, entries, due, done, unverified, chain, units: units() });
 	});
 
 	/** The compass calibration that holds now: of this session, else of an earlier one. The practice aircraft has none of the real one's. */

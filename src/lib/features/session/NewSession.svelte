@@ -3,7 +3,10 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
 	import { startSession } from '$lib/store/repository';
-	import { lastSiteId } from '$lib/store/home';
+	import { flownAt, lastSiteId } from '$lib/store/home';
+	import { OCCASION_WORDS, suggestOccasion, VENUE_WORDS } from '$lib/core/session/occasion';
+	import { toRestore } from '$lib/core/radio/indoor';
+	import type { Occasion, Venue } from '$lib/schema/records';
 	import { listAircraft, listPacks, listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -25,16 +28,20 @@
 	let title = $state('');
 	let kind = $state<'flight' | 'rehearsal'>('flight');
 	let pilot = $state(preferences.pilot);
+	/** As suggested where it was not chosen. */
+	let occasion = $state<Occasion | ''>('');
+	let venue = $state<Venue | ''>('');
 	let missing = $state<string[]>([]);
 
 	const draft = keepDraft(
 		'session',
-		() => (title.trim() || aircraftId || siteId ? { aircraftId, siteId, packId, title, kind, pilot } : null),
+		() =>
+			title.trim() || aircraftId || siteId ? { aircraftId, siteId, packId, title, kind, pilot, occasion, venue } : null,
 		(kept) => {
-			const found = sameShape(kept, { aircraftId, siteId, packId, title, kind, pilot });
+			const found = sameShape(kept, { aircraftId, siteId, packId, title, kind, pilot, occasion, venue });
 			if (!found) return false;
-			({ aircraftId, siteId, packId, title, kind, pilot } = {
-				...{ aircraftId, siteId, packId, title, kind, pilot },
+			({ aircraftId, siteId, packId, title, kind, pilot, occasion, venue } = {
+				...{ aircraftId, siteId, packId, title, kind, pilot, occasion, venue },
 				...found,
 			});
 			return true;
@@ -44,7 +51,23 @@
 	const chosenAircraft = $derived(aircraftId || data.current?.aircraft[0]?.id || '');
 	/** Here is where somebody last was, not the first of the alphabet. */
 	const chosenSite = $derived(siteId || data.current?.last || data.current?.sites[0]?.id || '');
+	const now = new Date().toISOString();
+	const flown = live(
+		async () => (chosenAircraft ? await flownAt(chosenAircraft) : null),
+		() => chosenAircraft,
+	);
+	const aircraft = $derived(data.current?.aircraft.find(({ id }) => id === chosenAircraft) ?? null);
+	const suggested = $derived(
+		aircraft ? suggestOccasion(aircraft, flown.current ?? null, now) : { occasion: 'routine' as const, because: '' },
+	);
+	const chosenOccasion = $derived(occasion || suggested.occasion);
+	/** Set for a room until everything is back. */
+	const chosenVenue = $derived(venue || (aircraft && toRestore(aircraft).length > 0 ? 'roof' : 'open'));
 	const packs = $derived((data.current?.packs ?? []).filter((pack) => pack.aircraftId === chosenAircraft));
+
+	const words = <K extends string>(of: Record<K, { label: string; note: string }>) =>
+		(Object.keys(of) as K[]).map((value) => ({ value, ...of[value] }));
+	const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 	async function start(event: SubmitEvent) {
 		event.preventDefault();
@@ -62,6 +85,8 @@
 				siteId: chosenSite,
 				packId: packs.some(({ id }) => id === packId) ? packId : null,
 				pilot: pilot.trim(),
+				occasion: chosenOccasion,
+				venue: chosenVenue,
 			});
 			draft.forget();
 			await goto(`/session/${session.id}/plan`);
@@ -104,13 +129,28 @@
 						label: name,
 						note: description,
 					}))}
-					onchange={(id) => (aircraftId = id)}
+					onchange={(id) => ([aircraftId, occasion] = [id, ''])}
 				/>
+				<div>
+					<Choice
+						label="What lies before this flight?"
+						value={chosenOccasion}
+						options={words(OCCASION_WORDS)}
+						onchange={(next) => (occasion = next)}
+					/>
+					{#if suggested.because}<p class="m-0 mt-1 text-[14px] text-ink-2">{sentence(suggested.because)}.</p>{/if}
+				</div>
 				<Choice
 					label="Site"
 					value={chosenSite}
 					options={data.current.sites.map(({ id, name }) => ({ value: id, label: name }))}
 					onchange={(id) => (siteId = id)}
+				/>
+				<Choice
+					label="Over what?"
+					value={chosenVenue}
+					options={words(VENUE_WORDS)}
+					onchange={(next) => (venue = next)}
 				/>
 				{#if packs.length > 0}
 					<Choice

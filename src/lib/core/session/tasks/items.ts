@@ -2,6 +2,7 @@ import type { CheckPayload, Entry } from '../../../schema/entries';
 import type { Mark } from '../../../schema/records';
 import { markOf } from '../../evidence/standing';
 import { formatQuantity } from '../../words/units';
+import { foundState } from './measured';
 import { checklistFor, type Item } from '../items';
 import type { SessionEvidence, SessionRecord } from '../sessionRecord';
 import { orAside, silence, taskState, USUAL_REASONS, type TaskState } from '../task';
@@ -36,14 +37,23 @@ function detailOf(item: Item, mark: Mark, check: CheckPayload | null, evidence: 
 	return `${said}${wrong ? `: ${wrong}` : ''}. ${check.reason}`.trim();
 }
 
-/** One task of an item of the checklist: what was answered last, and that it may be asked again. */
+/** What an instrument found that answers an item, where it came after the last answer by hand; a value is asked for itself. */
+function foundBy({ type, opens, found = opens }: Item, record: SessionRecord, answered: Entry | null): Entry | null {
+	const entry = found && type !== 'measure' ? record.speaking(found) : null;
+	return entry?.payload.kind === 'test' && entry.seq > (answered?.seq ?? -1) ? entry : null;
+}
+
+/** One task of an item of the checklist: what was answered or measured last, and that it may be asked again. */
 export function itemState(item: Item, evidence: SessionEvidence, record: SessionRecord): TaskState {
 	const entry = record.speaking(item.id);
+	const offered = item.offered ?? USUAL_REASONS;
+	const found = foundBy(item, record, entry);
+	if (found) return orAside(foundState(found, { task: item.id, station: item.station, page: null, offered }), record);
 	const check = checkOf(entry);
 	const mark = check ? markOf(check, item.weight) : 'unseen';
 	const asked = silence(record, item.id);
 	// A nudge that went wrong is put right, never left.
-	const settled = item.type === 'nudge' && check?.outcome === 'failed' ? null : (item.offered ?? USUAL_REASONS);
+	const settled = item.type === 'nudge' && check?.outcome === 'failed' ? null : offered;
 	const state = taskState({
 		task: item.id,
 		station: item.station,
@@ -59,4 +69,4 @@ export function itemState(item: Item, evidence: SessionEvidence, record: Session
 
 /** All items of the aircraft's checklist, in the order of the stations. */
 export const itemStates = (evidence: SessionEvidence, record: SessionRecord): TaskState[] =>
-	checklistFor(evidence.aircraft).map((item) => itemState(item, evidence, record));
+	checklistFor(evidence).map((item) => itemState(item, evidence, record));

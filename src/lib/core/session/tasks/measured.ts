@@ -1,3 +1,4 @@
+import type { Entry } from '../../../schema/entries';
 import type { SessionRecord } from '../sessionRecord';
 import { markOf } from '../../evidence/standing';
 import { silence, taskState, type TaskState } from '../task';
@@ -9,9 +10,15 @@ export function measuredState(unseen: Unseen, record: SessionRecord): TaskState 
 	const entry = record.speaking(unseen.task);
 	if (entry?.payload.kind !== 'test')
 		return taskState({ ...unseen, mark: 'unseen', detail: silence(record, unseen.task) });
+	return foundState(entry, unseen);
+}
+
+/** A task that an instrument's finding speaks for. @throws Error where the entry is no finding. */
+export function foundState(entry: Entry, task: Omit<Unseen, 'title' | 'next'>): TaskState {
+	if (entry.payload.kind !== 'test') throw new Error(`entry ${entry.id} is no finding`);
 	const { verdict, headline, reasons, sourceName } = entry.payload;
 	return taskState({
-		...unseen,
+		...task,
 		mark: markOf(entry.payload),
 		title: headline,
 		detail: `From ${sourceName}.`,

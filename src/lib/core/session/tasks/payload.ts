@@ -1,3 +1,5 @@
+import type { Part } from '../../../schema/records';
+import { hasPart } from '../capabilities';
 import { orAside, type Task } from '../task';
 import { measuredState } from './measured';
 
@@ -7,18 +9,20 @@ interface Measured {
 	title: string;
 	next: string;
 	offered: readonly string[];
+	part: Part;
 }
 
 /** What an aircraft that gives something to the field gives, measured against what is set before it is over the field. */
-const given = ({ next, ...shared }: Measured): Task => ({
+const given = ({ next, part, ...shared }: Measured): Task => ({
 	station: 'bench',
-	applies: ({ aircraft }) => aircraft.kind === 'sprayer',
+	applies: ({ aircraft }) => hasPart(aircraft, part),
 	state: (_, record) => orAside(measuredState({ ...shared, station: 'bench', next }, record), record),
 });
 
 export const water = given({
 	task: 'flow',
 	page: 'measure-flow',
+	part: 'tank',
 	title: 'Nobody has measured what each nozzle gives',
 	next: 'Catch it, nozzle by nozzle',
 	offered: ['The spreader is fitted today', 'Measured since the last change of nozzles'],
@@ -27,6 +31,7 @@ export const water = given({
 export const feeder = given({
 	task: 'feed',
 	page: 'measure-feed',
+	part: 'spreader',
 	title: 'Nobody has measured what the feeder gives',
 	next: 'Count its turns and weigh',
 	offered: ['The tank is fitted today', 'Measured since the last change of seed'],

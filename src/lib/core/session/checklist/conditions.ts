@@ -1,0 +1,75 @@
+import type { Aircraft, AircraftKind, Occasion, Pack, Part, Session, Site, Venue } from '../../../schema/records';
+import { comesHome, hasPart, isFactory, showsData } from '../capabilities';
+
+/** All that a checklist is made from: this aircraft, this place, this pack, this day. */
+export interface Setting {
+	aircraft: Aircraft;
+	session?: Pick<Session, 'occasion' | 'venue'> | undefined;
+	site?: Site | null | undefined;
+	pack?: Pack | null | undefined;
+}
+
+/** When an item is asked, and how that is said to the pilot. */
+export interface Condition {
+	holds(setting: Setting): boolean;
+	because: string;
+}
+
+const of = (because: string, holds: (aircraft: Aircraft) => boolean): Condition => ({
+	because,
+	holds: ({ aircraft }) => holds(aircraft),
+});
+
+/** Asked of nobody else; not said as a reason, since its absence is what is meant. */
+export const not = (condition: Condition, because = ''): Condition => ({
+	because,
+	holds: (setting) => !condition.holds(setting),
+});
+
+export const kind = (because: string, ...kinds: AircraftKind[]): Condition =>
+	of(because, (a) => kinds.includes(a.kind));
+export const part = (which: Part, because: string): Condition => of(because, (a) => hasPart(a, which));
+export const anyPart = (because: string, ...which: Part[]): Condition =>
+	of(because, (a) => which.some((p) => hasPart(a, p)));
+export const occasion = (because: string, ...which: Occasion[]): Condition => ({
+	because,
+	holds: ({ session }) => which.includes(session?.occasion ?? 'routine'),
+});
+export const venue = (because: string, which: Venue): Condition => ({
+	because,
+	holds: ({ session }) => (session?.venue ?? 'open') === which,
+});
+
+export const wing = kind('a wing', 'wing');
+export const toy = kind('a small indoor drone', 'toy');
+export const camera = kind('a camera drone', 'camera', 'large-camera');
+export const factory = of('bought whole', isFactory);
+/** Built or opened by its pilot: straps, leads and nuts are in reach, and there is a mode that holds nothing. */
+export const built = of('built or opened by its pilot', (a) => !isFactory(a));
+/** Answers a stick on the ground before it lifts. */
+export const nudged = of('built, and it lifts straight up', (a) => !isFactory(a) && a.kind !== 'wing');
+export const homing = of('it is to come home by itself', comesHome);
+export const withCompass = of('it has a compass', (a) => a.compasses > 0);
+export const withoutData = of('it shows no data', (a) => !showsData(a));
+export const roof = venue('under a roof', 'roof');
+export const people = venue('people are near', 'people');
+export const water = venue('over water', 'water');
+export const outdoors = not(roof);
+/** Something of it is new or was opened: nothing of before can be relied on. */
+export const untried = occasion(
+	'untried since it was built, repaired, updated or crashed',
+	'first',
+	'repair',
+	'update',
+	'crash',
+);
+export const opened = occasion('it was built, repaired or crashed', 'first', 'repair', 'crash');
+export const first = occasion('its first flight ever', 'first');
+export const crashed = occasion('it crashed', 'crash');
+export const updated = occasion('its software was updated', 'update');
+export const stored = occasion('it was stored', 'storage');
+/** Its charge is read in per cent, not in volts. */
+export const inPercent: Condition = {
+	because: 'its charge is shown in per cent',
+	holds: ({ pack, aircraft }) => (pack?.chemistry ? pack.chemistry === 'percent' : isFactory(aircraft)),
+};

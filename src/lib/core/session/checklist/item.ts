@@ -1,0 +1,55 @@
+import type { StationId } from '../../../schema/records';
+import type { Quantity } from '../../words/units';
+import type { Condition, Setting } from './conditions';
+
+/** What makes a measured value acceptable: limits in SI, and where they come from. */
+export interface ValueLimit {
+	low?: number;
+	high?: number;
+	unit: string;
+	quantity?: Quantity;
+	source: string;
+	/** What such a thing can be at all; anything else is a slip. */
+	possible: { low: number; high: number };
+	/** A cell's share of what a meter shows of the whole pack. */
+	perCell?: true;
+}
+
+export interface Item {
+	id: string;
+	station: StationId;
+	/**
+	 * tick: looked at; measure: a value with limits; wait: a timed wait; confirm: done after reading the caution; nudge: answered as
+	 * clean, doubtful or wrong, and what was seen instead.
+	 */
+	type: 'tick' | 'measure' | 'wait' | 'confirm' | 'nudge';
+	text: string;
+	why: string;
+	caution?: string;
+	limit?: ValueLimit;
+	waitS?: number;
+	/** What it means for the flight when it fails. */
+	weight: 'hold' | 'caution';
+	/** Reasons for leaving it undone that pilots have; words of one's own are always possible. */
+	offered?: readonly string[];
+	/** Why it stands on this list; empty where every flight has it. */
+	because: string;
+	/** The instrument that answers it by measuring. */
+	opens?: string;
+	/** The task that the instrument's finding is kept under, where it is not its own name. */
+	found?: string;
+}
+
+/** An item as it is written down: with the conditions under which it is asked, all of which must hold. */
+export interface Template extends Omit<Item, 'because' | 'limit'> {
+	when?: readonly Condition[];
+	limit?: ValueLimit | ((setting: Setting) => ValueLimit);
+}
+
+/** Cautions that more than one item carries. */
+export const PROPS_OFF = 'Propellers off. Fingers and leads clear of the motors.';
+export const THROTTLE_ZERO =
+	'Propellers off, throttle at zero. If a motor does not start, stop: it is an electrical fault.';
+export const STAND_CLEAR = 'Stand clear of the propellers from here on.';
+export const STOP_AT_ONCE =
+	'Three metres back, tail toward you. At the first strange sign, a bounce, a rev, a creep: disarm; never raise the throttle.';

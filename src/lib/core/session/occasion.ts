@@ -1,0 +1,53 @@
+import type { Aircraft, AircraftEvent, Occasion, Venue } from '../../schema/records';
+import { EVENT_WORDS } from '../due/rules';
+import { dayOf } from '../words/calendar';
+import { sessionLimits as limits } from './limits';
+
+export const OCCASION_WORDS: Record<Occasion, { label: string; note: string }> = {
+	routine: { label: 'Nothing new', note: 'flown before as it is' },
+	first: { label: 'First flight ever', note: 'new, or new to you' },
+	repair: { label: 'After a repair', note: 'a part was moved or replaced' },
+	update: { label: 'After an update', note: 'software or settings' },
+	crash: { label: 'After a crash', note: 'or a hard knock' },
+	storage: { label: 'After storage', note: 'weeks without flight' },
+};
+
+export const VENUE_WORDS: Record<Venue, { label: string; note: string }> = {
+	open: { label: 'Open ground', note: '' },
+	people: { label: 'People near', note: '' },
+	water: { label: 'Over water', note: '' },
+	roof: { label: 'Under a roof', note: '' },
+};
+
+/** What an event makes of the next flight, worst first. */
+const AFTER: readonly [AircraftEvent['kind'], Occasion][] = [
+	['knock', 'crash'],
+	['part', 'repair'],
+	['firmware', 'update'],
+	['settings', 'update'],
+];
+const DAY_MS = 86_400_000;
+
+/**
+ * What a session is most likely for, and why: the events noted since the aircraft last flew, else how long ago that was. `flownAt`
+ * and `now` are ISO times; null where no flight of it is on record.
+ */
+export function suggestOccasion(
+	{ events }: Pick<Aircraft, 'events'>,
+	flownAt: string | null,
+	now: string,
+): { occasion: Occasion; because: string } {
+	const since = events.filter(({ at }) => at <= now && (!flownAt || at > flownAt));
+	for (const [kind, occasion] of AFTER) {
+		const event = since.find((e) => e.kind === kind);
+		if (event) return { occasion, because: `${EVENT_WORDS[kind].toLowerCase()} on ${dayOf(event.at)}` };
+	}
+	if (!flownAt)
+		return since.some(({ kind }) => kind === 'new')
+			? { occasion: 'first', because: 'noted as new, and no flight is on record' }
+			: { occasion: 'routine', because: 'no flight of it is on record: say so if it is its first' };
+	const days = (Date.parse(now) - Date.parse(flownAt)) / DAY_MS;
+	return days > limits.storedDays.value
+		? { occasion: 'storage', because: `last flown ${days.toFixed(0)} days ago` }
+		: { occasion: 'routine', because: `last flown on ${dayOf(flownAt)}, nothing noted since` };
+}
