@@ -57,7 +57,8 @@ describe('what a form opens with', () => {
 				const names = fields.map((field) => field.id);
 				for (const name of Object.keys(filled.values)) expect(names, `${id}.${name}`).toContain(name);
 				// With the rest as an example has it, what is known is no fault; cells are counted, not known.
-				const { cells: _, ...rest } = filled.values;
+				const { cells, ...rest } = filled.values;
+				expect(Array.isArray(cells)).toBe(id === 'pack');
 				expect(missingIn(fields, { ...exampleValues(fields), ...rest }), id).toBeNull();
 				expect(
 					missingIn(fields, { ...blankValues(fields), ...filled.values }),

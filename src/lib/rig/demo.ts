@@ -4,7 +4,7 @@ import { seededRng } from '../core/math/random';
 import { accelKept } from '../core/inertial/kept';
 import { fitAccelerometer } from '../core/inertial/accelFit';
 import { reviewStillGyro } from '../core/inertial/gyro';
-import type { Aircraft, Pack, Site } from '../schema/records';
+import type { Light, Aircraft, Pack, Site } from '../schema/records';
 import type { Backup } from '../schema/files';
 import { Scribe } from './demoScribe';
 import { recordGyro, recordPoses } from './inertial';
@@ -42,6 +42,14 @@ export function makeDemo(now: Date): Backup {
 		kind,
 		note,
 	});
+	const light = (
+		id: string,
+		during: string,
+		colour: string,
+		pattern: Light['pattern'],
+		meaning: string,
+		next: string,
+	): Light => ({ id, during, colour, pattern, sound: '', meaning, next });
 	const aircraft: Aircraft[] = [
 		{
 			...baseAircraft,
@@ -53,7 +61,15 @@ export function makeDemo(now: Date): Backup {
 			firmware: '4.2',
 			returnSpeedMps: 6,
 			returnHeightM: 40,
-			lights: 'Slow white while the gyro settles; steady white once it may be touched.',
+			parts: { camera: true, beeper: true, 'pressure-foam': true },
+			propellers: 'nut',
+			lightTable: [
+				light('l1', 'starting', 'white', 'slow', 'the gyro settles', 'Hands off'),
+				light('l2', 'starting', 'white', 'steady', 'it may be touched', ''),
+				light('l3', 'no fix', 'amber', 'slow', 'no fix yet', 'Wait under open sky'),
+				light('l4', 'fix', 'blue', 'steady', 'home is stored', ''),
+				light('l5', 'fault', 'red', 'fast', 'it will not arm', 'Read the message on its screen'),
+			],
 			manual: 'Builder’s notes, pages 3 to 9',
 			events: [
 				event('e1', 61, 'new', 'delivered and assembled'),
@@ -72,6 +88,7 @@ export function makeDemo(now: Date): Backup {
 			firmware: '2.8',
 			returnSpeedMps: 14,
 			returnHeightM: 60,
+			surfaces: 'elevons',
 			events: [event('e4', 55, 'new', 'first season'), event('e5', 3, 'journey', 'by car to the north shore')],
 			updatedAt: day(3, 16),
 		},
@@ -90,6 +107,45 @@ export function makeDemo(now: Date): Backup {
 			events: [event('e6', 48, 'new', 'leased for the season')],
 			updatedAt: day(48, 16),
 		},
+		{
+			...baseAircraft,
+			id: 'demo-plover',
+			name: 'Plover',
+			kind: 'camera',
+			description: 'Folding camera drone for the visitors’ pictures.',
+			rotors: 4,
+			firmware: '7.1',
+			returnSpeedMps: 9,
+			returnHeightM: 35,
+			gives: 'screen',
+			obstacleSides: ['front', 'rear', 'down'],
+			lightTable: [
+				light('l6', 'compass calibration', 'yellow', 'steady', 'first turn, level', ''),
+				light('l7', 'compass calibration', 'green', 'steady', 'second turn, upright', ''),
+				light('l8', 'compass calibration', 'red', 'fast', 'failed', 'Walk ten steps on and begin again'),
+			],
+			events: [event('e7', 40, 'new', 'bought for the season')],
+			updatedAt: day(40, 16),
+		},
+		{
+			...baseAircraft,
+			id: 'demo-swift',
+			name: 'Swift',
+			kind: 'racer',
+			description: 'Small racing quad of the volunteers.',
+			rotors: 4,
+			compasses: 0,
+			hasPosition: false,
+			firmware: '3.3',
+			returnSpeedMps: 20,
+			returnHeightM: 20,
+			lossAction: 'stop',
+			gives: 'screen',
+			parts: { 'self-righting': true },
+			propellers: 'nut',
+			events: [event('e8', 30, 'new', 'built by the youth group')],
+			updatedAt: day(30, 16),
+		},
 	];
 	const sites: Site[] = [
 		{
@@ -98,6 +154,11 @@ export function makeDemo(now: Date): Backup {
 			latDeg: 54.2113,
 			lonDeg: -3.0642,
 			altM: 7,
+			obstacles: [
+				{ id: 'ob1', name: 'Poplars by the lane', bearingDeg: 75, distanceM: 140, heightM: 18 },
+				{ id: 'ob2', name: 'Bird hide', bearingDeg: 200, distanceM: 60, heightM: 5 },
+			],
+			rules: 'Trust land; told to the warden each season.',
 			notes: 'Steel sluice 40 m east of the gate: turn on the grass, not on the wall.',
 			updatedAt: day(60),
 		},

@@ -6,7 +6,7 @@ import type { TaskAnswer, TaskInput, TaskName } from './tasks';
 /** Workers that wait for the next job: starting one takes longer than most jobs. */
 const MOST_IDLE = 2;
 /** A worker that says nothing for so long did not come: its script hangs in a network that answers nothing. */
-const START_MS = 30_000;
+const START_MS = 90_000;
 
 interface Bench {
 	worker: Worker;

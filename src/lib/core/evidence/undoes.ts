@@ -3,19 +3,41 @@ import type { Sensor } from '../../schema/records';
 import { SENSOR_RULES } from '../due/rules';
 import { taskOfSensor } from './about';
 
-const NUDGES = ['nudge-roll', 'nudge-pitch', 'nudge-yaw', 'surfaces'] as const;
-const FLOWN = ['first-rung', 'hover'] as const;
-const STARTED = ['radio-first', 'craft-first', 'still', 'link', 'position'] as const;
+const NUDGES = ['spin-up', 'nudge-roll', 'nudge-pitch', 'nudge-yaw', 'surfaces', 'surfaces-level'] as const;
+const FLOWN = ['first-rung', 'by-hand', 'launch', 'hover'] as const;
+const STARTED = [
+	'radio-first',
+	'craft-first',
+	'flat-zero',
+	'still',
+	'link',
+	'picture',
+	'overlay',
+	'pre-arm',
+	'position',
+] as const;
 const SET = ['loss-action', 'return-height', 'battery-levels', 'link-loss'] as const;
-const BUILT = ['frame', 'leads', 'orientation', 'balance', 'props-on', 'tank-power'] as const;
+const KNOCKED = [
+	'frame',
+	'props-whole',
+	'leads',
+	'wires',
+	'motors-bare',
+	'crash-look',
+	'pressure-foam',
+	'orientation',
+	'balance',
+	'props-on',
+] as const;
+const BUILT = [...KNOCKED, 'first-power', 'tank-power'] as const;
 const GIVEN = ['flow', 'feed'] as const;
 
 /** What must be seen again after an event, beside the sensors it makes due: what it may have changed, and nothing else. */
 const TASKS: Record<EventKind, readonly string[]> = {
 	new: [...BUILT, ...GIVEN, ...STARTED, ...SET, ...NUDGES, ...FLOWN],
-	firmware: ['orientation', ...STARTED, ...SET, ...NUDGES, ...FLOWN],
+	firmware: ['orientation', 'settings-back', ...STARTED, ...SET, ...NUDGES, ...FLOWN],
 	settings: [...SET, ...NUDGES, ...FLOWN],
-	knock: ['frame', 'leads', 'orientation', 'balance', 'props-on', ...NUDGES, ...FLOWN],
+	knock: [...KNOCKED, ...NUDGES, ...FLOWN],
 	part: [...BUILT, ...GIVEN, 'link-loss', ...NUDGES, ...FLOWN],
 	prompt: [],
 	'odd-flight': ['frame', ...NUDGES, ...FLOWN],

@@ -13,6 +13,8 @@
 	import { aircraftSchema, lossActionSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { findAircraft, lastFindings, newId, saveAircraft } from '$lib/store/repository';
+	import Equipment from './Equipment.svelte';
+	import LightTable from './LightTable.svelte';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
@@ -177,15 +179,16 @@
 						oninput={(e) => set({ manual: e.currentTarget.value })}
 					/></label
 				>
-				<label class="grid gap-1 md:col-span-2"
-					><span class="text-[15px] text-ink-2">What its lights and tones mean (its own; they differ by maker)</span
-					><textarea
-						class="field-input"
-						rows="2"
-						maxlength="2000"
-						value={craft.lights}
-						oninput={(e) => set({ lights: e.currentTarget.value })}></textarea></label
-				>
+				{#if craft.lights}
+					<label class="grid gap-1 md:col-span-2"
+						><span class="text-[15px] text-ink-2">Its lights and tones, as noted before they had a table</span><textarea
+							class="field-input"
+							rows="2"
+							maxlength="2000"
+							value={craft.lights}
+							oninput={(e) => set({ lights: e.currentTarget.value })}></textarea></label
+					>
+				{/if}
 			</div>
 			<div class="flex flex-wrap gap-5">
 				<NumberField
@@ -213,6 +216,8 @@
 					/> Receiver for position
 				</label>
 			</div>
+			<Equipment {craft} {set} />
+			<LightTable {craft} {set} />
 			<Choice
 				label="What it shows of itself"
 				value={craft.gives ?? (showsData(craft) ? 'logs' : 'screen')}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Chemistry } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { newId, savePack } from '$lib/store/repository';
 	import { listPacks } from '$lib/store/tables';
@@ -14,6 +15,14 @@
 	let name = $state('');
 	let cells = $state<number | null>(null);
 	let capacityMah = $state<number | null>(null);
+	let chemistry = $state<Chemistry>('lipo');
+
+	const CHEMISTRY: Record<Chemistry, string> = {
+		lipo: 'lithium-polymer, full at 4.20 V',
+		'high-voltage': 'high-voltage, full at 4.35 V',
+		'lithium-ion': 'lithium-ion, full at 4.20 V',
+		percent: 'shows per cent only',
+	};
 
 	async function add(event: SubmitEvent) {
 		event.preventDefault();
@@ -29,6 +38,7 @@
 				aircraftId,
 				cells: Math.round(cells),
 				capacityMah,
+				chemistry,
 				cycles: 0,
 				boughtOn: at.slice(0, 10),
 				notes: '',
@@ -50,7 +60,7 @@
 				><th scope="col">pack</th><th scope="col" class="num">cells</th><th scope="col" class="num">mAh</th><th
 					scope="col"
 					class="num">cycles</th
-				><th scope="col">since</th></tr
+				><th scope="col">charge</th><th scope="col">since</th></tr
 			></thead
 		>
 		<tbody>
@@ -58,10 +68,10 @@
 				<tr
 					><td>{pack.name}</td><td class="num">{pack.cells}</td><td class="num">{pack.capacityMah}</td><td class="num"
 						>{pack.cycles}</td
-					><td>{showDate(pack.boughtOn)}</td></tr
+					><td>{CHEMISTRY[pack.chemistry ?? 'lipo']}</td><td>{showDate(pack.boughtOn)}</td></tr
 				>
 			{:else}
-				<tr><td colspan="5" class="text-ink-2">No pack yet.</td></tr>
+				<tr><td colspan="6" class="text-ink-2">No pack yet.</td></tr>
 			{/each}
 		</tbody>
 	</table>
@@ -82,6 +92,12 @@
 			value={capacityMah}
 			onchange={(v) => (capacityMah = v)}
 		/>
+		<label class="grid gap-1 pb-6"
+			><span class="text-[15px] text-ink-2">Charge</span>
+			<select class="field-input" bind:value={chemistry}>
+				{#each Object.entries(CHEMISTRY) as [value, words] (value)}<option {value}>{words}</option>{/each}
+			</select></label
+		>
 		<div class="pb-6"><Button type="submit">Add it</Button></div>
 	</form>
 </section>

@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { placeOf } from '$lib/core/compass/payload';
 	import { SENSOR_RULES } from '$lib/core/due/rules';
+	import { lightsDuring } from '$lib/core/session/lights';
 	import { recipesFor } from '$lib/core/guide/recipes';
 	import GuideBody from '$lib/features/guide/GuideBody.svelte';
 	import { GuideState } from '$lib/features/guide/guideState.svelte';
@@ -78,6 +79,7 @@
 			aircraftName={aircraft.name}
 			rotors={aircraft.rotors}
 			lights={aircraft.lights}
+			table={lightsDuring(aircraft.lightTable, sensor === 'compass' ? 'compass calibration' : 'sensor calibration')}
 			keepWords="Keep it in the session"
 			onkeep={() => void keep()}
 		/>

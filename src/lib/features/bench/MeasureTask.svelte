@@ -24,6 +24,7 @@
 	const date = new Date().toISOString().slice(0, 10);
 	// svelte-ignore state_referenced_locally
 	const instrument = findInstrument(id);
+	// svelte-ignore state_referenced_locally
 	const work =
 		instrument &&
 		new InstrumentState(

@@ -22,6 +22,9 @@
 	import SetAside from '$lib/features/running/SetAside.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import { lightsAt } from '$lib/core/session/lights';
+	import LightLines from '$lib/ui/LightLines.svelte';
+	import Daylight from './Daylight.svelte';
 	import FailDialog from './FailDialog.svelte';
 	import ItemAnswer from './ItemAnswer.svelte';
 	import TaskRow from './TaskRow.svelte';
@@ -210,6 +213,11 @@
 			<div class="mt-4 border-y border-rule py-5">
 				{#if title !== chosen.title}<h2 class="mt-0 mb-3 text-[20px]">{chosen.title}</h2>{/if}
 				{#if item.caution}<div class="mb-4 max-w-[60ch]"><Caution>{item.caution}</Caution></div>{/if}
+				<LightLines
+					lines={lightsAt(view.bundle.aircraft.lightTable, item.id)}
+					aircraftName={view.bundle.aircraft.name}
+				/>
+				{#if item.id === 'daylight' && view.bundle.site}<Daylight site={view.bundle.site} />{/if}
 				<ItemAnswer
 					bind:this={answer}
 					{item}

@@ -151,7 +151,7 @@
 					})}>Load the demo data</Button
 			>
 			<p class="mt-2 text-[15px] text-ink-2">
-				An invented crew, three aircraft, four sessions, beside whatever is here.
+				An invented crew, five aircraft, four sessions, beside whatever is here.
 			</p>
 		</section>
 	</div>

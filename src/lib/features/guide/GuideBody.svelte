@@ -13,6 +13,8 @@
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { showClock } from '$lib/ui/format';
 	import ColdSoak from './ColdSoak.svelte';
+	import type { Light } from '$lib/schema/records';
+	import LightLines from '$lib/ui/LightLines.svelte';
 	import type { GuideState } from './guideState.svelte';
 
 	type Props = {
@@ -22,10 +24,12 @@
 		rotors: number;
 		/** What this aircraft's lights and tones mean, in its owner's words. */
 		lights: string;
+		/** Lines of its table that fit this routine. */
+		table: readonly Light[];
 		keepWords: string;
 		onkeep: () => void;
 	};
-	let { state: work, recipes, aircraftName, rotors, lights, keepWords, onkeep }: Props = $props();
+	let { state: work, recipes, aircraftName, rotors, lights, table, keepWords, onkeep }: Props = $props();
 
 	const step = $derived(work.current);
 	let small = $state(false);
@@ -95,7 +99,8 @@
 				<div class="mt-3"><Button onclick={() => work.endHold()}>It is done already</Button></div>
 			{:else if step.watch}
 				<p class="mt-2 mb-2 text-[19px] font-semibold">{step.watch}</p>
-				{#if lights}<p class="mt-0 mb-3 text-[15px] text-ink-2">On this aircraft: {lights}</p>{/if}
+				{#if table.length > 0}<LightLines lines={table} {aircraftName} />
+				{:else if lights}<p class="mt-0 mb-3 text-[15px] text-ink-2">On this aircraft: {lights}</p>{/if}
 				<div class="flex flex-wrap gap-3">
 					{#each ANSWERS as { shown, words, key } (shown)}
 						<Button

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { SENSOR_RULES } from '$lib/core/due/rules';
+	import { lightsDuring } from '$lib/core/session/lights';
 	import { recipesFor } from '$lib/core/guide/recipes';
 	import SaveDialog from '$lib/features/instruments/SaveDialog.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
@@ -55,6 +56,7 @@
 		aircraftName={aircraft.name}
 		rotors={aircraft.rotors}
 		lights={aircraft.lights}
+		table={lightsDuring(aircraft.lightTable, sensor === 'compass' ? 'compass calibration' : 'sensor calibration')}
 		keepWords="Keep it in the record"
 		onkeep={() => (saving = true)}
 	/>

@@ -63,7 +63,7 @@
 	<Page title="From the bench to the first hover of the day, with the evidence" name="Start">
 		<Empty title="Nothing is on this device yet">
 			<p class="max-w-[62ch]">
-				Enter your aircraft and a site, or look round with the demo: an invented crew with three aircraft and two months
+				Enter your aircraft and a site, or look round with the demo: an invented crew with five aircraft and two months
 				of records. Everything stays in this browser.
 			</p>
 			{#if loading}

@@ -106,8 +106,7 @@ export class InstrumentState {
 	set(id: string, value: Cell | readonly Row[]): void {
 		this.values = { ...this.values, [id]: value };
 		this.problemField = '';
-		const { [id]: _, ...rest } = this.from;
-		this.from = rest;
+		this.from = Object.fromEntries(Object.entries(this.from).filter(([field]) => field !== id));
 		try {
 			localStorage.setItem(KEY + this.instrument.id, JSON.stringify(this.values));
 		} catch {

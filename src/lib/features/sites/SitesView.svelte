@@ -1,9 +1,12 @@
 <script lang="ts">
 	import WideTable from '$lib/ui/WideTable.svelte';
+	import Trash from '@lucide/svelte/icons/trash';
 	import { fieldAt } from '$lib/core/earth/field';
-	import { formatQuantity } from '$lib/core/words/units';
+	import { readPosition } from '$lib/core/earth/readPosition';
+	import { hereNow } from '$lib/sources/devicePosition';
+	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { siteSchema, type Site } from '$lib/schema/records';
+	import { siteSchema, type Obstacle, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { newId, saveSite } from '$lib/store/repository';
 	import { listSites } from '$lib/store/tables';
@@ -30,6 +33,47 @@
 		},
 	);
 
+	let pasted = $state('');
+	let told = $state('');
+	let asking = $state(false);
+
+	const MEASURES = [
+		{ key: 'bearingDeg', label: 'Toward', most: 360, quantity: null },
+		{ key: 'distanceM', label: 'Distance', most: 20_000, quantity: 'height' },
+		{ key: 'heightM', label: 'Height', most: 1000, quantity: 'height' },
+	] as const;
+
+	function change(index: number, more: Partial<Obstacle>) {
+		if (!editing) return;
+		editing.obstacles = (editing.obstacles ?? []).map((o, k) => (k === index ? { ...o, ...more } : o));
+	}
+
+	function takePasted() {
+		if (!editing || pasted.trim() === '') return;
+		try {
+			Object.assign(editing, readPosition(pasted));
+			told = 'Read. Check the sign: south and west are negative.';
+		} catch (error) {
+			told = error instanceof Error ? error.message : String(error);
+		}
+	}
+
+	async function here() {
+		asking = true;
+		try {
+			const { latDeg, lonDeg, accuracyM, altM } = await hereNow();
+			if (!editing) return;
+			Object.assign(editing, { latDeg: Number(latDeg.toFixed(6)), lonDeg: Number(lonDeg.toFixed(6)) });
+			// A height above the ellipsoid is off by some tens of metres: no matter to the field, and better than none.
+			if (altM !== null && editing.altM === undefined) editing.altM = Math.round(altM);
+			told = `By this device, to about ${accuracyM.toFixed(0)} m.${altM === null ? ' It does not know its height: 0 changes the field by less than a thousandth for every hundred metres.' : ''}`;
+		} catch (error) {
+			told = error instanceof Error ? error.message : String(error);
+		} finally {
+			asking = false;
+		}
+	}
+
 	const field = (site: Site) => {
 		try {
 			return fieldAt(site.latDeg, site.lonDeg, site.altM, date);
@@ -48,6 +92,7 @@
 				latDeg: 'Latitude',
 				lonDeg: 'Longitude',
 				altM: 'Height above sea',
+				obstacles: 'What stands here: each needs a name, it',
 			};
 			problem = `${words[String(issue.path[0])] ?? issue.path.join('.')}: ${issue.code === 'invalid_type' ? 'is missing' : issue.message}`;
 			return;
@@ -68,7 +113,8 @@
 	name="Sites"
 	lead="The field model gives each place's strength and dip: what a calibration there is compared with."
 >
-	{#snippet actions()}<Button kind="primary" onclick={() => ((editing = {}), (problem = ''))}>Enter a site</Button
+	{#snippet actions()}<Button kind="primary" onclick={() => ([editing, problem, told, pasted] = [{}, '', '', ''])}
+			>Enter a site</Button
 		>{/snippet}
 	{#if !sites.ready}
 		<p role="status" class="text-ink-2">Reading…</p>
@@ -104,7 +150,9 @@
 								>{f ? `${Math.abs(f.declinationDeg).toFixed(1)}° ${f.declinationDeg < 0 ? 'W' : 'E'}` : '–'}</td
 							>
 							<td class="num"
-								><Button kind="quiet" onclick={() => ((editing = { ...site }), (problem = ''))}>Change</Button></td
+								><Button kind="quiet" onclick={() => ([editing, problem, told, pasted] = [{ ...site }, '', '', ''])}
+									>Change</Button
+								></td
 							>
 						</tr>
 					{/each}
@@ -129,6 +177,18 @@
 					oninput={(e) => (draft.name = e.currentTarget.value)}
 				/></label
 			>
+			<div class="flex flex-wrap items-end gap-3">
+				<label class="grid min-w-52 flex-1 gap-1"
+					><span class="text-[15px] text-ink-2">Position, pasted</span><input
+						class="field-input"
+						placeholder="54.2113, -3.0642"
+						bind:value={pasted}
+						onchange={takePasted}
+					/></label
+				>
+				<Button onclick={() => void here()} disabled={asking}>{asking ? 'Asking this device…' : 'Here'}</Button>
+			</div>
+			{#if told}<p class="m-0 text-[15px] text-ink-2" role="status">{told}</p>{/if}
 			<div class="flex flex-wrap gap-4">
 				<NumberField
 					label="Latitude"
@@ -150,15 +210,63 @@
 				/>
 				<NumberField
 					label="Height above sea"
-					unit="m"
-					min={-500}
-					max={9000}
-					value={draft.altM ?? null}
-					onchange={(v) => (draft.altM = v ?? undefined)}
+					unit={unitSymbol('height', units())}
+					min={toUnit(-500, 'height', units())}
+					max={toUnit(9000, 'height', units())}
+					value={draft.altM === undefined ? null : toUnit(draft.altM, 'height', units())}
+					onchange={(v) => (draft.altM = v === null ? undefined : fromUnit(v, 'height', units()))}
 				/>
 			</div>
+			<fieldset class="m-0 border-0 p-0">
+				<legend class="p-0 font-semibold">What stands here, seen from the home mark</legend>
+				{#each draft.obstacles ?? [] as obstacle, index (obstacle.id)}
+					<div class="hairline flex flex-wrap items-end gap-x-3 py-2">
+						<label class="grid min-w-32 flex-1 gap-1"
+							><span class="text-[15px] text-ink-2">What</span><input
+								class="field-input w-full"
+								maxlength="120"
+								value={obstacle.name}
+								oninput={(e) => change(index, { name: e.currentTarget.value })}
+							/></label
+						>
+						{#each MEASURES as { key, label, most, quantity } (key)}
+							<NumberField
+								{label}
+								unit={quantity ? unitSymbol(quantity, units()) : '°'}
+								min={0}
+								max={quantity ? toUnit(most, quantity, units()) : most}
+								value={quantity ? toUnit(obstacle[key], quantity, units()) : obstacle[key]}
+								onchange={(v) => v !== null && change(index, { [key]: quantity ? fromUnit(v, quantity, units()) : v })}
+							/>
+						{/each}
+						<button
+							type="button"
+							class="mb-1 grid min-h-11 min-w-11 place-items-center rounded text-ink-2 hover:bg-action-soft"
+							aria-label="Take out {obstacle.name || 'it'}"
+							onclick={() => (draft.obstacles = (draft.obstacles ?? []).filter((_, k) => k !== index))}
+							><Trash size={18} /></button
+						>
+					</div>
+				{/each}
+				<Button
+					kind="quiet"
+					onclick={() =>
+						(draft.obstacles = [
+							...(draft.obstacles ?? []),
+							{ id: newId(), name: '', bearingDeg: 0, distanceM: 0, heightM: 0 },
+						])}>Add a tree, mast, wire or building</Button
+				>
+			</fieldset>
 			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Notes: metal, obstacles, access</span><textarea
+				><span class="text-[15px] text-ink-2">What is allowed here, by whom, since when</span><input
+					class="field-input"
+					maxlength="2000"
+					value={draft.rules ?? ''}
+					oninput={(e) => (draft.rules = e.currentTarget.value)}
+				/></label
+			>
+			<label class="grid gap-1"
+				><span class="text-[15px] text-ink-2">Notes: metal, access</span><textarea
 					class="field-input"
 					rows="3"
 					maxlength="2000"

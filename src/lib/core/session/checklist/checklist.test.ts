@@ -12,6 +12,8 @@ import {
 	type Pack,
 	type Site,
 } from '../../../schema/records';
+import { eventKindSchema } from '../../../schema/entries';
+import { undoneBy } from '../../evidence/undoes';
 import { outcomeOf } from '../answers';
 import { checklistFor, everyItem, type Setting } from '../items';
 import { STATIONS } from '../stations';
@@ -201,5 +203,17 @@ describe('every item there is', () => {
 		const all = everyItem(wing);
 		expect(all.get('nudge-roll')?.text).toBeTruthy();
 		expect(all.get('surfaces')?.text).toBe(textOf(wing, 'surfaces'));
+	});
+});
+
+describe('what an event undoes', () => {
+	it('is an item that somebody can be asked, or a sensor’s task', () => {
+		const known = new Set(everyItem({ aircraft: craft('multirotor') }).keys());
+		for (const what of eventKindSchema.options)
+			for (const task of undoneBy(what))
+				expect(
+					known.has(task) || /^(due-|compass|link-loss|position|hover|flow|feed|site-field)/.test(task),
+					task,
+				).toBe(true);
 	});
 });

@@ -42,8 +42,6 @@ export const venue = (because: string, which: Venue): Condition => ({
 
 export const wing = kind('a wing', 'wing');
 export const toy = kind('a small indoor drone', 'toy');
-export const camera = kind('a camera drone', 'camera', 'large-camera');
-export const factory = of('bought whole', isFactory);
 /** Built or opened by its pilot: straps, leads and nuts are in reach, and there is a mode that holds nothing. */
 export const built = of('built or opened by its pilot', (a) => !isFactory(a));
 /** Answers a stick on the ground before it lifts. */

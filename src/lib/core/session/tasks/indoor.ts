@@ -5,7 +5,7 @@ import { orAside, taskState, type Task } from '../task';
 /** Settings of a room that are still set. */
 export const indoor: Task = {
 	station: 'power-up',
-	applies: ({ aircraft }) => toRestore(aircraft).length > 0,
+	applies: ({ aircraft, session }) => toRestore(aircraft).length > 0 && session.venue !== 'roof',
 	state({ aircraft }, record) {
 		const left = toRestore(aircraft);
 		return orAside(

@@ -1,0 +1,83 @@
+<script lang="ts">
+	import { hasPart } from '$lib/core/session/capabilities';
+	import { partSchema, sideSchema, type Aircraft, type Part } from '$lib/schema/records';
+	import { PART_WORDS, PROPELLER_WORDS, SIDE_WORDS, SURFACE_WORDS } from './partWords';
+
+	/** What the aircraft has beside its frame: the checklist is made from it. */
+	let { craft, set }: { craft: Aircraft; set: (change: Partial<Aircraft>) => void } = $props();
+
+	const tell = (part: Part, has: boolean) => set({ parts: { ...craft.parts, [part]: has } });
+	const side = (which: (typeof sideSchema.options)[number], covered: boolean) => {
+		const others = (craft.obstacleSides ?? []).filter((s) => s !== which);
+		set({ obstacleSides: covered ? [...others, which] : others });
+	};
+	const choose = <K extends string>(words: Record<K, string>, value: string): K | undefined =>
+		(Object.keys(words) as K[]).find((key) => key === value);
+</script>
+
+<fieldset class="m-0 border-0 p-0">
+	<legend class="mb-1 text-[18px] font-bold">What it has</legend>
+	<p class="m-0 mb-2 text-[15px] text-ink-2">
+		Filled in as is usual for its kind; what you change here is asked, or not asked, in every session.
+	</p>
+	<div class="grid gap-x-6 sm:grid-cols-2">
+		{#each partSchema.options as part (part)}
+			<label class="flex min-h-11 items-center gap-3">
+				<input
+					type="checkbox"
+					class="size-5 accent-(--action)"
+					checked={hasPart(craft, part)}
+					onchange={(e) => tell(part, e.currentTarget.checked)}
+				/>
+				<span
+					>{PART_WORDS[part]}
+					{#if craft.parts?.[part] === undefined && hasPart(craft, part)}<span class="text-[14px] text-ink-2"
+							>as usual</span
+						>{/if}</span
+				>
+			</label>
+		{/each}
+	</div>
+	<div class="mt-3 flex flex-wrap gap-5">
+		{#if craft.kind === 'wing'}
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">Its surfaces</span>
+				<select
+					class="field-input"
+					value={craft.surfaces ?? ''}
+					onchange={(e) => set({ surfaces: choose(SURFACE_WORDS, e.currentTarget.value) })}
+				>
+					<option value="">not said</option>
+					{#each Object.entries(SURFACE_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
+				</select>
+			</label>
+		{/if}
+		<label class="grid gap-1">
+			<span class="text-[15px] text-ink-2">Propellers are held</span>
+			<select
+				class="field-input"
+				value={craft.propellers ?? ''}
+				onchange={(e) => set({ propellers: choose(PROPELLER_WORDS, e.currentTarget.value) })}
+			>
+				<option value="">not said</option>
+				{#each Object.entries(PROPELLER_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
+			</select>
+		</label>
+	</div>
+	{#if hasPart(craft, 'obstacle')}
+		<p class="mt-3 mb-0 text-[15px] text-ink-2">Sides that its obstacle sensors cover</p>
+		<div class="flex flex-wrap gap-x-6">
+			{#each sideSchema.options as which (which)}
+				<label class="flex min-h-11 items-center gap-2">
+					<input
+						type="checkbox"
+						class="size-5 accent-(--action)"
+						checked={craft.obstacleSides?.includes(which) ?? false}
+						onchange={(e) => side(which, e.currentTarget.checked)}
+					/>
+					{SIDE_WORDS[which]}
+				</label>
+			{/each}
+		</div>
+	{/if}
+</fieldset>

@@ -1,0 +1,109 @@
+<script lang="ts">
+	import Trash from '@lucide/svelte/icons/trash';
+	import type { Aircraft, Light } from '$lib/schema/records';
+	import { newId } from '$lib/store/repository';
+	import Button from '$lib/ui/Button.svelte';
+	import { DURING, PATTERN_WORDS } from './partWords';
+
+	/** What the aircraft's own lights and tones mean, line by line: the line that fits a step is shown there. */
+	let { craft, set }: { craft: Aircraft; set: (change: Partial<Aircraft>) => void } = $props();
+
+	const blank: Omit<Light, 'id'> = { during: '', colour: '', pattern: '', sound: '', meaning: '', next: '' };
+	let line = $state({ ...blank });
+	let seen = $state('');
+	let problem = $state('');
+
+	const table = $derived(craft.lightTable ?? []);
+	const words = ({ during, colour, pattern, sound, meaning }: Light) =>
+		[during, colour, pattern, sound, meaning].join(' ').toLowerCase();
+	const shown = $derived(
+		table.filter((l) =>
+			seen
+				.toLowerCase()
+				.split(/\s+/)
+				.every((word) => words(l).includes(word)),
+		),
+	);
+
+	function add() {
+		if (!line.meaning.trim() || !(line.colour.trim() || line.sound.trim())) {
+			problem = 'A line needs a colour or a sound, and what it means.';
+			return;
+		}
+		problem = '';
+		set({ lightTable: [...table, { ...$state.snapshot(line), id: newId() }] });
+		line = { ...blank, during: line.during };
+	}
+	const TEXTS = [
+		['colour', 'Colour', 'w-32'],
+		['sound', 'Sound', 'w-40'],
+		['meaning', 'Means', 'min-w-52 flex-1'],
+		['next', 'Do next', 'min-w-52 flex-1'],
+	] as const;
+</script>
+
+<fieldset class="m-0 border-0 p-0">
+	<legend class="mb-1 text-[18px] font-bold">Its lights and tones</legend>
+	<p class="m-0 mb-2 text-[15px] text-ink-2">
+		As its manual has them, in words. The line that fits a step is shown there.
+	</p>
+	{#if table.length > 3}
+		<label class="mb-2 grid max-w-xs gap-1"
+			><span class="text-[15px] text-ink-2">What do you see or hear?</span><input
+				class="field-input"
+				placeholder="red fast"
+				bind:value={seen}
+			/></label
+		>
+	{/if}
+	<ul class="m-0 list-none p-0">
+		{#each shown as { id, during, colour, pattern, sound, meaning, next } (id)}
+			<li class="hairline flex items-start gap-4 py-2">
+				<p class="m-0 min-w-0 flex-1">
+					<b>{[colour, pattern, sound].filter(Boolean).join(', ')}</b>{during ? `, ${during}` : ''}: {meaning}.
+					{#if next}<span class="text-ink-2">{next}.</span>{/if}
+				</p>
+				<button
+					type="button"
+					class="grid min-h-11 min-w-11 place-items-center rounded text-ink-2 hover:bg-action-soft"
+					aria-label="Take out: {colour} {pattern} {sound}"
+					onclick={() => set({ lightTable: table.filter((l) => l.id !== id) })}><Trash size={18} /></button
+				>
+			</li>
+		{:else}
+			<li class="py-2 text-ink-2">
+				{table.length > 0 ? 'No line of its table is like that: look in the manual.' : 'No line yet.'}
+			</li>
+		{/each}
+	</ul>
+	<div class="mt-2 flex flex-wrap items-end gap-3">
+		<label class="grid gap-1"
+			><span class="text-[15px] text-ink-2">During</span><input
+				class="field-input w-44"
+				list="during"
+				maxlength="80"
+				bind:value={line.during}
+			/></label
+		>
+		<datalist id="during"
+			>{#each DURING as moment (moment)}<option value={moment}></option>{/each}</datalist
+		>
+		<label class="grid gap-1"
+			><span class="text-[15px] text-ink-2">Pattern</span>
+			<select class="field-input" bind:value={line.pattern}>
+				{#each Object.entries(PATTERN_WORDS) as [value, text] (value)}<option {value}>{text}</option>{/each}
+			</select></label
+		>
+		{#each TEXTS as [key, label, width] (key)}
+			<label class="grid gap-1 {width}"
+				><span class="text-[15px] text-ink-2">{label}</span><input
+					class="field-input w-full"
+					maxlength="160"
+					bind:value={line[key]}
+				/></label
+			>
+		{/each}
+		<Button onclick={add}>Add the line</Button>
+	</div>
+	{#if problem}<p class="m-0 mt-1 font-semibold text-hold" role="alert">{problem}</p>{/if}
+</fieldset>
