@@ -204,11 +204,14 @@ test('an aircraft and a site are entered, kept, and used with their own limits a
 	await page.getByLabel('Satellites').fill('10');
 	await page.getByLabel('Satellites').blur();
 	await page.getByRole('button', { name: 'Save', exact: true }).click();
+	await expect(page.getByRole('heading', { name: /Your aircraft: entered/ })).toBeVisible();
+	await page.goto('/aircraft');
+	await page.getByRole('link', { name: /Redshank/ }).click();
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Redshank');
 	await page.getByRole('button', { name: 'Settings' }).click();
 	await page.getByRole('radio', { name: 'ft, mph, °F' }).click();
 	await page.keyboard.press('Escape');
-	await expect(page.getByLabel('Return height')).toHaveValue('131.234');
+	await expect(page.getByLabel('Return height')).toHaveValue('131.2');
 	await page.goto('/sites');
 	await page.getByRole('button', { name: 'Enter a site' }).click();
 	await page.getByLabel('Name').fill('Meadow');

@@ -77,6 +77,16 @@ export const lightSchema = z.object({
 });
 export type Light = z.infer<typeof lightSchema>;
 
+/** All settings of an aircraft at one moment, as it or its program wrote them. */
+export const settingsSnapshotSchema = z.object({
+	id,
+	at: isoTime,
+	note: z.string().max(400),
+	firmware: z.string().max(80),
+	values: z.array(z.object({ name: z.string().min(1).max(120), value: z.string().max(120) })).max(5000),
+});
+export type SettingsSnapshot = z.infer<typeof settingsSnapshotSchema>;
+
 export const aircraftEventSchema = z.object({
 	id,
 	at: isoTime,
@@ -130,6 +140,8 @@ export const aircraftSchema = z.object({
 	/** Sides that its obstacle sensors cover. */
 	obstacleSides: z.array(sideSchema).max(6).optional(),
 	lightTable: z.array(lightSchema).max(60).optional(),
+	/** Its settings as they were, oldest first. */
+	snapshots: z.array(settingsSnapshotSchema).max(60).optional(),
 	/** A school of its own for a sensor, where the pilot keeps one. */
 	sensorSchools: z.partialRecord(sensorSchema, dueSchoolSchema).optional(),
 	/** The pilot's own thresholds; null switches a rule off. */

@@ -7,6 +7,9 @@ import { lastFindings } from './repository';
 
 export interface Home {
 	aircraft: Aircraft[];
+	/** How many there are of each. */
+	sites: number;
+	sessions: number;
 	/** Sessions that are not ended, latest first. */
 	open: Session[];
 	/** The last flight session of each aircraft. */
@@ -31,8 +34,10 @@ export const flownAt = async (aircraftId: string): Promise<string | null> =>
 /** What the start page shows. */
 export async function loadHome(): Promise<Home> {
 	const asOf = new Date().toISOString();
-	const [aircraft, open] = await Promise.all([
+	const [aircraft, sites, sessions, open] = await Promise.all([
 		db.aircraft.toArray(),
+		db.sites.count(),
+		db.sessions.count(),
 		db.sessions
 			.orderBy('startedAt')
 			.reverse()
@@ -48,7 +53,7 @@ export async function loadHome(): Promise<Home> {
 			done.set(id, lastDone(await lastFindings(id, asOf), asOf));
 		}),
 	);
-	return { aircraft, open, flown, done };
+	return { aircraft, sites, sessions, open, flown, done };
 }
 
 /** Where somebody last was: the site of the latest session, of an aircraft where one is named; null before the first. */

@@ -8,13 +8,19 @@
 		max?: number;
 		note?: string;
 		required?: boolean;
+		/** As many as are shown; else as its size earns. What is shown shorter is kept whole. */
+		decimals?: number;
 		onchange: (value: number | null) => void;
 	};
-	let { label, value, unit = '', min, max, note = '', required = false, onchange }: Props = $props();
+	let { label, value, unit = '', min, max, note = '', required = false, decimals, onchange }: Props = $props();
 	const id = $props.id();
 	let error = $state('');
 
-	const shown = $derived(value === null ? '' : String(Math.round(value * 1000) / 1000));
+	const shown = $derived.by(() => {
+		if (value === null) return '';
+		const size = Math.abs(value);
+		return String(Number(value.toFixed(decimals ?? (size >= 100 ? 1 : size >= 10 ? 2 : 3))));
+	});
 
 	function take(text: string) {
 		const trimmed = text.trim().replace(',', '.');

@@ -1,8 +1,11 @@
 import type { SessionPayload } from '../../schema/entries';
 import type { Aircraft, Pack, Session, Site } from '../../schema/records';
 
-/** The aircraft as a session's own entry keeps it: limits and settings, without its history. */
-export const snapshotOf = ({ events: _, updatedAt: __, ...rest }: Aircraft) => rest;
+/** The aircraft as a session's own entry keeps it: limits and equipment, without its history; of its settings which they were. */
+export const snapshotOf = ({ events: _, updatedAt: __, snapshots, ...rest }: Aircraft) => {
+	const last = snapshots?.at(-1);
+	return last ? { ...rest, settings: { id: last.id, at: last.at, note: last.note } } : rest;
+};
 
 /** What a session is, as its own entry: written when it begins and at every change of it. */
 export const headOf = (

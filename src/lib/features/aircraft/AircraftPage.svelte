@@ -15,6 +15,7 @@
 	import { findAircraft, lastFindings, newId, saveAircraft } from '$lib/store/repository';
 	import Equipment from './Equipment.svelte';
 	import LightTable from './LightTable.svelte';
+	import { listAircraft } from '$lib/store/tables';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
@@ -84,7 +85,11 @@
 			draft.forget();
 			changes = {};
 			done(`${parsed.data.name} is saved`);
-			if (id === 'new') await goto(`/aircraft/${parsed.data.id}`, { replaceState: true });
+			// The first of all leads back to the start, where the next step is.
+			if (id === 'new') {
+				const isFirst = (await listAircraft()).length === 1;
+				await goto(isFirst ? '/' : `/aircraft/${parsed.data.id}`, { replaceState: true });
+			}
 		} catch (error) {
 			failed(error);
 		}
@@ -127,6 +132,9 @@
 						list that puts them back.{/if}
 				</p>
 				<p><Button href="/aircraft/{id}/indoor">Indoor settings</Button></p>
+				<h2 class="mt-5 mb-2">Its settings</h2>
+				<p>Kept before they are changed, compared, and put back.</p>
+				<p><Button href="/aircraft/{id}/settings">Settings sheet</Button></p>
 			{:else}
 				<h2 class="mt-0">What follows from the kind</h2>
 				<p>

@@ -22,6 +22,7 @@
 	import SetAside from '$lib/features/running/SetAside.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import { OCCASION_WORDS, VENUE_WORDS } from '$lib/core/session/occasion';
 	import { lightsAt } from '$lib/core/session/lights';
 	import LightLines from '$lib/ui/LightLines.svelte';
 	import Daylight from './Daylight.svelte';
@@ -51,6 +52,8 @@
 	const firstOpen = $derived(asked.find(({ mark, shut }) => mark === 'unseen' && !shut));
 	const chosen = $derived(view.readOnly ? null : (asked.find(({ task }) => task === picked) ?? firstOpen ?? null));
 	const item = $derived(chosen ? (items.get(chosen.task) ?? null) : null);
+	const made = $derived(OCCASION_WORDS[view.bundle.session.occasion ?? 'routine']);
+	const where = $derived(VENUE_WORDS[view.bundle.session.venue ?? 'open']);
 	const instrument = $derived(item?.opens ? findInstrument(item.opens) : null);
 	const next = $derived(tasks.find(({ mark, page: own, shut }) => mark === 'unseen' && own && !shut) ?? null);
 	const shut = $derived(tasks.find((task) => task.shut)?.shut ?? '');
@@ -170,6 +173,11 @@
 		{#if item}
 			<h2 class="mt-4 mb-2">Why</h2>
 			<p class="m-0">{item.why}</p>
+			{#if station === 'plan'}
+				<p class="mt-2 text-[14px] text-ink-2">
+					This list is made for {view.bundle.aircraft.name}, {made.label.toLowerCase()}, {where.label.toLowerCase()}.
+				</p>
+			{/if}
 			{#if item.because}
 				<p class="mt-2 text-[14px] text-ink-2">Asked of {view.bundle.aircraft.name} today because: {item.because}.</p>
 			{/if}

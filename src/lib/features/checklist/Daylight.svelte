@@ -16,6 +16,8 @@
 <p class="mt-0 mb-4 text-[19px] leading-snug">
 	{#if sun.all}
 		The sun {sun.all === 'day' ? 'does not set' : 'does not rise'} at {site.name} today.
+	{:else if sun.sunrise && sun.sunset && sun.sunrise > now}
+		The sun rises at <b>{showTime(sun.sunrise)}</b> and sets at <b>{showTime(sun.sunset)}</b>.
 	{:else if sun.sunset && sun.leftMin !== null && sun.leftMin > 0}
 		The sun sets at <b>{showTime(sun.sunset)}</b>: {left} from now.
 	{:else if sun.sunset}

@@ -4,11 +4,11 @@
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
 	import Page from '$lib/features/shell/Page.svelte';
+	import FirstSteps from './FirstSteps.svelte';
 	import { live } from '$lib/store/live.svelte';
 	import { loadHome } from '$lib/store/home';
 	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';
 	import Button from '$lib/ui/Button.svelte';
-	import Empty from '$lib/ui/Empty.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { showDay } from '$lib/ui/format';
@@ -59,23 +59,23 @@
 
 {#if !home.ready}
 	<p class="px-7 py-10 text-ink-2" role="status">Reading what is on this device…</p>
-{:else if fleet.length === 0}
+{:else if home.current?.sessions === 0}
 	<Page title="From the bench to the first hover of the day, with the evidence" name="Start">
-		<Empty title="Nothing is on this device yet">
-			<p class="max-w-[62ch]">
-				Enter your aircraft and a site, or look round with the demo: an invented crew with five aircraft and two months
-				of records. Everything stays in this browser.
-			</p>
-			{#if loading}
-				<div class="mt-4 max-w-md"><Progress value={null} label="Making the demo data" /></div>
-			{:else}
-				<div class="mt-4 flex flex-wrap gap-3">
-					<Button kind="primary" href="/aircraft/new">Enter an aircraft</Button>
-					<Button class="min-h-14" onclick={demo}>Load the demo data</Button>
-					<Button class="min-h-14" href="/data">Import a backup</Button>
-				</div>
-			{/if}
-		</Empty>
+		<FirstSteps aircraft={fleet.length} sites={home.current.sites} />
+		<h2 class="mt-8 mb-2">Or look round first</h2>
+		<p class="mt-0 max-w-[62ch] text-ink-2">
+			Try one instrument now with a log of yours or a sample; or take the demo: an invented crew with five aircraft and
+			two months of records. Everything stays in this browser.
+		</p>
+		{#if loading}
+			<div class="mt-4 max-w-md"><Progress value={null} label="Making the demo data" /></div>
+		{:else}
+			<div class="mt-4 flex flex-wrap gap-3">
+				<Button class="min-h-14" href="/instruments">Try one instrument</Button>
+				<Button class="min-h-14" onclick={demo}>Load the demo data</Button>
+				<Button class="min-h-14" href="/data">Import a backup</Button>
+			</div>
+		{/if}
 	</Page>
 {:else}
 	<Page

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import Trash from '@lucide/svelte/icons/trash';
 	import { fieldAt } from '$lib/core/earth/field';
@@ -20,9 +22,11 @@
 	import { units } from '$lib/ui/preferences.svelte';
 
 	const sites = live(listSites);
+	const asked = page.url.searchParams.has('new');
 	const date = new Date().toISOString().slice(0, 10);
 	let editing = $state<Partial<Site> | null>(null);
 	let problem = $state('');
+	if (asked) editing = {};
 	const half = keepDraft(
 		'site',
 		() => (editing && Object.keys(editing).length > 0 ? $state.snapshot(editing) : null),
@@ -101,6 +105,7 @@
 			await saveSite(parsed.data);
 			done(`${parsed.data.name} is saved`);
 			half.forget();
+			if (asked) await goto('/');
 			editing = null;
 		} catch (error) {
 			failed(error);
@@ -192,6 +197,7 @@
 			<div class="flex flex-wrap gap-4">
 				<NumberField
 					label="Latitude"
+					decimals={6}
 					unit="°"
 					min={-90}
 					max={90}
@@ -201,6 +207,7 @@
 				/>
 				<NumberField
 					label="Longitude"
+					decimals={6}
 					unit="°"
 					min={-180}
 					max={180}

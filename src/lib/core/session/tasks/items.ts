@@ -45,7 +45,9 @@ function foundBy({ type, opens, found = opens }: Item, record: SessionRecord, an
 
 /** One task of an item of the checklist: what was answered or measured last, and that it may be asked again. */
 export function itemState(item: Item, evidence: SessionEvidence, record: SessionRecord): TaskState {
-	const entry = record.speaking(item.id);
+	const spoken = record.speaking(item.id);
+	// An instrument of the item's own name speaks as a finding, not as an answer.
+	const entry = checkOf(spoken) ? spoken : null;
 	const offered = item.offered ?? USUAL_REASONS;
 	const found = foundBy(item, record, entry);
 	if (found) return orAside(foundState(found, { task: item.id, station: item.station, page: null, offered }), record);
