@@ -95,7 +95,6 @@
 {:else if aircraft}
 	<Page {title} name="Settings of {aircraft.name}" lead="Settings of {aircraft.name}">
 		{#snippet margin()}
-			<Caution>Before you paste another’s settings, keep your own: a paste may reset what nobody looks at.</Caution>
 			{#if changes.length > 1}
 				<h2 class="mt-5 mb-2">One change at a time</h2>
 				<p class="m-0">
@@ -146,6 +145,7 @@
 
 		<section class="mt-8 grid max-w-3xl gap-3" aria-labelledby="keep">
 			<h2 id="keep" class="m-0">Keep a sheet</h2>
+			<Caution>Before you paste another’s settings, keep your own: a paste may reset what nobody looks at.</Caution>
 			<FileDrop
 				accept=".txt,.csv,.param,.cfg,text/plain"
 				label="A file of settings, or paste its lines below"
