@@ -11,6 +11,7 @@ import { reviewVibration } from '../core/inertial/vibration';
 import { findHorizon } from '../core/payload/horizon';
 import { pictureLimits } from '../core/payload/limits';
 import { reviewGnss } from '../core/position/review';
+import { estimateFlightTime } from '../core/propulsion/flightTime';
 import { diagnoseResponse } from '../core/propulsion/diagnose';
 import { planReturn } from '../core/return/plan';
 import { decodePicture } from './decodePicture';
@@ -36,6 +37,7 @@ const COMPUTES: { [P in RoutePath]: (body: BodyOf<P>, query: QueryOf<P>) => unkn
 	'vibration/review': (body) => reviewVibration(body),
 	'return/plan': (body) => planReturn(body),
 	'response/diagnose': (body) => diagnoseResponse(body),
+	'flighttime/estimate': (body) => estimateFlightTime(body),
 };
 
 function parsedJson(bytes: Uint8Array): unknown {

@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { compassAnswerSchema, compassRequestSchema } from '../schema/compass';
 import { fieldAnswerSchema, fieldQuerySchema } from '../schema/field';
+import { flightTimeAnswerSchema, flightTimeRequestSchema } from '../schema/flightTime';
 import { gnssAnswerSchema, gnssQuerySchema } from '../schema/gnss';
 import { horizonAnswerSchema } from '../schema/horizon';
 import { hoverAnswerSchema, hoverRequestSchema } from '../schema/hover';
@@ -134,6 +135,23 @@ export const ROUTES = {
 			usedWh: 10,
 		}),
 		answer: returnAnswerSchema,
+	},
+	'flighttime/estimate': {
+		summary: 'How long an aircraft flies on a pack, its timer, and what fits into it',
+		body: json(flightTimeRequestSchema, {
+			pack: { id: 'D-3', nominalMah: 5200, cycles: 41 },
+			levels: { alarmPct: 30, landPct: 20 },
+			flights: [
+				{ pack: 'D-3', minutes: 12.5, usedMah: 3300 },
+				{ pack: 'D-3', minutes: 11, usedMah: 3050 },
+				{ pack: 'D-1', minutes: 13, usedMah: 3500 },
+			],
+			rungs: [
+				{ name: 'self-level', minutes: 1, factor: 1, required: true },
+				{ name: 'return', minutes: 3, factor: 1.1, required: false },
+			],
+		}),
+		answer: flightTimeAnswerSchema,
 	},
 	'response/diagnose': {
 		summary: 'Faults behind a ground response',

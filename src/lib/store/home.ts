@@ -1,9 +1,9 @@
 import { lastDone } from '$lib/core/evidence/inForce';
 import type { Entry } from '$lib/schema/entries';
-import type { Aircraft, Sensor, Session, Site } from '$lib/schema/records';
+import type { Aircraft, Pack, Sensor, Session, Site } from '$lib/schema/records';
 import Dexie from 'dexie';
 import { db } from './db';
-import { lastFindings } from './repository';
+import { lastFindings, readable } from './repository';
 
 export interface Home {
 	aircraft: Aircraft[];
@@ -30,6 +30,28 @@ const latestOf = async (aircraftId: string, wanted: (session: Session) => boolea
 /** When an aircraft last flew, as an ISO time; null where no flight of it is on record. */
 export const flownAt = async (aircraftId: string): Promise<string | null> =>
 	(await latestOf(aircraftId, ({ kind }) => kind === 'flight'))?.startedAt ?? null;
+
+/** The last sessions of an aircraft in which it flew, with the pack and what was noted: what its flight time is told from. */
+export async function lastFlights(aircraftId: string, most = 40): Promise<{ pack: Pack | null; entries: Entry[] }[]> {
+	const flights = await db.entries
+		.where('[aircraftId+payload.kind+at]')
+		.between([aircraftId, 'flight', Dexie.minKey], [aircraftId, 'flight', Dexie.maxKey])
+		.reverse()
+		.toArray();
+	const ids = [...new Set(flights.map(({ sessionId }) => String(sessionId)))].slice(0, most);
+	const sessions = (await db.sessions.bulkGet(ids)).filter((s) => s !== undefined && s.kind === 'flight');
+	return Promise.all(
+		sessions.map(async (session) => ({
+			pack: (session?.packId && (await db.packs.get(session.packId))) || null,
+			entries: readable(
+				await db.entries
+					.where('sessionId')
+					.equals(session?.id ?? '')
+					.toArray(),
+			),
+		})),
+	);
+}
 
 /** What the start page shows. */
 export async function loadHome(): Promise<Home> {

@@ -1,4 +1,7 @@
-import { format, isToday, isYesterday } from 'date-fns';
+const LONG = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+const SHORT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
+const DAY_MS = 86_400_000;
 
 /** A number as read in a reason: three significant digits, no exponent for everyday sizes. */
 export function showNumber(value: number): string {
@@ -16,16 +19,16 @@ export function showNumber(value: number): string {
 export const showShare = (share: number): string => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
 
 /** Date and time as a logbook writes them. */
-export const showDate = (iso: string): string => format(new Date(iso), 'd MMMM yyyy');
+export const showDate = (iso: string): string => LONG.format(new Date(iso));
 
 export function showDay(iso: string): string {
-	const at = new Date(iso);
-	if (isToday(at)) return 'today';
-	if (isYesterday(at)) return 'yesterday';
-	return format(at, 'd MMM yyyy');
+	const day = new Date(iso).toDateString();
+	if (day === new Date().toDateString()) return 'today';
+	if (day === new Date(Date.now() - DAY_MS).toDateString()) return 'yesterday';
+	return SHORT.format(new Date(iso));
 }
 
-export const showTime = (iso: string): string => format(new Date(iso), 'HH:mm');
+export const showTime = (iso: string): string => CLOCK.format(new Date(iso));
 
 const MINUTE_MS = 60_000;
 

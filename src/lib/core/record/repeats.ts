@@ -1,4 +1,4 @@
-import jStat from 'jstat';
+import { studentBelow } from '../math/student';
 import type { Reason, Verdict } from '../../schema/common';
 import { InputError } from '../finding/inputError';
 import { judge, reason } from '../finding/reasons';
@@ -24,7 +24,7 @@ export interface Comparison {
 
 /** Two-sided tail of Student's t: how often noise alone makes a t as large, 0..1, to 10⁻⁶ (jStat). */
 export const studentTail = (t: number, freedom: number): number =>
-	Number.isFinite(t) ? Math.min(1, 2 * jStat.studentt.cdf(-Math.abs(t), freedom)) : 0;
+	Number.isFinite(t) ? Math.min(1, 2 * studentBelow(-Math.abs(t), freedom)) : 0;
 
 /**
  * Is the difference between measurements before and after larger than the noise? With two or more on each side Welch's test

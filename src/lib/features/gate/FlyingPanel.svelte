@@ -1,4 +1,9 @@
 <script lang="ts">
+	import { estimateFlightTime } from '$lib/core/propulsion/flightTime';
+	import { flownFlights } from '$lib/core/propulsion/flownFlights';
+	import { flightTimeLimits } from '$lib/core/propulsion/flightTimeLimits';
+	import { lastFlights } from '$lib/store/home';
+	import { live } from '$lib/store/live.svelte';
 	import { savePack } from '$lib/store/repository';
 	import { refusedIn } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
@@ -16,7 +21,27 @@
 
 	const { pack } = $derived(view.bundle);
 	let typedMin = $state<number | null>(null);
-	const landAfterMin = $derived(typedMin ?? pack?.flightMin ?? null);
+	const flown = live(async () => flownFlights(await lastFlights(view.bundle.aircraft.id)));
+	/** By what earlier flights used; null where none told, or no pack is said. */
+	const estimate = $derived(
+		pack && (flown.current?.length ?? 0) > 0
+			? estimateFlightTime({
+					pack: { id: pack.id, nominalMah: pack.capacityMah, cycles: pack.cycles },
+					levels: { alarmPct: flightTimeLimits.alarmPct.value, landPct: flightTimeLimits.landPct.value },
+					...{ startPct: 100, landMin: 1.5, flights: flown.current ?? [] },
+				})
+			: null,
+	);
+	const landAfterMin = $derived(typedMin ?? estimate?.timerMin ?? pack?.flightMin ?? null);
+	const source = $derived(
+		typedMin !== null
+			? ''
+			: estimate?.timerMin
+				? `from ${estimate.used} ${estimate.used === 1 ? 'flight' : 'flights'}: nine in ten last longer`
+				: pack?.flightMin
+					? `as last said of ${pack.name}`
+					: 'empty: by its voltage',
+	);
 	const tookOff = $derived(view.state.flight.tookOff);
 	const landed = $derived(view.state.flight.landed);
 	const flying = $derived(tookOff !== null && (landed?.seq ?? -1) < tookOff.seq);
@@ -146,7 +171,7 @@
 				min={0.5}
 				max={600}
 				value={landAfterMin}
-				note={typedMin === null && pack?.flightMin ? `as last said of ${pack.name}` : 'empty: by its voltage'}
+				note={source}
 				onchange={(v) => (typedMin = v)}
 			/>
 			<div class="pb-6">

@@ -1,0 +1,43 @@
+import type { Entry } from '../../schema/entries';
+import type { FlightTimeRequest } from '../../schema/flightTime';
+import type { Chemistry, Pack } from '../../schema/records';
+import { chargeOf } from './charge';
+
+type Flight = FlightTimeRequest['flights'][number];
+
+const MINUTE_MS = 60_000;
+const CURVE = { lipo: 'lipo', 'high-voltage': 'lihv', 'lithium-ion': 'liion', percent: 'lipo' } as const;
+
+/** The charge that an answer about a pack says, %; null where it says none. */
+function chargeIn(entry: Entry | undefined, chemistry: Chemistry | undefined): number | null {
+	if (entry?.payload.kind !== 'check' || entry.payload.value === null) return null;
+	const { value, unit } = entry.payload;
+	return unit === '%' ? value : chargeOf(CURVE[chemistry ?? 'lipo'], value).pct;
+}
+
+/**
+ * Flights of an aircraft as its sessions tell them: minutes between off the ground and landed, charge at rest before the first and after
+ * the last of them. `sessions` are those of one aircraft with the pack flown; what is not whole is left out.
+ */
+export function flownFlights(
+	sessions: readonly { pack: Pick<Pack, 'id' | 'chemistry' | 'cycles'> | null; entries: readonly Entry[] }[],
+): Flight[] {
+	return sessions.flatMap(({ pack, entries }): Flight[] => {
+		if (!pack) return [];
+		const inOrder = entries.toSorted((a, b) => a.seq - b.seq);
+		const last = (task: string) => inOrder.findLast(({ payload }) => payload.kind === 'check' && payload.task === task);
+		const [before, after] = ['pack-voltage', 'pack-after'].map((task) => chargeIn(last(task), pack.chemistry));
+		let [ms, since, at]: [number, number | null, string | null] = [0, null, null];
+		for (const { payload, at: when } of inOrder) {
+			if (payload.kind !== 'flight') continue;
+			if (payload.what === 'took-off') since = Date.parse(when);
+			else if (payload.what === 'landed' && since !== null) {
+				ms += Date.parse(when) - since;
+				[since, at] = [null, when];
+			}
+		}
+		if (before === null || after === null || at === null || ms <= 0) return [];
+		const rest = { beforePct: before, afterPct: after };
+		return [{ pack: pack.id, minutes: ms / MINUTE_MS, rest, cycles: pack.cycles, at }];
+	});
+}
