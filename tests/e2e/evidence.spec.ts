@@ -147,7 +147,7 @@ test('a camera drone that shows no data is calibrated by its own routine, its lo
 	}
 	await expect(h1(page)).toContainText('done by the aircraft’s own routine');
 	await page.getByRole('button', { name: 'Keep it in the session' }).click();
-	await expect(page).toHaveURL(/\/compass$/);
+	await expect(page).toHaveURL(/session\/[^/]+\/compass$/);
 	await expect(page.getByText('clear · guided')).toBeVisible();
 	await page.goto(stationUrl(page, 'hover'));
 	await expect(page.getByText(/It verifies what was calibrated: compass/)).toBeVisible();

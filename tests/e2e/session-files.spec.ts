@@ -37,13 +37,13 @@ test('a session on files, by touch, on a phone', async ({ page }) => {
 	await expect(h1).toContainText(/The heading is known to ±\d/, { timeout: 30_000 });
 	await expectAccessible(page, 'compass result on a phone');
 	await page.getByRole('button', { name: 'Accept these values' }).tap();
-	await expect(page).toHaveURL(/\/compass$/);
+	await expect(page).toHaveURL(/session\/[^/]+\/compass$/);
 
 	await page.goto(at('position/position'));
 	await give(page, 'receiver.nmea', receiverText());
 	await expect(h1).toContainText(/Locked: 15 satellites/);
 	await page.getByRole('button', { name: 'Record it' }).tap();
-	await expect(page).toHaveURL(/\/position$/);
+	await expect(page).toHaveURL(/session\/[^/]+\/position$/);
 
 	await page.goto(at('hover/hover'));
 	await give(page, 'hover.gpx', hoverGpx());
@@ -52,7 +52,7 @@ test('a session on files, by touch, on a phone', async ({ page }) => {
 	await give(page, 'hover.csv', hoverCsv(48));
 	await expect(h1).toContainText(/Circling to the right/, { timeout: 30_000 });
 	await page.getByRole('button', { name: 'Record it' }).tap();
-	await expect(page).toHaveURL(/\/hover$/);
+	await expect(page).toHaveURL(/session\/[^/]+\/hover$/);
 
 	await page.goto(at('fly'));
 	await expect(h1).toContainText('One thing stands between you and take-off');

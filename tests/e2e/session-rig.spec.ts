@@ -58,7 +58,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await expect(h1).toContainText(/The heading is known to ±\d/);
 	await expectAccessible(page, 'compass result');
 	await page.locator('body').press('a');
-	await expect(page).toHaveURL(/\/compass$/);
+	await expect(page).toHaveURL(/session\/[^/]+\/compass$/);
 	await expect(page.getByText(/The heading is known to ±/).first()).toBeVisible();
 	const { words, tones } = await heard();
 	expect(words.join(' ')).toMatch(/turn(ing)? right/i);
@@ -74,7 +74,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await expect(page.getByRole('button', { name: 'Record it' })).toBeVisible();
 	await expectAccessible(page, 'position');
 	await page.locator('body').press('a');
-	await expect(page).toHaveURL(/\/position$/);
+	await expect(page).toHaveURL(/session\/[^/]+\/position$/);
 
 	await go('return');
 	await page.getByLabel('Wind from').fill('240');
@@ -101,7 +101,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await expect(page.getByText('Compass error from the track')).toBeVisible();
 	await expectAccessible(page, 'hover');
 	await page.getByRole('button', { name: 'Record it' }).click();
-	await expect(page).toHaveURL(/\/hover$/);
+	await expect(page).toHaveURL(/session\/[^/]+\/hover$/);
 	await setAsideAt(page, 'fly');
 	await expect(h1).toContainText('Nothing here blocks the flight');
 	await expectAccessible(page, 'second gate');
@@ -141,7 +141,7 @@ test('a hover with a wrong compass holds the flight, and says why and what to do
 	const h1 = page.getByRole('heading', { level: 1 });
 	await expect(h1).toContainText(/Circling to the right: the compass reads about \d+° too far round/);
 	await page.getByRole('button', { name: 'Record it' }).click();
-	await expect(page).toHaveURL(/\/hover$/);
+	await expect(page).toHaveURL(/session\/[^/]+\/hover$/);
 	await page.getByRole('link', { name: /^Fly/ }).first().click();
 	await expect(h1).toContainText('One thing stands between you and take-off');
 	await expect(page.getByText(/calibrate the compass again/).first()).toBeVisible();
