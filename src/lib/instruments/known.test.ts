@@ -10,8 +10,8 @@ const AT = '2026-05-14T09:00:00.000Z';
 const site: Site = {
 	...{ id: 's', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT },
 	obstacles: [
-		{ id: 'o1', name: 'Poplars', bearingDeg: 40, distanceM: 90, heightM: 24 },
-		{ id: 'o2', name: 'Shed', bearingDeg: 200, distanceM: 30, heightM: 5 },
+		{ id: 'o1', name: 'Poplars', bearingDeg: 40, distanceM: 90, heightM: 24, widthM: 30 },
+		{ id: 'o2', name: 'Shed', bearingDeg: 200, distanceM: 30, heightM: 5, widthM: 6 },
 	],
 };
 const pack: Pack = {

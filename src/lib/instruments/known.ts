@@ -34,7 +34,12 @@ const windOf = ({ wind }: Known): Part[] =>
 		: [];
 
 const obstaclesOf = ({ site }: Known): Row[] =>
-	(site?.obstacles ?? []).map(({ bearingDeg, distanceM, heightM }) => ({ bearingDeg, distanceM, heightM, widthM: 10 }));
+	(site?.obstacles ?? []).map(({ bearingDeg, distanceM, heightM, widthM = null }) => ({
+		bearingDeg,
+		distanceM,
+		heightM,
+		widthM,
+	}));
 
 const tallest = ({ site }: Known): number | undefined =>
 	site?.obstacles?.reduce((high, { heightM }) => Math.max(high, heightM), 0);

@@ -155,8 +155,8 @@ export function makeDemo(now: Date): Backup {
 			lonDeg: -3.0642,
 			altM: 7,
 			obstacles: [
-				{ id: 'ob1', name: 'Poplars by the lane', bearingDeg: 75, distanceM: 140, heightM: 18 },
-				{ id: 'ob2', name: 'Bird hide', bearingDeg: 200, distanceM: 60, heightM: 5 },
+				{ id: 'ob1', name: 'Poplars by the lane', bearingDeg: 75, distanceM: 140, heightM: 18, widthM: 25 },
+				{ id: 'ob2', name: 'Bird hide', bearingDeg: 200, distanceM: 60, heightM: 5, widthM: 4 },
 			],
 			rules: 'Trust land; told to the warden each season.',
 			notes: 'Steel sluice 40 m east of the gate: turn on the grass, not on the wall.',

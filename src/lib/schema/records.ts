@@ -169,6 +169,7 @@ export const obstacleSchema = z.object({
 	bearingDeg: z.number().min(0).max(360),
 	distanceM: z.number().min(0).max(20_000),
 	heightM: z.number().min(0).max(1000),
+	widthM: z.number().min(0).max(10_000).optional(),
 });
 export type Obstacle = z.infer<typeof obstacleSchema>;
 

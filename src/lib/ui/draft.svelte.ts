@@ -1,3 +1,5 @@
+import type { z } from 'zod';
+
 const PREFIX = 'winglogos-draft-';
 /** What was begun and left this long ago is not gone on with. */
 const KEPT_MS = 12 * 3_600_000;
@@ -33,6 +35,13 @@ export function keepDraft(key: string, read: () => unknown, take: (kept: unknown
 	if (kept !== null) take(kept);
 	$effect(() => rememberDraft(key, read(), Date.now()));
 	return { forget: () => rememberDraft(key, null, Date.now()) };
+}
+
+/** Of a kept draft just the fields that it names: a schema's defaults must not overwrite what was stored. Null where it does not fit. */
+export function keptFields<T extends object>(schema: z.ZodType<T>, kept: unknown): T | null {
+	const found = schema.safeParse(kept);
+	if (!found.success || !kept || typeof kept !== 'object') return null;
+	return Object.fromEntries(Object.entries(found.data).filter(([name]) => name in kept)) as T;
 }
 
 /** Takes up the words of a form by name: those of the same type as it has now; null where none fits. */

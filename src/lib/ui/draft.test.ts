@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { recallDraft, rememberDraft, sameShape } from './draft.svelte';
+import { z } from 'zod';
+import { keptFields, recallDraft, rememberDraft, sameShape } from './draft.svelte';
 
 const NOW = Date.UTC(2026, 4, 14, 9);
 const HOUR = 3_600_000;
@@ -48,5 +49,14 @@ describe('words of a form taken up', () => {
 		expect(sameShape({ title: 'x', count: 'many', other: 1 }, form)).toEqual({ title: 'x' });
 		expect(sameShape({ other: 1 }, form)).toBeNull();
 		expect(sameShape('text', form)).toBeNull();
+	});
+});
+
+describe('fields of a schema taken up', () => {
+	const schema = z.object({ name: z.string(), firmware: z.string().default('') }).partial();
+	it('are those that were kept: a default overwrites nothing', () => {
+		expect(keptFields(schema, { name: 'Dunlin' })).toEqual({ name: 'Dunlin' });
+		expect(keptFields(schema, { name: 5 })).toBeNull();
+		expect(keptFields(schema, null)).toBeNull();
 	});
 });

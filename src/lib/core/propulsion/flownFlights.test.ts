@@ -15,7 +15,7 @@ const charge = (task: string, value: number, unit: string): EntryPayload => ({
 	...{ kind: 'check', outcome: 'done', waitedS: null, reason: '', grade: 'seen' },
 	...{ task, value, unit },
 });
-const pack = { id: 'p', chemistry: 'lipo' as const, cycles: 9 };
+const pack = { id: 'p', chemistry: 'lipo' as const };
 const whole = [
 	entry(0, 0, charge('pack-voltage', 96, '%')),
 	entry(1, 5, flight('took-off')),
@@ -28,7 +28,7 @@ const whole = [
 describe('flights as sessions tell them', () => {
 	it('are minutes in the air, all of one pack together, with the charge before and after', () => {
 		expect(flownFlights([{ pack, entries: whole }])).toEqual([
-			{ pack: 'p', minutes: 11, rest: { beforePct: 96, afterPct: 41 }, cycles: 9, at: '2026-05-14T10:20:00.000Z' },
+			{ pack: 'p', minutes: 11, rest: { beforePct: 96, afterPct: 41 }, at: '2026-05-14T10:20:00.000Z' },
 		]);
 	});
 

@@ -9,7 +9,7 @@ const MINUTE_MS = 60_000;
 const CURVE = { lipo: 'lipo', 'high-voltage': 'lihv', 'lithium-ion': 'liion', percent: 'lipo' } as const;
 
 /** The charge that an answer about a pack says, %; null where it says none. */
-function chargeIn(entry: Entry | undefined, chemistry: Chemistry | undefined): number | null {
+export function chargeIn(entry: Entry | undefined, chemistry: Chemistry | undefined): number | null {
 	if (entry?.payload.kind !== 'check' || entry.payload.value === null) return null;
 	const { value, unit } = entry.payload;
 	return unit === '%' ? value : chargeOf(CURVE[chemistry ?? 'lipo'], value).pct;
@@ -20,7 +20,7 @@ function chargeIn(entry: Entry | undefined, chemistry: Chemistry | undefined): n
  * the last of them. `sessions` are those of one aircraft with the pack flown; what is not whole is left out.
  */
 export function flownFlights(
-	sessions: readonly { pack: Pick<Pack, 'id' | 'chemistry' | 'cycles'> | null; entries: readonly Entry[] }[],
+	sessions: readonly { pack: Pick<Pack, 'id' | 'chemistry'> | null; entries: readonly Entry[] }[],
 ): Flight[] {
 	return sessions.flatMap(({ pack, entries }): Flight[] => {
 		if (!pack) return [];
@@ -38,6 +38,6 @@ export function flownFlights(
 		}
 		if (before === null || after === null || at === null || ms <= 0) return [];
 		const rest = { beforePct: before, afterPct: after };
-		return [{ pack: pack.id, minutes: ms / MINUTE_MS, rest, cycles: pack.cycles, at }];
+		return [{ pack: pack.id, minutes: ms / MINUTE_MS, rest, at }];
 	});
 }

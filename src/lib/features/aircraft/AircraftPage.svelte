@@ -16,7 +16,7 @@
 	import Equipment from './Equipment.svelte';
 	import LightTable from './LightTable.svelte';
 	import { listAircraft } from '$lib/store/tables';
-	import { keepDraft } from '$lib/ui/draft.svelte';
+	import { keepDraft, keptFields } from '$lib/ui/draft.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -59,9 +59,8 @@
 		`aircraft-${id}`,
 		() => (changed ? $state.snapshot(changes) : null),
 		(kept) => {
-			const found = aircraftSchema.partial().safeParse(kept);
-			if (found.success) changes = found.data;
-			return found.success;
+			const found = keptFields(aircraftSchema.partial(), kept);
+			if (found) changes = found;
 		},
 	);
 

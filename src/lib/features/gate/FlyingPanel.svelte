@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { estimateFlightTime } from '$lib/core/propulsion/flightTime';
-	import { flownFlights } from '$lib/core/propulsion/flownFlights';
+	import { chargeIn, flownFlights } from '$lib/core/propulsion/flownFlights';
 	import { flightTimeLimits } from '$lib/core/propulsion/flightTimeLimits';
 	import { lastFlights } from '$lib/store/home';
 	import { live } from '$lib/store/live.svelte';
@@ -22,17 +22,19 @@
 	const { pack } = $derived(view.bundle);
 	let typedMin = $state<number | null>(null);
 	const flown = live(async () => flownFlights(await lastFlights(view.bundle.aircraft.id)));
-	/** By what earlier flights used; null where none told, or no pack is said. */
+	/** The charge that was measured today, %. */
+	const startPct = $derived(chargeIn(view.state.record.speaking('pack-voltage') ?? undefined, pack?.chemistry));
+	/** By what earlier flights used, from today's charge; null where none told, or no pack or charge is said. */
 	const estimate = $derived(
-		pack && (flown.current?.length ?? 0) > 0
+		pack && startPct !== null && startPct > flightTimeLimits.alarmPct.value && (flown.current?.length ?? 0) > 0
 			? estimateFlightTime({
 					pack: { id: pack.id, nominalMah: pack.capacityMah, cycles: pack.cycles },
 					levels: { alarmPct: flightTimeLimits.alarmPct.value, landPct: flightTimeLimits.landPct.value },
-					...{ startPct: 100, landMin: 1.5, flights: flown.current ?? [] },
+					...{ startPct, landMin: 1.5, flights: flown.current ?? [] },
 				})
 			: null,
 	);
-	const landAfterMin = $derived(typedMin ?? estimate?.timerMin ?? pack?.flightMin ?? null);
+	const landAfterMin = $derived(typedMin ?? (estimate?.timerMin || pack?.flightMin || null));
 	const source = $derived(
 		typedMin !== null
 			? ''

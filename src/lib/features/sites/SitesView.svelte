@@ -17,7 +17,7 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import { keepDraft } from '$lib/ui/draft.svelte';
+	import { keepDraft, keptFields } from '$lib/ui/draft.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
 
@@ -31,9 +31,8 @@
 		'site',
 		() => (editing && Object.keys(editing).length > 0 ? $state.snapshot(editing) : null),
 		(kept) => {
-			const found = siteSchema.partial().safeParse(kept);
-			if (found.success) editing = found.data;
-			return found.success;
+			const found = keptFields(siteSchema.partial(), kept);
+			if (found) editing = found;
 		},
 	);
 

@@ -260,6 +260,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'Foam over the pressure sensor in place, no light or air stream on it',
 		why: 'Propeller wash and sun on the sensor are a height that jumps.',
 		opens: 'pressure',
+		found: 'pressure',
 		when: [part('pressure-foam', 'its pressure sensor is under foam')],
 	},
 	{
@@ -270,6 +271,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'Balanced on its marks, a little nose-heavy at most',
 		why: 'Tail-heavy does not fly; the pack’s place decides.',
 		opens: 'balance',
+		found: 'balance',
 		when: [wing],
 	},
 	{

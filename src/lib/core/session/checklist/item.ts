@@ -36,7 +36,7 @@ export interface Item {
 	because: string;
 	/** The instrument that answers it by measuring. */
 	opens?: string;
-	/** The task that the instrument's finding is kept under, where it is not its own name. */
+	/** The task that its finding is kept under, where that finding answers the whole item. */
 	found?: string;
 }
 

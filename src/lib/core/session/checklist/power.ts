@@ -108,6 +108,7 @@ export const POWER: readonly Template[] = [
 		text: 'Picture sharp at twenty metres, clear of stripes, sun out of the goggles',
 		why: 'Close things look sharp in a lens that is not.',
 		opens: 'focus',
+		found: 'focus',
 		when: [VIDEO],
 	},
 	{

@@ -8,13 +8,13 @@ const LEAST_M = 15;
 /** What many rules allow at most. */
 const MOST_M = 120;
 
-/** What the return height of an aircraft is held against at a place: its own setting, and the tallest thing there with a margin. */
-export function returnHeight({ aircraft, site }: Setting): ValueLimit {
+/** What a return height is held against at a place: the tallest thing there, with a margin. */
+export function returnHeight({ site }: Setting): ValueLimit {
 	const tallest = (site?.obstacles ?? []).reduce<{ name: string; heightM: number } | null>(
 		(most, o) => (most && most.heightM >= o.heightM ? most : o),
 		null,
 	);
-	const low = tallest ? tallest.heightM + MARGIN_M : Math.min(LEAST_M, aircraft.returnHeightM);
+	const low = tallest ? tallest.heightM + MARGIN_M : LEAST_M;
 	return {
 		low,
 		high: Math.max(MOST_M, low + MARGIN_M),

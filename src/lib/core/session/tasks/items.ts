@@ -1,5 +1,6 @@
 import type { CheckPayload, Entry } from '../../../schema/entries';
 import type { Mark } from '../../../schema/records';
+import { undoneBy } from '../../evidence/undoes';
 import { markOf } from '../../evidence/standing';
 import { formatQuantity } from '../../words/units';
 import { foundState } from './measured';
@@ -38,9 +39,14 @@ function detailOf(item: Item, mark: Mark, check: CheckPayload | null, evidence: 
 }
 
 /** What an instrument found that answers an item, where it came after the last answer by hand; a value is asked for itself. */
-function foundBy({ type, opens, found = opens }: Item, record: SessionRecord, answered: Entry | null): Entry | null {
-	const entry = found && type !== 'measure' ? record.speaking(found) : null;
-	return entry?.payload.kind === 'test' && entry.seq > (answered?.seq ?? -1) ? entry : null;
+function foundBy({ id, found }: Item, record: SessionRecord, answered: Entry | null): Entry | null {
+	const entry = found ? record.speaking(found) : null;
+	if (entry?.payload.kind !== 'test' || entry.seq < (answered?.seq ?? -1)) return null;
+	// What undoes the item undoes the finding for it, whatever else the finding is good for.
+	const undone = record.entries.some(
+		({ seq, payload }) => seq > entry.seq && payload.kind === 'event' && undoneBy(payload.what).has(id),
+	);
+	return undone ? null : entry;
 }
 
 /** One task of an item of the checklist: what was answered or measured last, and that it may be asked again. */
