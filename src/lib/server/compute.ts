@@ -4,6 +4,7 @@ import { fieldAt } from '../core/earth/field';
 import { checked } from '../core/finding/checked';
 import { InputError } from '../core/finding/inputError';
 import { reviewHover } from '../core/hover/review';
+import { reviewSeenHover } from '../core/hover/seen';
 import { fitAccelerometer } from '../core/inertial/accelFit';
 import { reviewStillGyro } from '../core/inertial/gyro';
 import { solveMounting } from '../core/inertial/mounting';
@@ -13,6 +14,7 @@ import { pictureLimits } from '../core/payload/limits';
 import { reviewGnss } from '../core/position/review';
 import { estimateFlightTime } from '../core/propulsion/flightTime';
 import { diagnoseResponse } from '../core/propulsion/diagnose';
+import { reviewLandings } from '../core/return/landing';
 import { planReturn } from '../core/return/plan';
 import { decodePicture } from './decodePicture';
 import { faultBody, HttpError } from './fault';
@@ -37,6 +39,8 @@ const COMPUTES: { [P in RoutePath]: (body: BodyOf<P>, query: QueryOf<P>) => unkn
 	'vibration/review': (body) => reviewVibration(body),
 	'return/plan': (body) => planReturn(body),
 	'response/diagnose': (body) => diagnoseResponse(body),
+	'hover/seen': (body) => reviewSeenHover(body),
+	'landing/review': (body) => reviewLandings(body),
 	'flighttime/estimate': (body) => estimateFlightTime(body),
 };
 

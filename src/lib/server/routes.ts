@@ -5,6 +5,7 @@ import { flightTimeAnswerSchema, flightTimeRequestSchema } from '../schema/fligh
 import { gnssAnswerSchema, gnssQuerySchema } from '../schema/gnss';
 import { horizonAnswerSchema } from '../schema/horizon';
 import { hoverAnswerSchema, hoverRequestSchema } from '../schema/hover';
+import { hoverSeenAnswerSchema, hoverSeenRequestSchema } from '../schema/hoverSeen';
 import {
 	accelAnswerSchema,
 	accelRequestSchema,
@@ -15,6 +16,7 @@ import {
 	vibrationAnswerSchema,
 	vibrationRequestSchema,
 } from '../schema/inertial';
+import { landingAnswerSchema, landingRequestSchema } from '../schema/landing';
 import { responseAnswerSchema, responseRequestSchema } from '../schema/response';
 import { returnAnswerSchema, returnRequestSchema } from '../schema/return';
 
@@ -152,6 +154,33 @@ export const ROUTES = {
 			],
 		}),
 		answer: flightTimeAnswerSchema,
+	},
+	'hover/seen': {
+		summary: 'A hover watched by eye',
+		body: json(hoverSeenRequestSchema, {
+			hold: 'position',
+			aircraft: { lengthM: 0.4 },
+			wind: { scale: 2, fromDeg: 250 },
+			views: [
+				{
+					...{ hover: 'first', person: 'pilot', durationS: 60, heightM: 2, farthest: { value: 2, unit: 'steps' } },
+					marks: [0, 15, 30, 45, 58].map((t) => ({ t, kind: 'still' })),
+				},
+			],
+		}),
+		answer: hoverSeenAnswerSchema,
+	},
+	'landing/review': {
+		summary: 'Where it comes down against its mark',
+		body: json(landingRequestSchema, {
+			receiver: 'plain',
+			points: [
+				{ paces: 2, bearingDeg: 40, how: 'paces', powerUp: 'morning' },
+				{ distanceM: 1.1, bearingDeg: 310, how: 'tape', powerUp: 'noon' },
+				{ distanceM: 1.8, bearingDeg: 120, how: 'tape', powerUp: 'evening' },
+			],
+		}),
+		answer: landingAnswerSchema,
 	},
 	'response/diagnose': {
 		summary: 'Faults behind a ground response',

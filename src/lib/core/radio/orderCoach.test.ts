@@ -52,6 +52,12 @@ describe('four asked gestures', () => {
 		expect(views.at(-1)?.windows).toHaveLength(4);
 	});
 
+	it('that were made wrongly are counted, however many come at once', () => {
+		const { t, channels } = stream([roll, [0, 0.8, 0.7, 0], [0, 0.8, 0.7, 0], [0, 0, 0, 0]]);
+		expect(coachOrder({ t, channels }, ORDER_BEGIN)).toMatchObject({ wrong: 2, phase: 'wait', fault: 'two' });
+		expect(follow([roll, [0, 0.8, 0.7, 0], pitch]).at(-1)?.wrong).toBe(0);
+	});
+
 	it('that hardly move are asked for again', () => {
 		const views = follow([[0.35, 0, 0, 0], roll]);
 		expect(views.some(({ fault }) => fault === 'small')).toBe(true);

@@ -20,6 +20,8 @@ export interface OrderCoach {
 	/** Samples of each gesture that was accepted, rest before it included: from, to. */
 	windows: readonly (readonly [from: number, to: number])[];
 	fault: 'two' | 'small' | null;
+	/** How often the gesture asked for was made wrongly. */
+	wrong: number;
 	words: string;
 	/** First sample of the rest, or of the stillness after a movement; the sample to go on with. */
 	since: number;
@@ -33,6 +35,7 @@ export const ORDER_BEGIN: OrderCoach = {
 	phase: 'rest',
 	windows: [],
 	fault: null,
+	wrong: 0,
 	words: 'Leave all sticks alone',
 	since: 0,
 	next: 0,
@@ -53,7 +56,7 @@ const SHARE = 0.6;
  * channels, or hardly one, is asked for again. Call with what it gave before.
  */
 export function coachOrder({ t, channels }: StickStream, before: OrderCoach): OrderCoach {
-	let { phase, windows, fault, since, rest, from, most } = before;
+	let { phase, windows, fault, wrong, since, rest, from, most } = before;
 	const at = (i: number) => channels.map((column) => column[i]);
 	const apart = (i: number, k: number) => channels.some((column) => Math.abs(column[i] - column[k]) > STILL);
 	let i = before.next;
@@ -80,6 +83,7 @@ export function coachOrder({ t, channels }: StickStream, before: OrderCoach): Or
 				const best = Math.max(...most);
 				const total = most.reduce((sum, v) => sum + (v > STILL ? v : 0), 0);
 				fault = best < LEAST ? 'small' : best / total < SHARE ? 'two' : null;
+				wrong = fault ? wrong + 1 : 0;
 				if (!fault) windows = [...windows, [from, i]];
 				phase = windows.length === ASKED_GESTURES.length ? 'done' : 'rest';
 			}
@@ -96,5 +100,5 @@ export function coachOrder({ t, channels }: StickStream, before: OrderCoach): Or
 					: phase === 'rest'
 						? 'Leave all sticks alone'
 						: asked.say;
-	return { phase, windows, fault, words, since, next: i, rest, from, most };
+	return { phase, windows, fault, wrong, words, since, next: i, rest, from, most };
 }

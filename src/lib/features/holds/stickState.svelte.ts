@@ -18,7 +18,6 @@ export class StickState {
 	running = $state(false);
 	#practice = false;
 	#hands: Hands | null = null;
-	#times = 0;
 	#timer: ReturnType<typeof setInterval> | null = null;
 	#onfinished: (file: File, practice: boolean) => void;
 
@@ -36,7 +35,6 @@ export class StickState {
 		this.now = [];
 		this.#practice = hands !== null;
 		this.#hands = hands;
-		this.#times = 0;
 		this.running = true;
 		this.recording.start(source);
 		say(this.view.words);
@@ -50,12 +48,12 @@ export class StickState {
 		const before = this.view;
 		const view = coachOrder(radio, before);
 		this.view = view;
-		if (view.fault && before.phase === 'moving' && view.phase !== 'moving') {
-			this.#times++;
+		// On a busy device a whole gesture may come with one tick.
+		const isIn = view.windows.length > before.windows.length;
+		if (view.wrong > before.wrong) {
 			tone('wrong');
 			say(view.words);
-		} else if (view.windows.length > before.windows.length) {
-			this.#times = 0;
+		} else if (isIn) {
 			tone('done');
 			if (view.phase === 'done') {
 				say('All four are in.');
@@ -64,8 +62,8 @@ export class StickState {
 			}
 		}
 		if (view.phase === 'wait') {
-			if (before.phase !== 'wait' && !view.fault) say(ASKED_GESTURES[view.windows.length].say);
-			this.#hands?.ask(view.windows.length, this.#times);
+			if ((before.phase !== 'wait' || isIn) && !view.fault) say(ASKED_GESTURES[view.windows.length].say);
+			this.#hands?.ask(view.windows.length, view.wrong);
 		}
 	}
 
