@@ -16,6 +16,7 @@ import { estimateFlightTime } from '../core/propulsion/flightTime';
 import { diagnoseResponse } from '../core/propulsion/diagnose';
 import { reviewLandings } from '../core/return/landing';
 import { planReturn } from '../core/return/plan';
+import { rankSymptoms } from '../core/symptoms/rank';
 import { decodePicture } from './decodePicture';
 import { faultBody, HttpError } from './fault';
 import { ROUTES, routeOf, type RoutePath } from './routes';
@@ -41,6 +42,7 @@ const COMPUTES: { [P in RoutePath]: (body: BodyOf<P>, query: QueryOf<P>) => unkn
 	'response/diagnose': (body) => diagnoseResponse(body),
 	'hover/seen': (body) => reviewSeenHover(body),
 	'landing/review': (body) => reviewLandings(body),
+	'symptoms/rank': (body) => rankSymptoms(body),
 	'flighttime/estimate': (body) => estimateFlightTime(body),
 };
 

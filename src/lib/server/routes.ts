@@ -19,6 +19,7 @@ import {
 import { landingAnswerSchema, landingRequestSchema } from '../schema/landing';
 import { responseAnswerSchema, responseRequestSchema } from '../schema/response';
 import { returnAnswerSchema, returnRequestSchema } from '../schema/return';
+import { symptomAnswerSchema, symptomRequestSchema } from '../schema/symptoms';
 
 /** What a route takes beside its query: nothing (it is asked with GET), JSON of one schema, a text, a picture. */
 export type Body =
@@ -195,6 +196,16 @@ export const ROUTES = {
 			},
 		}),
 		answer: responseAnswerSchema,
+	},
+	'symptoms/rank': {
+		summary: 'Causes behind what it does, and the next check',
+		body: json(symptomRequestSchema, {
+			kind: 'multirotor',
+			recent: ['part'],
+			observations: [{ id: 'circles', state: 'present' }],
+			reached: 'hover',
+		}),
+		answer: symptomAnswerSchema,
 	},
 } as const satisfies Record<string, Route>;
 

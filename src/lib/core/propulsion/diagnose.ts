@@ -109,6 +109,15 @@ function predictions(layout: ResponseRequest['layout'], spin: ResponseRequest['s
 	return rows;
 }
 
+/** What each fault code of a layout is expected with before anything was tried; sums to one. */
+export function faultPriors(layout: ResponseRequest['layout'], spin: ResponseRequest['spin']): Map<string, number> {
+	const rows = predictions(layout, spin);
+	const total = rows.reduce((sum, { h }) => sum + h.weight, 0);
+	const sums = new Map<string, number>();
+	for (const { h } of rows) addTo(sums, h.fault, h.weight / total);
+	return sums;
+}
+
 /**
  * Ranks the faults behind a ground response: what roll, pitch, yaw nudges and the throttle did, by a Bayesian model of
  * mixer, propellers, board mounting and channels; then what the checks with the propellers off showed. `ranked` sums to one over all fault codes; docs/methods/response.md.
