@@ -35,7 +35,6 @@ export const seenMarkSchema = z
 		if (kind === 'creeping' && dirDeg === undefined) lacks('dirDeg');
 		if (kind === 'creeping' && of === undefined) lacks('frame');
 	});
-export type SeenMark = z.infer<typeof seenMarkSchema>;
 
 const creepSchema = z
 	.object({

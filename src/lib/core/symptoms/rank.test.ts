@@ -17,7 +17,8 @@ describe('known answers', () => {
 			seen('flips'),
 			{ 'board-orientation': 0.2572, 'motor-order': 0.1387, 'motor-direction': 0.129, 'prop-fitting': 0.1037 },
 			[0.1197, 0.8524],
-			['ground-entry', 1.098],
+			'ground-entry',
+			1.098,
 		],
 		[
 			'multirotor',
@@ -25,7 +26,8 @@ describe('known answers', () => {
 			seen('flips'),
 			{ 'board-orientation': 0.5252, 'motor-order': 0.1142, 'motor-direction': 0.0797 },
 			[0.0938, 0.8906],
-			['ground-entry', 0.877],
+			'ground-entry',
+			0.877,
 		],
 		[
 			'racer',
@@ -33,7 +35,8 @@ describe('known answers', () => {
 			seen('pinned'),
 			{ 'motor-direction': 0.1939, 'prop-fitting': 0.1937, 'pack-tired': 0.0654, 'recovery-mode': 0.0633 },
 			[0.3359, 0.5761],
-			['ground-entry', 0.944],
+			'ground-entry',
+			0.944,
 		],
 		[
 			'multirotor',
@@ -41,7 +44,8 @@ describe('known answers', () => {
 			[...seen('circles'), { id: 'few-sats', state: 'absent' }],
 			{ 'compass-cal': 0.3215, 'compass-mount': 0.2501, 'compass-current': 0.1971, 'site-magnetic': 0.0986 },
 			[0.1067, 0.7697],
-			['compass-settings', 0.531],
+			'compass-settings',
+			0.531,
 		],
 		[
 			'camera',
@@ -49,7 +53,8 @@ describe('known answers', () => {
 			seen('leans'),
 			{ 'accel-off': 0.711, 'slope-start': 0.0436 },
 			[0.077, 0.0341],
-			['hover-log', 0.428],
+			'hover-log',
+			0.428,
 		],
 		[
 			'wing',
@@ -57,7 +62,8 @@ describe('known answers', () => {
 			seen('wing-climbs', 'wing-bobs'),
 			{ 'wing-level': 0.445, 'wing-gain': 0.3137, 'wing-balance': 0.191 },
 			[0.0114, 0.2469],
-			['wing-log', 0.753],
+			'wing-log',
+			0.753,
 		],
 		[
 			'sprayer',
@@ -65,7 +71,8 @@ describe('known answers', () => {
 			seen('nozzle-poor'),
 			{ 'line-air': 0.4957, 'nozzle-blocked': 0.3779 },
 			[0.0754, 0.0323],
-			['prime-line', 0.637],
+			'prime-line',
+			0.637,
 		],
 		[
 			'longrange',
@@ -73,9 +80,10 @@ describe('known answers', () => {
 			seen('no-arm', 'no-fix'),
 			{ 'not-locked': 0.8826, 'sky-blocked': 0.0584 },
 			[0.0308, 0.0542],
-			['wait-lock', 0.354],
+			'wait-lock',
+			0.354,
 		],
-	])('%s %j', (kind, more, observations, first, [none, danger3], [next, gain]) => {
+	])('%s %j', (kind, more, observations, first, [none, danger3], next, gain) => {
 		const answer = ask(kind, observations, more);
 		Object.entries(first).forEach(([cause, probability], k) => {
 			expect(answer.ranked[k].cause).toBe(cause);
