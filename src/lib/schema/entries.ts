@@ -151,10 +151,21 @@ export type DecisionPayload = z.infer<typeof decisionSchema>;
 export const flightSchema = z.object({
 	kind: z.literal('flight'),
 	task: z.literal('flying'),
-	what: z.enum(['took-off', 'landed', 'note']),
+	what: z.enum(['took-off', 'landed', 'note', 'touched-down']),
 	note,
 	/** Minutes by which it should be down, as said before take-off. */
 	landAfterMin: z.number().positive().max(600).nullable(),
+	/** Where it came down, measured from its mark; with `touched-down`. */
+	landing: z
+		.object({
+			distanceM: z.number().min(0).max(10_000),
+			bearingDeg: z.number().min(0).max(360),
+			how: z.enum(['paces', 'tape', 'track']),
+			/** The power-up it belongs to: one stored home. */
+			powerUp: z.string().max(120),
+			circling: z.boolean(),
+		})
+		.optional(),
 });
 
 /**

@@ -134,6 +134,10 @@ export const aircraftSchema = z.object({
 	propellersStayOn: z.boolean().optional(),
 	/** How a wing's surfaces are made. */
 	surfaces: z.enum(['elevons', 'separate', 'v-tail']).optional(),
+	/** Across, from the farthest motor or wing tip to the other, metres. */
+	lengthM: z.number().min(0.05).max(5).optional(),
+	/** What its receiver for position is. */
+	receiver: z.enum(['plain', 'differential', 'rtk']).optional(),
 	/** How its propellers are held. */
 	propellers: z.enum(['nut', 'self-locking', 'screws', 'folding', 'quick']).optional(),
 	parts: z.partialRecord(partSchema, z.boolean()).optional(),

@@ -7,6 +7,8 @@ const schema = z.object({
 	voice: z.boolean().catch(true),
 	tones: z.boolean().catch(true),
 	pilot: z.string().max(120).catch(''),
+	/** The pilot's own step, metres. */
+	stepM: z.number().min(0.3).max(1.5).catch(0.75),
 });
 export type Preferences = z.infer<typeof schema>;
 
@@ -22,7 +24,7 @@ function load(): Preferences {
 	return schema.parse(stored && typeof stored === 'object' ? stored : {});
 }
 
-/** The pilot's choices on this device: theme, units, voice, tones, name. */
+/** The pilot's choices on this device: theme, units, voice, tones, name, step. */
 export const preferences = $state<Preferences>(load());
 
 /** Changes and keeps a preference. */

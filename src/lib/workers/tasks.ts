@@ -10,6 +10,7 @@ import { guessColumns, takeColumns, type Choices, type Guess } from '$lib/core/r
 import { readTable } from '$lib/core/record/csv';
 import type { Role } from '$lib/core/record/logRoles';
 import { readTrack } from '$lib/core/record/tracks';
+import { rankSymptoms } from '$lib/core/symptoms/rank';
 import { computeOf } from '$lib/instruments/computes';
 import type { Finding, Input, Progress, Taken } from '$lib/instruments/instrument';
 import { readText } from '$lib/instruments/readText';
@@ -18,6 +19,7 @@ import type { Series } from '$lib/schema/common';
 import type { CompassRequest } from '$lib/schema/compass';
 import type { Backup } from '$lib/schema/files';
 import type { HoverRequest } from '$lib/schema/hover';
+import type { SymptomRequest } from '$lib/schema/symptoms';
 
 const CUE_READINGS = 2000;
 const SAMPLE_ROWS = 4;
@@ -91,6 +93,7 @@ export const tasks = {
 	reviewGnss: ({ text, rule }: { text: string; rule: LockRule }, progress?: Progress) =>
 		reviewGnss(text, rule, progress),
 	reviewHover: (request: HoverRequest, progress?: Progress) => reviewHover(request, progress),
+	rankSymptoms: (request: SymptomRequest) => rankSymptoms(request),
 	makeDemo: (now: string) => makeDemo(new Date(now)),
 };
 

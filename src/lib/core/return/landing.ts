@@ -1,5 +1,6 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { Reason } from '../../schema/common';
+import type { Entry } from '../../schema/entries';
 import type { LandingAnswer, LandingPoint, LandingRequest } from '../../schema/landing';
 import { judge, reason } from '../finding/reasons';
 import { DEG, wrap360, wrapPi } from '../frames/angles';
@@ -178,6 +179,10 @@ function radiiToCome(
 	const [r95M, r95LowM, r95HighM] = ends(wides);
 	return { radius: { r50M, r50LowM, r50HighM, r95M, r95LowM, r95HighM }, within: within / DRAWS.aircraft };
 }
+
+/** Landings that a record tells, in the order they were flown: those measured from the mark. */
+export const landingsIn = (entries: readonly Pick<Entry, 'payload'>[]): LandingRequest['points'] =>
+	entries.flatMap(({ payload }) => (payload.kind === 'flight' && payload.landing ? [payload.landing] : []));
 
 /** How many landings in all settle where it lands, one power-up each. */
 function settledBy(n: number, kappa: number, s: number, offsetM: number, barM: number): number {

@@ -28,3 +28,20 @@ export const showsData = (aircraft: Pick<Aircraft, 'gives' | 'kind'>): boolean =
 /** Whether it is to come home by itself: it knows where it is, and is of a kind that does. */
 export const comesHome = ({ hasPosition, kind }: Pick<Aircraft, 'hasPosition' | 'kind'>): boolean =>
 	hasPosition && kind !== 'racer' && kind !== 'toy';
+
+/** How large aircraft of a kind usually are across, metres. */
+const USUAL_LENGTH_M: Record<AircraftKind, number> = {
+	camera: 0.35,
+	'large-camera': 0.9,
+	multirotor: 0.5,
+	wing: 1.2,
+	sprayer: 1.6,
+	spreader: 1.2,
+	racer: 0.25,
+	longrange: 0.4,
+	toy: 0.15,
+};
+
+/** Across, metres: as said, else as is usual for its kind. */
+export const lengthOf = ({ lengthM, kind }: Pick<Aircraft, 'lengthM' | 'kind'>): number =>
+	lengthM ?? USUAL_LENGTH_M[kind];

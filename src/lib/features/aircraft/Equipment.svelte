@@ -1,7 +1,10 @@
 <script lang="ts">
-	import { hasPart } from '$lib/core/session/capabilities';
+	import { hasPart, lengthOf } from '$lib/core/session/capabilities';
+	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import { units } from '$lib/ui/preferences.svelte';
 	import { partSchema, sideSchema, type Aircraft, type Part } from '$lib/schema/records';
-	import { PART_WORDS, PROPELLER_WORDS, SIDE_WORDS, SURFACE_WORDS } from './partWords';
+	import { PART_WORDS, PROPELLER_WORDS, RECEIVER_WORDS, SIDE_WORDS, SURFACE_WORDS } from './partWords';
 
 	/** What the aircraft has beside its frame: the checklist is made from it. */
 	let { craft, set }: { craft: Aircraft; set: (change: Partial<Aircraft>) => void } = $props();
@@ -49,6 +52,28 @@
 				>
 					<option value="">not said</option>
 					{#each Object.entries(SURFACE_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
+				</select>
+			</label>
+		{/if}
+		<NumberField
+			label="Across"
+			unit={unitSymbol('height', units())}
+			min={toUnit(0.05, 'height', units())}
+			max={toUnit(5, 'height', units())}
+			value={craft.lengthM === undefined ? null : toUnit(craft.lengthM, 'height', units())}
+			note="motor to motor, or the span; about {formatQuantity(lengthOf(craft), 'height', units())} for its kind"
+			onchange={(v) => set({ lengthM: v === null ? undefined : fromUnit(v, 'height', units()) })}
+		/>
+		{#if craft.hasPosition}
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">Its receiver for position</span>
+				<select
+					class="field-input"
+					value={craft.receiver ?? ''}
+					onchange={(e) => set({ receiver: choose(RECEIVER_WORDS, e.currentTarget.value) })}
+				>
+					<option value="">not said: taken as plain</option>
+					{#each Object.entries(RECEIVER_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
 				</select>
 			</label>
 		{/if}

@@ -61,3 +61,9 @@ export const DURING = [
 	'battery low',
 	'fault',
 ] as const;
+
+export const RECEIVER_WORDS: Record<NonNullable<Aircraft['receiver']>, string> = {
+	plain: 'plain, to some metres',
+	differential: 'with corrections, to a metre',
+	rtk: 'with a base of its own, to centimetres',
+};

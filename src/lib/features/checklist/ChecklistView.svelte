@@ -292,6 +292,7 @@
 <SetAside task={asideOf} onclose={() => (asideOf = null)} />
 <FailDialog
 	open={failing}
+	finder={view.finderHref()}
 	onclose={() => (failing = false)}
 	onreason={(reason) => item && void write(item, { outcome: 'failed', value: null, waitedS: null, reason }, 'Noted')}
 />

@@ -3,8 +3,14 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 
 	/** Asks what is not as it should be; without words nothing is noted. */
-	type Props = { open: boolean; onclose: () => void; onreason: (reason: string) => void };
-	let { open, onclose, onreason }: Props = $props();
+	type Props = {
+		open: boolean;
+		onclose: () => void;
+		onreason: (reason: string) => void;
+		/** Where causes are found for what it does. */
+		finder: string;
+	};
+	let { open, onclose, onreason, finder }: Props = $props();
 	let reason = $state('');
 	let missing = $state(false);
 
@@ -29,6 +35,7 @@
 		<div class="flex gap-3">
 			<Button kind="primary" type="submit">Note it</Button>
 			<Button class="min-h-14" onclick={onclose}>Back</Button>
+			<Button kind="quiet" class="min-h-14" href={finder}>What could it be?</Button>
 		</div>
 	</form>
 </Dialog>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { FEEL, feltWind } from '$lib/core/hover/feltWind';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import type { Wind } from '$lib/schema/records';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -9,6 +10,15 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
 	const view = getSessionView();
+	const WAYS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
+	/** Where people feel the wind. */
+	const FELT_AT_M = 3;
+	let byFeel = $state(false);
+	const round = (mps: number) => Math.round(mps * 10) / 10;
+	function feel(step: number) {
+		const { speedMps, gustMps } = feltWind(step, FELT_AT_M);
+		draft = { ...draft, speedMps: round(speedMps), gustMps: round(gustMps) };
+	}
 	let draft = $state<Partial<Wind>>({});
 	let problem = $state('');
 	const now = $derived({ ...view.wind, ...draft });
@@ -49,6 +59,36 @@
 		void save();
 	}}
 >
+	<div class="flex basis-full flex-wrap items-end gap-4">
+		<Button aria-expanded={byFeel} onclick={() => (byFeel = !byFeel)}>Say it by what it does</Button>
+		{#if byFeel}
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">It comes from</span>
+				<select
+					class="field-input"
+					value={now.fromDeg === undefined ? '' : String(now.fromDeg)}
+					onchange={(e) => e.currentTarget.value !== '' && (draft.fromDeg = Number(e.currentTarget.value))}
+				>
+					<option value="">choose</option>
+					{#each WAYS as label, k (label)}<option value={String(45 * k)}>{label}</option>{/each}
+				</select>
+			</label>
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">What it does</span>
+				<select
+					class="field-input"
+					onchange={(e) => e.currentTarget.value !== '' && feel(Number(e.currentTarget.value))}
+				>
+					<option value="">choose</option>
+					{#each FEEL as { seen }, step (step)}<option value={String(step)}>{seen}</option>{/each}
+				</select>
+			</label>
+			<p class="m-0 max-w-[46ch] text-[15px] text-ink-2">
+				Mean at {FELT_AT_M} m; gusts are the strongest that such a day brings in nineteen of twenty: a guess is planned with
+				its worse end. Figures measured are better.
+			</p>
+		{/if}
+	</div>
 	<NumberField
 		label="Wind from"
 		unit="°"

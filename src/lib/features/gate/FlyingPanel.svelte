@@ -14,6 +14,9 @@
 	import { say, tone } from '$lib/ui/speech';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
+	import { comesHome } from '$lib/core/session/capabilities';
+	import LandingBox from './LandingBox.svelte';
+
 	/** The flying screen: one large clock, when to be down, "landed", and a note by one tap. */
 	const view = getSessionView();
 	const NOTES = ['Gusts', 'It drifted', 'It circled', 'Picture lost', 'Link weak', 'Bumped'] as const;
@@ -160,6 +163,7 @@
 			{showTime(landed.at)}.
 		</p>
 		<p class="mt-1 mb-3 text-ink-2">What the flight taught goes into Close: pack, temperatures, bumps.</p>
+		{#if comesHome(view.bundle.aircraft)}<LandingBox sinceSeq={landed.seq} />{/if}
 		<div class="flex flex-wrap gap-3">
 			<Button kind="primary" href={view.href('close')}>Go on to Close</Button>
 			<Button class="min-h-14" disabled={busy} onclick={() => void write('took-off')}>Off the ground again</Button>

@@ -9,6 +9,21 @@
 	let field = $state<HTMLInputElement>();
 	const found = $derived(searchInstruments(asked));
 	const first = $derived(found[0]?.listed[0]);
+	/** Signs by what a pilot says of them; their table comes once somebody searches. */
+	let signs = $state.raw<{ id: string; text: string }[]>([]);
+	$effect(() => {
+		const words = asked.trim();
+		if (words.length < 3) {
+			signs = [];
+			return;
+		}
+		void Promise.all([import('$lib/core/symptoms/table'), import('$lib/core/symptoms/asked')]).then(
+			([{ TABLE }, { saidOf }]) => {
+				if (asked.trim() === words) signs = saidOf(TABLE.observations, words).slice(0, 6);
+			},
+			() => (signs = []),
+		);
+	});
 
 	$effect(() => {
 		if (new URLSearchParams(location.search).has('search')) field?.focus();
@@ -38,6 +53,28 @@
 			bind:this={field}
 		/>
 	</form>
+	{#if asked.trim() === ''}
+		<a
+			href="/finder"
+			class="mb-2 grid min-h-14 gap-x-4 rounded border border-rule px-4 py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
+		>
+			<span class="text-[17px] font-semibold text-action">What does it do?</span>
+			<span class="text-[15px]"
+				>Something is wrong: causes behind what you see, hear or read, and the cheapest safe check next.</span
+			>
+		</a>
+	{:else if signs.length > 0}
+		<h2 class="mt-5 mb-1">What does it do?</h2>
+		<ul class="m-0 grid list-none gap-x-8 p-0 lg:grid-cols-2">
+			{#each signs as { id, text } (id)}
+				<li class="hairline">
+					<a href="/finder?sign={id}" class="grid min-h-12 content-center py-2 text-action no-underline hover:bg-fine"
+						>{text}</a
+					>
+				</li>
+			{/each}
+		</ul>
+	{/if}
 	{#each found as { group, listed } (group)}
 		<h2 class="mt-5 mb-1">{group}</h2>
 		<ul class="m-0 grid list-none gap-x-8 p-0 lg:grid-cols-2">
@@ -53,8 +90,8 @@
 			{/each}
 		</ul>
 	{:else}
-		<p class="max-w-prose">
-			Nothing here is called “{asked}”. Try the part or the trouble: drift, heading, battery, propeller, horizon.
-		</p>
+		{#if signs.length === 0}<p class="max-w-prose">
+				Nothing here is called “{asked}”. Try the part or the trouble: drift, heading, battery, propeller, horizon.
+			</p>{/if}
 	{/each}
 </Page>

@@ -98,6 +98,7 @@
 				<div class="flex flex-wrap gap-3">
 					<Button class="min-h-14" onclick={() => void putRight('part')}>A propeller, motor or wire</Button>
 					<Button class="min-h-14" onclick={() => void putRight('settings')}>A setting</Button>
+					<Button kind="quiet" class="min-h-14" href={view.finderHref()}>It does other things too</Button>
 				</div>
 			</section>
 		{/snippet}

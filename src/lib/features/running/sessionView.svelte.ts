@@ -162,6 +162,12 @@ export class SessionView {
 		return page ? this.href(station, page) : `${this.href(station)}?item=${task}`;
 	}
 
+	/** Where causes are found for what the aircraft does, with a sign that was seen already. */
+	finderHref(sign?: string): string {
+		const { aircraft, session } = this.bundle;
+		return `/finder?aircraft=${aircraft.id}&session=${session.id}${sign ? `&sign=${sign}` : ''}`;
+	}
+
 	href(station: StationId, task?: string): string {
 		return `/session/${this.bundle.session.id}/${station}${task ? `/${task}` : ''}`;
 	}

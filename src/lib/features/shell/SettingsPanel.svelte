@@ -1,5 +1,7 @@
 <script lang="ts">
-	import { prefer, preferences } from '$lib/ui/preferences.svelte';
+	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import { prefer, preferences, units } from '$lib/ui/preferences.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 </script>
 
@@ -53,4 +55,15 @@
 			onchange={(e) => prefer({ pilot: e.currentTarget.value.trim() })}
 		/>
 	</label>
+	<NumberField
+		label="Your step, for distances that are paced"
+		unit={unitSymbol('height', units())}
+		decimals={2}
+		min={toUnit(0.3, 'height', units())}
+		max={toUnit(1.5, 'height', units())}
+		value={toUnit(preferences.stepM, 'height', units())}
+		required
+		note="count twenty along a tape, and divide"
+		onchange={(v) => v !== null && prefer({ stepM: fromUnit(v, 'height', units()) })}
+	/>
 </div>

@@ -1,0 +1,178 @@
+<script lang="ts">
+	import { landingsIn, reviewLandings } from '$lib/core/return/landing';
+	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { lastFlights } from '$lib/store/home';
+	import { live } from '$lib/store/live.svelte';
+	import Button from '$lib/ui/Button.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import Reasons from '$lib/ui/Reasons.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import LandingMap from '$lib/ui/plot/LandingMap.svelte';
+	import { preferences, units } from '$lib/ui/preferences.svelte';
+	import { refuseInvalid } from '$lib/ui/refuse';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+
+	/** Where it came down against its mark, beside the landings before: one entry a landing, asked for once after each. */
+	let { sinceSeq }: { sinceSeq: number } = $props();
+	const view = getSessionView();
+	const WAYS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
+	let by = $state<'paces' | 'tape'>('paces');
+	let amount = $state<number | null>(null);
+	let bearingDeg = $state<number | null>(null);
+	let circling = $state(false);
+	let more = $state(false);
+	let busy = $state(false);
+
+	const { aircraft, session } = $derived(view.bundle);
+	const earlier = live(async () => {
+		const flights = view.rehearsal ? [] : await lastFlights(aircraft.id);
+		const others = flights.filter(({ entries }) => entries[0]?.sessionId !== session.id);
+		// Latest first, as they come; the review wants the latest last.
+		return others.toReversed().flatMap(({ entries }) => landingsIn(entries.toSorted((a, b) => a.seq - b.seq)));
+	});
+	const own = $derived(landingsIn(view.state.record.entries));
+	const measured = $derived(
+		view.bundle.entries.some(
+			({ seq, payload }) => seq > sinceSeq && payload.kind === 'flight' && payload.what === 'touched-down',
+		),
+	);
+	const review = $derived(
+		reviewLandings({
+			receiver: aircraft.receiver ?? 'plain',
+			barometer: true,
+			stepM: preferences.stepM,
+			points: [...(earlier.current ?? []), ...own].slice(-200),
+			...(view.wind ? { wind: view.wind } : {}),
+		}),
+	);
+	/** One power-up, one stored home. */
+	const powerUp = $derived(
+		`${session.id} ${view.bundle.entries.filter(({ payload }) => payload.kind === 'event' && payload.what === 'unplugged').length}`,
+	);
+	const complete = $derived(amount !== null && bearingDeg !== null);
+	const head = $derived.by(() => {
+		const [worst] = review.reasons;
+		if (review.n === 0) return 'Where did it come down?';
+		if (review.verdict !== 'pass') return worst.text;
+		return `It lands within ${formatQuantity(review.radius.r95M ?? 0, 'height', units())} of its mark, nineteen times in twenty`;
+	});
+
+	async function record() {
+		if (amount === null || bearingDeg === null || busy) return;
+		busy = true;
+		const distanceM = by === 'paces' ? amount * preferences.stepM : fromUnit(amount, 'height', units());
+		try {
+			await view.record('fly', {
+				...{ kind: 'flight', task: 'flying', what: 'touched-down', landAfterMin: null },
+				note: `${distanceM.toFixed(1)} m toward ${bearingDeg.toFixed(0)}° from the mark, by ${by === 'paces' ? 'paces' : 'tape'}${circling ? ', circling on the way down' : ''}`,
+				landing: { distanceM, bearingDeg, how: by, powerUp, circling },
+			});
+			[amount, bearingDeg, circling] = [null, null, false];
+			done('Landing recorded');
+		} catch (error) {
+			failed(error);
+		} finally {
+			busy = false;
+		}
+	}
+</script>
+
+<section class="my-4 border-t border-rule pt-4" aria-label="Where it came down">
+	<h2 class="m-0">{head}</h2>
+	{#if !measured && !view.readOnly}
+		<p class="mt-1 mb-3 max-w-[62ch] text-[15px] text-ink-2">
+			Where it came home by itself: from the mark to where it stands. One landing says little about the next; several,
+			each after a power-up of its own, say how far to trust it.
+		</p>
+		<form
+			{@attach refuseInvalid}
+			class="grid gap-4"
+			onsubmit={(event) => {
+				event.preventDefault();
+				void record();
+			}}
+		>
+			<div class="flex flex-wrap items-start gap-5">
+				<Choice
+					label="Measured by"
+					value={by}
+					options={[
+						{ value: 'paces', label: 'Steps' },
+						{ value: 'tape', label: 'Tape' },
+					]}
+					onchange={(how) => (by = how)}
+				/>
+				<NumberField
+					label="From the mark"
+					unit={by === 'paces' ? 'steps' : unitSymbol('height', units())}
+					min={0}
+					max={5000}
+					value={amount}
+					note={by === 'paces' ? `a step is ${formatQuantity(preferences.stepM, 'height', units())}` : ''}
+					onchange={(v) => (amount = v)}
+				/>
+				<NumberField
+					label="Toward"
+					unit="°"
+					min={0}
+					max={360}
+					value={bearingDeg}
+					note="from true north, or choose"
+					onchange={(v) => (bearingDeg = v)}
+				/>
+			</div>
+			<div class="flex flex-wrap gap-2" role="group" aria-label="Toward, by direction">
+				{#each WAYS as way, k (way)}
+					<Button aria-pressed={bearingDeg === 45 * k} onclick={() => (bearingDeg = 45 * k)}>{way}</Button>
+				{/each}
+			</div>
+			<label class="flex min-h-11 items-center gap-3">
+				<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={circling} />
+				It circled on the way down
+			</label>
+			<div><Button type="submit" class="min-h-14" disabled={!complete || busy}>Record the landing</Button></div>
+		</form>
+	{/if}
+	{#if review.n > 0}
+		<div class="mt-4 grid gap-6 md:grid-cols-[minmax(0,320px)_minmax(0,1fr)]">
+			<LandingMap
+				points={[...(earlier.current ?? []), ...own]}
+				offset={review.meanOffset}
+				barM={review.barM}
+				windFromDeg={view.wind?.fromDeg ?? null}
+			/>
+			<div>
+				<p class="mt-0 mb-2">
+					{review.n === 1 ? 'One landing' : `${review.n} landings`}, {review.powerUps === 1
+						? 'one power-up'
+						: `${review.powerUps} power-ups`}. Half of those to come within {formatQuantity(
+						review.radius.r50M ?? 0,
+						'height',
+						units(),
+					)}
+					({toUnit(review.radius.r50LowM ?? 0, 'height', units()).toFixed(1)} to {toUnit(
+						review.radius.r50HighM ?? 0,
+						'height',
+						units(),
+					).toFixed(1)}), nineteen in twenty within {formatQuantity(review.radius.r95M ?? 0, 'height', units())}
+					({toUnit(review.radius.r95LowM ?? 0, 'height', units()).toFixed(1)} to {toUnit(
+						review.radius.r95HighM ?? 0,
+						'height',
+						units(),
+					).toFixed(1)}).
+				</p>
+				{#if review.more}
+					<p class="m-0 mb-2 font-semibold">
+						{review.more.landings} more, each after a power-up of its own, would settle it.
+					</p>
+				{/if}
+				{#each review.suspicion as { code, why, next } (code)}
+					<p class="m-0 mb-2">{why} <b>{next}</b></p>
+				{/each}
+				<Button kind="quiet" aria-expanded={more} onclick={() => (more = !more)}>{more ? 'Less' : 'Why'}</Button>
+				{#if more}<Reasons reasons={review.reasons} />{/if}
+			</div>
+		</div>
+	{/if}
+</section>

@@ -1,0 +1,195 @@
+import { reviewSeenHover } from '$lib/core/hover/seen';
+import {
+	hoverSeenRequestSchema,
+	type HoverSeenAnswer,
+	type HoverSeenRequest,
+	type SeenKind,
+} from '$lib/schema/hoverSeen';
+import type { RecordedFigure } from '$lib/schema/entries';
+import { say, tone } from '$lib/ui/speech';
+
+type View = HoverSeenRequest['views'][number];
+type Mark = View['marks'][number];
+type Hold = HoverSeenRequest['hold'];
+
+/** What the page knows of the aircraft and the day. */
+export interface SeenSetting {
+	lengthM: number;
+	stepM: number;
+	compassChecked: boolean;
+	wind: HoverSeenRequest['wind'];
+}
+
+/** Somebody who says nothing for so long is asked. */
+const ASK_AFTER_S = 15;
+const TICK_MS = 200;
+
+/** A hover watched by eye: marks by one tap while it flies, a few questions after it, the finding. More hovers add to it. */
+export class SeenState {
+	step = $state<'before' | 'watching' | 'after' | 'found'>('before');
+	hold = $state<Hold>('position');
+	person = $state('');
+	heightM = $state<number | null>(null);
+	noseDeg = $state<number | null>(null);
+	elapsedS = $state(0);
+	marks = $state.raw<Mark[]>([]);
+	stoppedEarly = $state(false);
+	farthest = $state<{ value: number | null; unit: 'steps' | 'lengths' | 'm' }>({ value: null, unit: 'steps' });
+	circleS = $state<number | null>(null);
+	/** Hands off: for how long, how far, which way seen from behind its tail; filled in where it holds no place. */
+	creep = $state<{ forS: number | null; metres: number | null; dirDeg: number | null }>({
+		forS: null,
+		metres: null,
+		dirDeg: null,
+	});
+	views = $state.raw<View[]>([]);
+	answer = $state.raw<HoverSeenAnswer | null>(null);
+	#from = 0;
+	#askedS = 0;
+	#timer: ReturnType<typeof setInterval> | null = null;
+	readonly #setting: () => SeenSetting;
+
+	constructor(setting: () => SeenSetting) {
+		this.#setting = setting;
+	}
+
+	get last(): Mark | null {
+		return this.marks.at(-1) ?? null;
+	}
+
+	get circled(): boolean {
+		return this.marks.some(({ kind }) => kind === 'circling');
+	}
+
+	begin(): void {
+		this.step = 'watching';
+		this.marks = [];
+		this.elapsedS = 0;
+		this.#askedS = 0;
+		this.#from = performance.now();
+		tone('step');
+		say('Watch it. Tap what it does.');
+		this.#timer = setInterval(() => this.#tick(), TICK_MS);
+	}
+
+	#tick(): void {
+		this.elapsedS = (performance.now() - this.#from) / 1000;
+		if (this.elapsedS - Math.max(this.#askedS, this.last?.t ?? 0) < ASK_AFTER_S) return;
+		this.#askedS = this.elapsedS;
+		tone('step');
+		say('What does it do now?');
+	}
+
+	mark(kind: SeenKind, more: Partial<Mark> = {}): void {
+		if (this.step !== 'watching') return;
+		const t = (performance.now() - this.#from) / 1000;
+		this.marks = [...this.marks, { t: Math.round(t * 10) / 10, kind, ...more }];
+	}
+
+	/** Takes the last mark back. */
+	undo(): void {
+		this.marks = this.marks.slice(0, -1);
+	}
+
+	end(early: boolean): void {
+		this.#halt();
+		this.elapsedS = Math.max(1, (performance.now() - this.#from) / 1000);
+		this.stoppedEarly = early;
+		this.step = 'after';
+	}
+
+	/** Judges this hover with those before it. @throws InputError where an answer cannot be. */
+	judge(): void {
+		const { farthest, creep, noseDeg, circleS } = this;
+		const whole = creep.forS !== null && creep.metres !== null && creep.dirDeg !== null;
+		const durationS = Math.min(600, Math.round(this.elapsedS * 10) / 10);
+		const view = {
+			hover: `hover ${this.views.length + 1}`,
+			person: this.person,
+			...{ durationS, heightM: this.heightM ?? 2, stoppedEarly: this.stoppedEarly },
+			marks: this.marks.map((mark) => ({ ...mark, t: Math.min(mark.t, durationS) })),
+			...(noseDeg === null ? {} : { noseDeg }),
+			...(farthest.value === null ? {} : { farthest: { value: farthest.value, unit: farthest.unit } }),
+			...(circleS === null ? {} : { circleS }),
+			...(whole && this.hold !== 'position' && noseDeg !== null
+				? {
+						creep: [
+							{
+								...{ t0: 0, t1: creep.forS, dirDeg: creep.dirDeg, frame: 'nose', fromRest: true },
+								distance: { value: creep.metres, unit: 'm' },
+							},
+						],
+					}
+				: {}),
+		};
+		const { lengthM, stepM, compassChecked, wind } = this.#setting();
+		const request = hoverSeenRequestSchema.parse({
+			...{ hold: this.hold, aircraft: { lengthM }, stepM, compassChecked, views: [...this.views, view] },
+			...(wind ? { wind } : {}),
+		});
+		this.views = request.views;
+		this.answer = reviewSeenHover(request);
+		this.step = 'found';
+		tone(this.answer.verdict === 'fail' ? 'wrong' : 'done');
+	}
+
+	/** One more hover of the same aircraft, unchanged. */
+	another(): void {
+		this.#halt();
+		this.step = 'before';
+		this.marks = [];
+		this.farthest = { value: null, unit: this.farthest.unit };
+		this.circleS = null;
+		this.creep = { forS: null, metres: null, dirDeg: null };
+		this.noseDeg = null;
+	}
+
+	startOver(): void {
+		this.another();
+		this.views = [];
+		this.answer = null;
+	}
+
+	title = $derived.by(() => {
+		const { answer, step } = this;
+		if (step === 'watching') return 'Watch it for a minute, and tap what it does';
+		if (step === 'after') return 'How far did it go?';
+		if (step === 'before' || !answer) return 'Hover for a minute, hands off, and watch it';
+		if (answer.verdict === 'fail') return answer.reasons[0].text;
+		const farthest = answer.farthestM === null ? '' : ` within ${answer.farthestM.toFixed(1)} m`;
+		if (this.hold === 'position')
+			return answer.circling.category === 'none' ? `It kept its place${farthest}` : 'Circling was seen now and then';
+		return answer.verdict === 'pass' ? `It kept its attitude${farthest}` : answer.reasons[0].text;
+	});
+
+	get figures(): RecordedFigure[] {
+		const { answer } = this;
+		if (!answer) return [];
+		const sigma = (value: number | null) => (value === null ? {} : { sigma: value });
+		return [
+			{ label: 'Farthest', value: answer.farthestM, unit: 'm', ...sigma(answer.farthestSigmaM) },
+			{ label: 'Stood still', value: answer.stillShare === null ? null : 100 * answer.stillShare, unit: '%' },
+			...(this.hold === 'position'
+				? [
+						{
+							label: 'Circles, probability',
+							value: answer.circling.probability === null ? null : 100 * answer.circling.probability,
+							unit: '%',
+						},
+						{ label: 'Compass error', value: answer.compassErrorDeg, unit: '°', ...sigma(answer.compassErrorSigmaDeg) },
+						{ label: 'Compass errors excluded above', value: answer.excludedAboveDeg, unit: '°' },
+					]
+				: []),
+			{ label: 'Watched', value: this.views.reduce((sum, { durationS }) => sum + durationS, 0), unit: 's' },
+		];
+	}
+
+	#halt(): void {
+		if (this.#timer !== null) clearInterval(this.#timer);
+		this.#timer = null;
+	}
+
+	dispose(): void {
+		this.#halt();
+	}
+}
