@@ -114,6 +114,12 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await page.getByRole('button', { name: 'Gusts' }).click();
 	await page.getByRole('button', { name: 'Landed' }).click();
 	await expect(h1).toHaveText('Landed');
+	// Where it came down against its mark, in paces, and what that says of the next landings.
+	await page.getByLabel('From the mark').fill('2');
+	await page.getByRole('button', { name: 'SE', exact: true }).click();
+	await page.getByRole('button', { name: 'Record the landing' }).click();
+	await expect(page.getByText(/^It came back within 1\.5 m\. One landing says little/)).toBeVisible();
+	await expect(page.getByText(/more, each after a power-up of its own, would settle it/)).toBeVisible();
 	await page.getByRole('link', { name: 'Go on to Close' }).click();
 	await answerByKeys(page, 'Close');
 	await page.getByRole('button', { name: 'End the session' }).click();

@@ -1,4 +1,4 @@
-const ours = 'Winglogos, from simulated watchers (docs/methods/seen.md)';
+const ours = 'Winglogos, from simulated watchers';
 
 /** Thresholds of a hover judged by eye. */
 export const seenLimits = {

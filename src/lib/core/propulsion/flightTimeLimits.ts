@@ -1,4 +1,4 @@
-const ours = 'Winglogos, from simulated flights (docs/methods/flight-time.md)';
+const ours = 'Winglogos, from simulated flights';
 
 /** Constants of the flight-time estimate. */
 export const flightTimeLimits = {

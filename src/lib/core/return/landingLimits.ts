@@ -1,4 +1,4 @@
-const ours = 'Winglogos, from simulated landings (docs/methods/landing.md)';
+const ours = 'Winglogos, from simulated landings';
 
 /** What a receiver's class brings to a landing: deviations a single axis, metres, and the bar it is held to. */
 export const RECEIVERS = {

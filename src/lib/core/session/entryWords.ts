@@ -20,7 +20,12 @@ const ODD = {
 	spins: 'spun',
 } as const;
 const SESSION = { begun: 'Begun', changed: 'Changed', ended: 'Ended', reopened: 'Reopened' } as const;
-const FLIGHT = { 'took-off': 'Off the ground', landed: 'Landed', note: 'Noted in the air', 'touched-down': 'Came down' } as const;
+const FLIGHT = {
+	'took-off': 'Off the ground',
+	landed: 'Landed',
+	note: 'Noted in the air',
+	'touched-down': 'Came down',
+} as const;
 
 const figure = (value: number): string => {
 	const size = Math.abs(value);

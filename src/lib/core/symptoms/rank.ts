@@ -15,7 +15,7 @@ const MAKERS = { cause: 'imu-fault', from: 0.8 } as const;
 const ours = (value: number, unit: string) => ({
 	value,
 	unit,
-	source: 'Winglogos, by judgement (docs/methods/symptoms.md)',
+	source: 'Winglogos, by judgement',
 });
 
 function refuse(path: string, what: string): never {
@@ -264,7 +264,8 @@ function stopOf(
 					? 'No check that may be made now would tell more: ask the maker, with this list.'
 					: `No check that may be made now would tell more. Most likely: ${top.text.toLowerCase()}.${checks}${also}`,
 		};
-	return { state: 'go-on', text: `One check more tells most.${cured ? checks : ''}${also}` };
+	const next = second && second.probability >= LEAST.second ? ` Next likeliest: ${second.text.toLowerCase()}.` : '';
+	return { state: 'go-on', text: `The check that is offered tells most.${cured ? checks : ''}${next}` };
 }
 
 interface Told {

@@ -6,7 +6,13 @@
 	import { RECENT_WORDS, PHASE_WORDS, SYMPTOM_KIND_WORDS, WITHHELD_WORDS } from './finderWords';
 	import SaveDialog from '$lib/features/instruments/SaveDialog.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { PHASES, recentEventSchema, symptomKindSchema, type SymptomEvidence } from '$lib/schema/symptoms';
+	import {
+		PHASES,
+		recentEventSchema,
+		symptomKindSchema,
+		type SymptomAnswer,
+		type SymptomEvidence,
+	} from '$lib/schema/symptoms';
 	import { live } from '$lib/store/live.svelte';
 	import { listAircraft } from '$lib/store/tables';
 	import { appendEntry, loadSession, noteEvent } from '$lib/store/repository';
@@ -98,6 +104,16 @@
 		if (from === 'remedy') return 'what was mended';
 		if (from === 'response') return 'the ground response';
 		return 'what was not told though it would have been seen';
+	}
+	/** What must not wait for the margin. */
+	function cautionOf({ danger }: SymptomAnswer): string {
+		if ((danger.fire ?? 0) > TABLE.limits.fire)
+			return 'It may be a short: pack off, and away from anything that burns. Look and measure before it is powered again.';
+		if (danger.locked)
+			return 'Disarm, disconnect, propellers off. Nothing with propellers on until it is mended, its checks are done again, and a new run is begun here.';
+		if ((danger.level3 ?? 0) > TABLE.limits.groundDanger3)
+			return 'It may be something that hurts somebody or flies away: propellers off until it is mended.';
+		return '';
 	}
 	const percent = (p: number) => `${(100 * p).toFixed(0)} %`;
 	const minutes = (m: number) => `${Math.round(m)} min`;
@@ -249,15 +265,8 @@
 	{/if}
 
 	{#if answer}
-		{#if answer.danger.locked || (answer.danger.fire ?? 0) > TABLE.limits.fire}
-			<div class="mt-4 max-w-[62ch]">
-				<Caution>
-					{answer.danger.locked
-						? 'Disarm, disconnect, propellers off. Nothing with propellers on until it is mended, its checks are done again, and a new run is begun here.'
-						: 'It may be a short: pack off, and away from anything that burns. Look and measure before it is powered again.'}
-				</Caution>
-			</div>
-		{/if}
+		{@const caution = cautionOf(answer)}
+		{#if caution}<div class="mt-4 max-w-[62ch]"><Caution>{caution}</Caution></div>{/if}
 		{#if answer.handOver}
 			<p class="mt-4 mb-0 max-w-[62ch]">
 				{answer.handOver.why}

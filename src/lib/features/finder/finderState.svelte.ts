@@ -59,7 +59,7 @@ export class FinderState {
 	}
 
 	skip(id: string): void {
-		this.#change({ ...this.request, skip: [...new Set([...this.request.skip, id])] });
+		this.#change({ ...this.request, skip: [...this.request.skip.filter((s) => s !== id), id] });
 	}
 
 	remedied(cause: string, result: 'gone' | 'persists'): void {
@@ -129,8 +129,10 @@ export class FinderState {
 	payload(): TestPayload | null {
 		const { answer, request } = this;
 		if (!answer) return null;
-		const words = new Map(fittingTo(request).observations.map(({ id, text }) => [id, text]));
-		const seen = request.observations.filter(({ state }) => state === 'present').map(({ id }) => words.get(id) ?? id);
+		const present = request.observations.filter(({ state }) => state === 'present').map(({ id }) => id);
+		const seen = fittingTo(request)
+			.observations.filter(({ id }) => present.includes(id))
+			.map(({ text }) => text);
 		return {
 			kind: 'test',
 			task: 'finder',

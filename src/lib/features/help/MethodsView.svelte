@@ -3,10 +3,12 @@
 	import { compassLimits } from '$lib/core/compass/limits';
 	import { earthLimits } from '$lib/core/earth/limits';
 	import { hoverLimits } from '$lib/core/hover/limits';
+	import { seenLimits } from '$lib/core/hover/seenLimits';
 	import { inertialLimits } from '$lib/core/inertial/limits';
 	import { horizonLimits, payloadLimits } from '$lib/core/payload/limits';
 	import { powerLimits } from '$lib/core/propulsion/limits';
 	import { radioLimits } from '$lib/core/radio/limits';
+	import { landingLimits } from '$lib/core/return/landingLimits';
 	import { returnLimits } from '$lib/core/return/limits';
 	import { positionLimits } from '$lib/core/position/limits';
 	import { dueLimits } from '$lib/core/due/limits';
@@ -29,7 +31,7 @@
 			id: 'hover',
 			title: 'Hover',
 			text: 'The spectrum of the track is compared, clockwise against anticlockwise, with that of a hold loop whose compass is wrong by some angle. The angle with its uncertainty comes out; a healthy loop is even. A quiet hover excludes large errors only.',
-			limits: hoverLimits,
+			limits: { ...hoverLimits, ...seenLimits },
 		},
 		{
 			id: 'inertial',
@@ -41,7 +43,7 @@
 			id: 'return',
 			title: 'Way home and its settings',
 			text: 'Wind by height, wind triangle, legs, energy; the reach is where the return uses exactly what is above the reserve. Settings are audited rule by rule.',
-			limits: returnLimits,
+			limits: { ...returnLimits, ...landingLimits },
 		},
 		{
 			id: 'radio',

@@ -118,7 +118,7 @@
 				{@const on = way.dirDeg === null ? isLast('still', {}) : isLast('creeping', { dirDeg: way.dirDeg })}
 				<button
 					type="button"
-					class="grid min-h-[76px] place-items-center rounded border text-[19px] font-semibold {on
+					class="grid min-h-[60px] place-items-center md:min-h-[76px] rounded border text-[19px] font-semibold {on
 						? 'border-action bg-action-soft'
 						: 'border-rule bg-sheet'}"
 					aria-pressed={on}
@@ -133,12 +133,12 @@
 				</button>
 			{/each}
 		</div>
-		<div class="grid content-start gap-2 sm:grid-cols-2" role="group" aria-label="What else it does">
+		<div class="grid grid-cols-2 content-start gap-2" role="group" aria-label="What else it does">
 			{#each KINDS as { kind, sense, label } (label)}
 				{@const on = isLast(kind, sense ? { sense } : {})}
 				<button
 					type="button"
-					class="min-h-14 rounded border px-[1rem] text-left text-[17px] {on
+					class="min-h-12 rounded border px-3 text-left text-[17px] md:min-h-14 {on
 						? 'border-action bg-action-soft font-semibold'
 						: 'border-rule bg-sheet'}"
 					aria-pressed={on}

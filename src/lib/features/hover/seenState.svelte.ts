@@ -155,11 +155,11 @@ export class SeenState {
 		if (step === 'watching') return 'Watch it for a minute, and tap what it does';
 		if (step === 'after') return 'How far did it go?';
 		if (step === 'before' || !answer) return 'Hover for a minute, hands off, and watch it';
-		if (answer.verdict === 'fail') return answer.reasons[0].text;
+		if (answer.verdict === 'fail') return answer.reasons[0].text.replace(/\.$/, '');
 		const farthest = answer.farthestM === null ? '' : ` within ${answer.farthestM.toFixed(1)} m`;
 		if (this.hold === 'position')
 			return answer.circling.category === 'none' ? `It kept its place${farthest}` : 'Circling was seen now and then';
-		return answer.verdict === 'pass' ? `It kept its attitude${farthest}` : answer.reasons[0].text;
+		return answer.verdict === 'pass' ? `It kept its attitude${farthest}` : answer.reasons[0].text.replace(/\.$/, '');
 	});
 
 	get figures(): RecordedFigure[] {
