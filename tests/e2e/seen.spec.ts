@@ -58,6 +58,7 @@ test('what does it do: found by what pilots say, asked, checked, mended, and kep
 	await expect(could.getByRole('button', { name: /compass calibration is poor/ })).toBeVisible();
 	await page.getByRole('button', { name: 'No', exact: true }).first().click();
 	await expect(page.getByText('Not seen:')).toBeVisible();
+	await expect(could).toHaveAttribute('aria-busy', 'false');
 
 	await expect(page.getByText(/^Next check, about/)).toBeVisible();
 	const check = page.locator('section').filter({ hasText: 'Next check' });

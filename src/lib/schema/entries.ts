@@ -108,6 +108,10 @@ export const asideSchema = z.object({
 	task,
 	reason: note,
 	signedBy: name,
+	/** What it is, in words; older entries do not say. */
+	about: z.string().max(400).optional(),
+	/** The station at which it comes back in the next session; left out where it does not. */
+	dueAt: stationIdSchema.optional(),
 });
 
 /** What happened during the session, and so undoes what was seen before it. */

@@ -3,6 +3,8 @@ import type { Entry } from '$lib/schema/entries';
 import type { Aircraft, Pack, Sensor, Session, Site } from '$lib/schema/records';
 import Dexie from 'dexie';
 import { db } from './db';
+import type { Deferred } from '$lib/core/session/deferred';
+import { deferredFor } from './deferred';
 import { lastFindings, readable } from './repository';
 
 export interface Home {
@@ -16,6 +18,8 @@ export interface Home {
 	flown: Map<string, Session>;
 	/** What was last done for each sensor, by aircraft. */
 	done: Map<string, Map<Sensor, Entry>>;
+	/** What was left undone and comes back, by aircraft. */
+	deferred: Map<string, Deferred[]>;
 }
 
 /** The latest session of an aircraft that is as asked; null where there is none. */
@@ -68,14 +72,16 @@ export async function loadHome(): Promise<Home> {
 	]);
 	const flown = new Map<string, Session>();
 	const done = new Map<string, Map<Sensor, Entry>>();
+	const deferred = new Map<string, Deferred[]>();
 	await Promise.all(
 		aircraft.map(async ({ id }) => {
 			const flight = await latestOf(id, ({ kind }) => kind === 'flight');
 			if (flight) flown.set(id, flight);
 			done.set(id, lastDone(await lastFindings(id, asOf), asOf));
+			deferred.set(id, await deferredFor(id, asOf));
 		}),
 	);
-	return { aircraft, sites, sessions, open, flown, done };
+	return { aircraft, sites, sessions, open, flown, done, deferred };
 }
 
 /** Where somebody last was: the site of the latest session, of an aircraft where one is named; null before the first. */

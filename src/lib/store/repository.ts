@@ -168,6 +168,14 @@ export async function lastFindings(aircraftId: string, asOf: string, except?: st
 	return readable([...new Map(found.flat().map((row) => [row.id, row])).values()]);
 }
 
+/** All that the record of an aircraft holds about a task, in sessions that count, newest first. */
+export async function entriesAbout(aircraftId: string, task: string): Promise<Entry[]> {
+	const rows = await newestFirst('payload.task', aircraftId, task).toArray();
+	const sessions = await db.sessions.bulkGet([...new Set(rows.map(({ sessionId }) => String(sessionId)))]);
+	const counts = new Set(sessions.flatMap((s) => (s && s.kind !== 'rehearsal' ? [s.id] : [])));
+	return readable(rows).filter(({ sessionId }) => counts.has(sessionId));
+}
+
 /** All that the record holds of a sensor of an aircraft, oldest first, whatever it is worth. */
 export async function listKept(aircraftId: string, sensor: Sensor): Promise<Kept[]> {
 	const asOf = now();

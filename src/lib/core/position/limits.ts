@@ -48,4 +48,11 @@ export const positionLimits = {
 		why: 'A line fuller than this drops sentences when the sky fills.',
 		source: 'Winglogos default',
 	},
+	fewLocks: { value: 3, unit: 'locks', why: 'Fewer do not say what is usual.', source: 'Winglogos rule' },
+	warmHours: {
+		value: 2,
+		unit: 'h',
+		why: 'For so long a receiver still knows where the satellites are.',
+		source: 'Winglogos default',
+	},
 } as const;

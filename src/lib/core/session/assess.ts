@@ -1,5 +1,6 @@
 import type { Entry } from '../../schema/entries';
 import type { Mark, StationId } from '../../schema/records';
+import { leftWords } from './deferred';
 import { readSession, type SessionEvidence, type SessionRecord } from './sessionRecord';
 import { isBefore, STATIONS, stationTitle } from './stations';
 import { RANK, worst, type TaskState } from './task';
@@ -116,11 +117,15 @@ function shutBehind(tasks: readonly TaskState[], arm: GateState, stop: TaskState
 export function assessSession(evidence: SessionEvidence): SessionState {
 	const { aircraft } = evidence;
 	const record = readSession(evidence);
+	const left = new Map((evidence.deferred ?? []).map((one) => [one.task, leftWords(one)]));
 	const done = [
 		...itemStates(evidence, record),
 		...benchStates(evidence, record),
 		...TASKS.filter((task) => task.applies(evidence, record)).map((task) => task.state(evidence, record)),
-	];
+	].map((task) => {
+		const words = task.mark === 'unseen' ? left.get(task.task) : undefined;
+		return words ? { ...task, detail: `${words} ${task.detail}`.trim() } : task;
+	});
 	const propellers = propellersOffState(done, aircraft);
 	const stop = responseStop(record);
 	const all = [...(propellers ? [propellers] : []), ...(stop ? [stop] : []), ...done];

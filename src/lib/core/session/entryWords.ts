@@ -3,6 +3,7 @@ import type { Aircraft } from '../../schema/records';
 import { EVENT_WORDS } from '../due/rules';
 import { formatQuantity, type UnitSystem } from '../words/units';
 import { showSigma } from '../words/sigma';
+import { isOwnTask } from './deferred';
 import { everyItem } from './items';
 
 const OUTCOMES = {
@@ -63,7 +64,7 @@ export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> 
 		case 'wind':
 			return `Wind from ${payload.fromDeg.toFixed(0)}°, ${formatQuantity(payload.speedMps, 'speed', units)}, gusts ${formatQuantity(payload.gustMps, 'speed', units)}`;
 		case 'aside':
-			return `Set aside: ${named(payload.task)}, signed ${payload.signedBy}: ${payload.reason}`;
+			return `${isOwnTask(payload.task) ? 'Left for next time' : 'Set aside'}: ${payload.about ?? named(payload.task)}, signed ${payload.signedBy}: ${payload.reason}${payload.dueAt ? ' (comes back)' : ''}`;
 		case 'event':
 			return `${EVENT_WORDS[payload.what]}${because(payload.note)}`;
 		case 'decision': {

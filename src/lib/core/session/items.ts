@@ -1,5 +1,6 @@
 import { BEFORE } from './checklist/before';
 import type { Setting } from './checklist/conditions';
+import { isOwnTask, leftWords, type Deferred } from './deferred';
 import { FLIGHT } from './checklist/flight';
 import type { Item, Template } from './checklist/item';
 import { POWER } from './checklist/power';
@@ -19,8 +20,26 @@ const itemOf = ({ when = [], limit, ...rest }: Template, setting: Setting): Item
  * The checklist for an aircraft, a place, a pack and a day, in the order of the stations: each item with why it is on the list,
  * and its limit as it is here.
  */
-export const checklistFor = (setting: Setting): Item[] =>
-	TEMPLATES.filter(({ when = [] }) => when.every(({ holds }) => holds(setting))).map((item) => itemOf(item, setting));
+export function checklistFor(setting: Setting): Item[] {
+	const asked = TEMPLATES.filter(({ when = [] }) => when.every(({ holds }) => holds(setting)));
+	const ids = new Set(asked.map(({ id }) => id));
+	const left = (setting.deferred ?? []).filter(({ task }) => !ids.has(task));
+	return [...asked.map((item) => itemOf(item, setting)), ...left.flatMap((one) => leftItem(one, setting) ?? [])];
+}
+
+/** Something left undone in an earlier session as an item of this one; null where it is no item, or does not fit here any more. */
+function leftItem(left: Deferred, setting: Setting): Item | null {
+	const because = leftWords(left);
+	if (isOwnTask(left.task))
+		return {
+			...{ id: left.task, station: left.dueAt, type: 'tick', text: left.about, weight: 'caution', because },
+			why: 'Left for this session in your own words.',
+		};
+	const template = TEMPLATES.find(
+		({ id, when = [] }) => id === left.task && when.every(({ holds, passes }) => passes || holds(setting)),
+	);
+	return template ? { ...itemOf(template, setting), station: left.dueAt, because } : null;
+}
 
 /** Every item there is, once each: what an entry of any session may be about. As it would be asked in a setting, where it is. */
 export function everyItem(setting: Setting): Map<string, Item> {

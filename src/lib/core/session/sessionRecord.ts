@@ -6,6 +6,7 @@ import { undoneBy } from '../evidence/undoes';
 import type { ChainFinding } from '../record/chain';
 import type { Aircraft, Pack, Sensor, Session, Site } from '../../schema/records';
 import type { UnitSystem } from '../words/units';
+import type { Deferred } from './deferred';
 
 /** All that a session is judged by. */
 export interface SessionEvidence {
@@ -13,6 +14,8 @@ export interface SessionEvidence {
 	session: Pick<Session, 'kind' | 'occasion' | 'venue'>;
 	site?: Site | null | undefined;
 	pack?: Pack | null | undefined;
+	/** What was left undone in earlier sessions and comes back. */
+	deferred?: readonly Deferred[] | undefined;
 	/** Entries of this session, in any order. */
 	entries: readonly Entry[];
 	/** Everything that can fall due on the aircraft, as of the session. */

@@ -28,6 +28,7 @@
 	import Daylight from './Daylight.svelte';
 	import FailDialog from './FailDialog.svelte';
 	import ItemAnswer from './ItemAnswer.svelte';
+	import PlanBudget from './PlanBudget.svelte';
 	import TaskRow from './TaskRow.svelte';
 	import WindCard from './WindCard.svelte';
 
@@ -36,7 +37,7 @@
 
 	const items = $derived(
 		new Map(
-			checklistFor(view.bundle)
+			checklistFor(view.setting)
 				.filter((i) => i.station === station)
 				.map((item) => [item.id, item]),
 		),
@@ -279,6 +280,7 @@
 		{/each}
 	</ul>
 
+	{#if station === 'plan' && view.bundle.session.kind !== 'bench'}<PlanBudget />{/if}
 	{#if station === 'close'}<CloseBox settled={!chosen} />
 	{:else if !chosen && following}
 		<div class="mt-5">

@@ -43,6 +43,34 @@
 		return low !== undefined ? `wanted at least ${show(low)} ${unit}` : '';
 	});
 
+	/** Since the plug; the wait itself begins once it stands. */
+	let pluggedAt = $state<number | null>(null);
+	let pluggedS = $state(0);
+	/** A receiver that waits longer for its radio may go into another state. */
+	const RECEIVER_WAITS_S = 30;
+	const setDown = $derived(item.setDownS ?? 0);
+
+	$effect(() => {
+		if (pluggedAt === null) return;
+		const from = pluggedAt;
+		let said = setDown;
+		const timer = setInterval(() => {
+			pluggedS = (performance.now() - from) / 1000;
+			const left = Math.ceil(setDown - pluggedS);
+			if (startedAt === null && left < said && left > 0) say(String((said = left)));
+			if (pluggedS >= setDown) startedAt ??= performance.now();
+		}, 100);
+		return () => clearInterval(timer);
+	});
+	function begin() {
+		if (setDown === 0) startedAt ??= performance.now();
+		else if (pluggedAt === null) {
+			pluggedAt = performance.now();
+			tone('step');
+			say('Set it down.');
+		} else startedAt ??= performance.now();
+	}
+
 	$effect(() => {
 		if (startedAt === null) return;
 		const from = startedAt;
@@ -69,7 +97,7 @@
 				error = '';
 				onaccept(value, null);
 			}
-		} else if (item.type === 'wait') startedAt ??= performance.now();
+		} else if (item.type === 'wait') begin();
 		// A nudge has three answers: none of them is the one that a key presses by itself.
 		else if (item.type !== 'nudge') onaccept(null, null);
 	}
@@ -118,15 +146,36 @@
 	</form>
 {:else if item.type === 'wait'}
 	<div class="grid max-w-md gap-3">
-		<p class="figure-mono m-0 text-[44px] leading-none font-bold" aria-live="off">
-			{Math.max(0, Math.ceil(wanted - waitedS))}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s left</span>
-		</p>
-		<Progress value={waitedS / wanted} label="Wait" />
+		{#if setDown > 0 && startedAt === null}
+			<p class="m-0 text-[17px]" aria-live="off">
+				{#if pluggedAt === null}Press as you plug it in: {setDown} seconds to set it down level, then hands off.
+				{:else}<span class="figure-mono text-[44px] leading-none font-bold"
+						>{Math.max(0, Math.ceil(setDown - pluggedS))}</span
+					> s to set it down{/if}
+			</p>
+		{:else}
+			<p class="figure-mono m-0 text-[44px] leading-none font-bold" aria-live="off">
+				{Math.max(0, Math.ceil(wanted - waitedS))}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s left</span>
+			</p>
+			<Progress value={waitedS / wanted} label="Wait" />
+		{/if}
 		<div>
 			<Button kind="primary" onclick={press} disabled={startedAt !== null} kbd="↵">
-				{startedAt === null ? 'Start the wait' : 'Hands off…'}
+				{startedAt !== null
+					? 'Hands off…'
+					: setDown === 0
+						? 'Start the wait'
+						: pluggedAt === null
+							? 'Plugged in'
+							: 'It stands'}
 			</Button>
 		</div>
+		{#if pluggedAt !== null}
+			<p class="m-0 text-[15px] text-ink-2">
+				Plugged in for {pluggedS.toFixed(0)} s. A receiver that finds no radio within about {RECEIVER_WAITS_S} s may need
+				a new start: the maker’s manual says how long yours waits.
+			</p>
+		{/if}
 	</div>
 {:else if item.type === 'nudge' && wrong}
 	<p class="mt-0 mb-3 text-[19px] font-semibold text-hold">Throttle down, disarm. What did it do?</p>

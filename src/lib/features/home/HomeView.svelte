@@ -27,7 +27,8 @@
 		(home.current?.aircraft ?? []).map((aircraft) => {
 			const list = aircraftDue(aircraft, home.current?.done.get(aircraft.id) ?? new Map(), null, now);
 			const flown = home.current?.flown.get(aircraft.id);
-			return { aircraft, due: list.filter(({ due }) => due), flown };
+			const left = home.current?.deferred.get(aircraft.id) ?? [];
+			return { aircraft, due: list.filter(({ due }) => due), flown, left };
 		}),
 	);
 	const dueNow = $derived(fleet.filter(({ due }) => due.length > 0));
@@ -98,9 +99,9 @@
 			<section aria-labelledby="due">
 				<h2 id="due" class="m-0 mb-2">What is due</h2>
 				<ul class="m-0 list-none p-0">
-					{#each fleet as { aircraft, due } (aircraft.id)}
+					{#each fleet as { aircraft, due, left } (aircraft.id)}
 						<li class="hairline flex gap-4 py-3">
-							<MarkIcon mark={due.length === 0 ? 'clear' : 'caution'} />
+							<MarkIcon mark={due.length > 0 ? 'caution' : left.length > 0 ? 'aside' : 'clear'} />
 							<div class="min-w-0 flex-1">
 								<a href="/aircraft/{aircraft.id}/due" class="font-semibold text-ink no-underline">{aircraft.name}</a>
 								{#if due.length > 0}
@@ -108,9 +109,18 @@
 									<span class="block text-[15px] text-ink-2"
 										>{due[0].chosen.reasons[0].text} School: {due[0].chosen.name.toLowerCase()}.</span
 									>
-								{:else}
+								{:else if left.length === 0}
 									<span class="block text-ink-2">Nothing is due</span>
 								{/if}
+								{#each left.slice(0, 3) as { task, about, at, reason } (task)}
+									<span class="block text-[15px]"
+										>Left on {showDay(at)}: {about || task.replaceAll('-', ' ')}
+										<span class="text-ink-2">({reason.replace(/\.$/, '')})</span></span
+									>
+								{/each}
+								{#if left.length > 3}<span class="block text-[15px] text-ink-2"
+										>and {left.length - 3} more, asked in its next session</span
+									>{/if}
 							</div>
 						</li>
 					{/each}

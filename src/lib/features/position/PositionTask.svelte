@@ -1,5 +1,9 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { judge } from '$lib/core/finding/reasons';
+	import { lockBeside, locksLike, usualLock } from '$lib/core/position/usualLock';
+	import { live } from '$lib/store/live.svelte';
+	import { entriesAbout } from '$lib/store/repository';
 	import type { TestPayload } from '$lib/schema/entries';
 	import type { GnssAnswer } from '$lib/schema/gnss';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -17,6 +21,19 @@
 	const { aircraft, site } = view.bundle;
 	const work = new PositionState(() => aircraft.lock);
 	$effect(() => () => work.dispose());
+	const now = new Date().toISOString();
+	/** Earlier locks of this aircraft, cold or warm as it is now. */
+	const earlier = live(async () => (view.rehearsal ? [] : entriesAbout(view.bundle.aircraft.id, 'position')));
+	const usual = $derived(usualLock(locksLike(earlier.current ?? [], now)));
+	/** What the lock says beside its usual, while it is waited for and once it is there. */
+	const beside = $derived.by(() => {
+		const { answer } = work;
+		if (answer?.lockS !== null && answer?.lockS !== undefined) return lockBeside(usual, answer.lockS, true);
+		return work.phase === 'watching' ? lockBeside(usual, work.recording.atS, false) : null;
+	});
+	const reasons = $derived(
+		work.answer && judge(beside ? [...work.answer.reasons, beside] : work.answer.reasons).reasons,
+	);
 
 	async function keepReadOff(payload: Omit<TestPayload, 'grade'>) {
 		try {
@@ -36,8 +53,7 @@
 				sourceName: work.sourceName,
 				headline: work.title,
 				figures: positionFigures(answer),
-				verdict: answer.verdict,
-				reasons: answer.reasons,
+				...judge(beside ? [...answer.reasons, beside] : answer.reasons),
 			});
 			done('Recorded');
 			await goto(view.href('position'));
@@ -59,8 +75,12 @@
 		>
 		{#if work.answer}
 			<h2 class="mt-5 mb-2">Why</h2>
-			<Reasons reasons={work.answer.reasons} />
+			<Reasons reasons={reasons ?? []} />
 		{:else}
+			{#if usual}<p class="mt-4 mb-0">
+					It usually locks within {usual.usualS.toFixed(0)} s ({usual.lowS.toFixed(0)} to {usual.highS.toFixed(0)}), by {usual.n}
+					earlier locks like this one.
+				</p>{/if}
 			<h2 class="mt-5 mb-2">What decides</h2>
 			<p>
 				Fix, satellites and HDOP together, held without a break. The limits are this aircraft's own and can be changed

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { STATIONS, stationTitle } from '$lib/core/session/stations';
+	import type { StationId } from '$lib/schema/records';
 	import { endSession } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import { done, failed } from '$lib/ui/notify';
@@ -12,6 +14,19 @@
 	const flying = $derived(
 		view.state.flight.tookOff !== null && (view.state.flight.landed?.seq ?? -1) < view.state.flight.tookOff.seq,
 	);
+
+	let left = $state('');
+	let leftAt = $state<StationId>('bench');
+	async function leave() {
+		if (left.trim() === '') return;
+		try {
+			await view.leave(left, leftAt);
+			left = '';
+			done('Left; it comes back in the next session');
+		} catch (error) {
+			failed(error);
+		}
+	}
 
 	async function end() {
 		try {
@@ -35,6 +50,29 @@
 					? 'Everything at Close is answered. An ended session is only read; reopening it needs a reason.'
 					: 'What is not answered stays visible on the sheet.'}
 	</p>
+	{#if !view.readOnly}
+		<form
+			class="mb-4 flex flex-wrap items-end gap-3"
+			onsubmit={(event) => {
+				event.preventDefault();
+				void leave();
+			}}
+		>
+			<label class="grid min-w-60 flex-1 gap-1">
+				<span class="text-[15px] text-ink-2">Leave something for the next session</span>
+				<input class="field-input" maxlength="200" placeholder="fit the new rear foam" bind:value={left} />
+			</label>
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">It comes back at</span>
+				<select class="field-input" bind:value={leftAt}>
+					{#each STATIONS.filter(({ id }) => !['arm', 'fly', 'close'].includes(id)) as { id } (id)}
+						<option value={id}>{stationTitle(id, view.bundle.aircraft)}</option>
+					{/each}
+				</select>
+			</label>
+			<Button type="submit" class="min-h-12" disabled={left.trim() === ''}>Leave it</Button>
+		</form>
+	{/if}
 	<div class="flex flex-wrap gap-3">
 		{#if !view.readOnly}
 			<Button kind={settled ? 'primary' : 'plain'} class="min-h-14" disabled={flying} onclick={() => void end()}

@@ -1,5 +1,9 @@
 <script lang="ts">
+	import type { StationId } from '$lib/schema/records';
+	import { checklistFor } from '$lib/core/session/items';
 	import type { TaskState } from '$lib/core/session/task';
+	import { comesBack } from '$lib/core/session/deferred';
+	import Choice from '$lib/ui/Choice.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { done, failed } from '$lib/ui/notify';
@@ -11,16 +15,27 @@
 	let words = $state('');
 	let missing = $state(false);
 	let busy = $state(false);
+	let back = $state<'next' | 'bench' | 'never'>('next');
+
+	/** What every session asks comes back by itself. */
+	const routine = (id: string) => checklistFor(view.setting).some((item) => item.id === id && item.because === '');
+	function dueAt({ task: id, station }: TaskState, reason: string): StationId | null {
+		if (back === 'never' || !comesBack(reason)) return null;
+		if (back === 'bench') return 'bench';
+		return routine(id) ? null : station;
+	}
 
 	async function choose(reason: string) {
 		if (!task || busy) return;
 		busy = true;
 		try {
-			await view.setAside(task, reason);
+			const again = dueAt(task, reason);
+			await view.setAside(task, reason, again);
+			back = 'next';
 			words = '';
 			missing = false;
 			onclose();
-			done('Set aside; it stays visible with its reason');
+			done(again ? 'Set aside; it comes back in the next session' : 'Set aside; it stays visible with its reason');
 		} catch (error) {
 			failed(error);
 		} finally {
@@ -39,6 +54,18 @@
 	title="Why is it set aside?"
 	description={task?.title ?? ''}
 >
+	<div class="mb-4">
+		<Choice
+			label="If it is only put off, it comes back"
+			value={back}
+			options={[
+				{ value: 'next', label: 'With the next session' },
+				{ value: 'bench', label: 'On the bench, before it' },
+				{ value: 'never', label: 'Not again' },
+			]}
+			onchange={(when) => (back = when)}
+		/>
+	</div>
 	<div class="grid gap-2">
 		{#each task?.offered ?? [] as reason (reason)}
 			<Button class="min-h-14 justify-start text-left" disabled={busy} onclick={() => void choose(reason)}

@@ -3,11 +3,13 @@ import { aircraftDue } from '$lib/core/due/aircraftDue';
 import { placedAt } from '$lib/core/due/place';
 import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
 import { undoneBy } from '$lib/core/evidence/undoes';
+import { ownTask } from '$lib/core/session/deferred';
 import { assessSession } from '$lib/core/session/assess';
 import type { TaskState } from '$lib/core/session/task';
 import { VERIFIED_BY_HOVER } from '$lib/core/session/tasks/hover';
 import type { CalibrationPayload, Entry, EntryPayload, EventKind, Grade } from '$lib/schema/entries';
 import type { StationId } from '$lib/schema/records';
+import { deferredFor } from '$lib/store/deferred';
 import { live, once } from '$lib/store/live.svelte';
 import {
 	appendEntry,
@@ -39,7 +41,14 @@ export class SessionView {
 		this.#query = live(() => loadSession(id()), id);
 		this.#past = once(async () => {
 			const bundle = await loadSession(id());
-			return bundle ? lastFindings(bundle.aircraft.id, bundle.session.endedAt ?? now, id()) : [];
+			if (!bundle) return { findings: [], deferred: [] };
+			const { aircraft, session } = bundle;
+			const asOf = session.endedAt ?? now;
+			const [findings, deferred] = await Promise.all([
+				lastFindings(aircraft.id, asOf, id()),
+				session.kind === 'flight' ? deferredFor(aircraft.id, session.startedAt, id()) : [],
+			]);
+			return { findings, deferred };
 		}, id);
 		this.#now = now;
 	}
@@ -71,7 +80,7 @@ export class SessionView {
 	asOf = $derived.by(() => this.bundle.session.endedAt ?? this.#now);
 
 	/** What was last done for each sensor before this session. */
-	done = $derived.by(() => lastDone(this.#past.current ?? [], this.asOf));
+	done = $derived.by(() => lastDone(this.#past.current?.findings ?? [], this.asOf));
 
 	/** The calibration in force before this session: what new values are compared with. */
 	lastCompass = $derived.by(() => calibrationOf(this.done.get('compass')?.payload));
@@ -80,19 +89,28 @@ export class SessionView {
 	due = $derived.by(() => {
 		const { aircraft, site } = this.bundle;
 		const here = site && placedAt(site, this.asOf);
-		return aircraftDue(aircraft, this.done, here, this.asOf, {}, datedAhead(this.#past.current ?? [], this.asOf));
+		return aircraftDue(
+			aircraft,
+			this.done,
+			here,
+			this.asOf,
+			{},
+			datedAhead(this.#past.current?.findings ?? [], this.asOf),
+		);
 	});
 
 	/** Calibrated before this session and not flown a test hover since. */
 	unverified = $derived.by(() => {
-		const flown = lastHover(this.#past.current ?? [], this.asOf);
+		const flown = lastHover(this.#past.current?.findings ?? [], this.asOf);
 		return VERIFIED_BY_HOVER.filter((sensor) => flown && (this.done.get(sensor)?.at ?? '') > flown.at);
 	});
 
+	/** What the session's checklist is made from. */
+	setting = $derived.by(() => ({ ...this.bundle, deferred: this.#past.current?.deferred ?? [] }));
+
 	state = $derived.by(() => {
-		const { aircraft, site, pack, entries, session, chain } = this.bundle;
 		const { due, done, unverified } = this;
-		return assessSession({ aircraft, site, pack, session, entries, due, done, unverified, chain, units: units() });
+		return assessSession({ ...this.setting, due, done, unverified, units: units() });
 	});
 
 	/** The compass calibration that holds now: of this session, else of an earlier one. The practice aircraft has none of the real one's. */
@@ -130,9 +148,24 @@ export class SessionView {
 	}
 
 	/** Leaves a task undone, by itself and with its reason. */
-	setAside({ task, station, entry }: TaskState, reason: string) {
+	setAside({ task, station, title, entry }: TaskState, reason: string, dueAt: StationId | null) {
 		const { pilot } = this.bundle.session;
-		return this.record(station, { kind: 'aside', task, reason, signedBy: pilot }, entry?.id ?? null);
+		const about = title.slice(0, 400);
+		return this.record(
+			station,
+			{ kind: 'aside', task, about, reason, signedBy: pilot, ...(dueAt ? { dueAt } : {}) },
+			entry?.id ?? null,
+		);
+	}
+
+	/** Leaves something for the next session in the pilot's own words; it comes back at a station. */
+	leave(words: string, dueAt: StationId) {
+		const { pilot } = this.bundle.session;
+		const about = words.trim().slice(0, 400);
+		return this.record('close', {
+			...{ kind: 'aside', task: ownTask(about), about, reason: 'left for next time' },
+			...{ signedBy: pilot, dueAt },
+		});
 	}
 
 	/** What an event would ask again, of what was seen or set aside. */

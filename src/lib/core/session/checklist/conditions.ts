@@ -1,4 +1,5 @@
 import type { Aircraft, AircraftKind, Occasion, Pack, Part, Session, Site, Venue } from '../../../schema/records';
+import type { Deferred } from '../deferred';
 import { comesHome, hasPart, isFactory, showsData } from '../capabilities';
 
 /** All that a checklist is made from: this aircraft, this place, this pack, this day. */
@@ -7,12 +8,16 @@ export interface Setting {
 	session?: Pick<Session, 'occasion' | 'venue'> | undefined;
 	site?: Site | null | undefined;
 	pack?: Pack | null | undefined;
+	/** What was left undone in earlier sessions and comes back. */
+	deferred?: readonly Deferred[] | undefined;
 }
 
 /** When an item is asked, and how that is said to the pilot. */
 export interface Condition {
 	holds(setting: Setting): boolean;
 	because: string;
+	/** It is about the occasion, and passes with it: what was left undone then is asked later all the same. */
+	passes?: true;
 }
 
 const of = (because: string, holds: (aircraft: Aircraft) => boolean): Condition => ({
@@ -34,6 +39,7 @@ export const anyPart = (because: string, ...which: Part[]): Condition =>
 export const occasion = (because: string, ...which: Occasion[]): Condition => ({
 	because,
 	holds: ({ session }) => which.includes(session?.occasion ?? 'routine'),
+	passes: true,
 });
 export const venue = (because: string, which: Venue): Condition => ({
 	because,

@@ -28,6 +28,8 @@ export interface Item {
 	caution?: string;
 	limit?: ValueLimit;
 	waitS?: number;
+	/** Seconds from the plug until it must stand: counted down before the wait begins. */
+	setDownS?: number;
 	/** What it means for the flight when it fails. */
 	weight: 'hold' | 'caution';
 	/** Reasons for leaving it undone that pilots have; words of one's own are always possible. */

@@ -89,6 +89,7 @@ export const POWER: readonly Template[] = [
 		type: 'wait',
 		weight: 'hold',
 		waitS: 10,
+		setDownS: 5,
 		text: 'Set down level within five seconds and left alone while the gyro settles',
 		why: 'A gyro zeroed while moving drifts for the whole flight.',
 	},

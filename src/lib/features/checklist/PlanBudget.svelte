@@ -1,0 +1,164 @@
+<script lang="ts">
+	import { untrack } from 'svelte';
+	import { z } from 'zod';
+	import { estimateFlightTime } from '$lib/core/propulsion/flightTime';
+	import { flightTimeLimits } from '$lib/core/propulsion/flightTimeLimits';
+	import { chargeIn, flownFlights } from '$lib/core/propulsion/flownFlights';
+	import { usualRungs, wayHomeMin, type Rung } from '$lib/core/session/rungs';
+	import { comesHome } from '$lib/core/session/capabilities';
+	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import { lastFlights } from '$lib/store/home';
+	import { live } from '$lib/store/live.svelte';
+	import Button from '$lib/ui/Button.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import { keepDraft } from '$lib/ui/draft.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import { units } from '$lib/ui/preferences.svelte';
+
+	/** What is to be flown on this pack, and what of it the pack holds: by what earlier flights used, the way home included. */
+	const view = getSessionView();
+	const { aircraft, pack } = $derived(view.bundle);
+	const kept = z.object({
+		rungs: z.array(z.object({ name: z.string(), minutes: z.number(), factor: z.number(), required: z.boolean() })),
+		farthestM: z.number().nullable(),
+	});
+	let rungs = $state<Rung[]>(untrack(() => usualRungs(view.bundle.aircraft)));
+	let farthestM = $state<number | null>(null);
+	let open = $state(false);
+	keepDraft(
+		`budget ${untrack(() => view.bundle.session.id)}`,
+		() => (open ? { rungs: $state.snapshot(rungs), farthestM } : null),
+		(found) => {
+			const parsed = kept.safeParse(found);
+			if (parsed.success) [rungs, farthestM, open] = [parsed.data.rungs, parsed.data.farthestM, true];
+		},
+	);
+
+	const flown = live(async () => flownFlights(await lastFlights(aircraft.id)));
+	const measuredPct = $derived(chargeIn(view.state.record.speaking('pack-voltage') ?? undefined, pack?.chemistry));
+	const startPct = $derived(measuredPct ?? 100);
+	const windMps = $derived(view.wind?.speedMps ?? 0);
+	const homeMin = $derived(
+		comesHome(aircraft) && farthestM ? wayHomeMin(farthestM, aircraft.returnSpeedMps, windMps) : 0,
+	);
+	const all = $derived<Rung[]>([
+		...rungs.filter(({ minutes }) => minutes > 0),
+		...(homeMin ? [{ name: 'Way home', minutes: homeMin, factor: 1.1, required: true }] : []),
+	]);
+	const answer = $derived(
+		pack && startPct > flightTimeLimits.alarmPct.value
+			? estimateFlightTime({
+					pack: { id: pack.id, nominalMah: pack.capacityMah, cycles: pack.cycles },
+					levels: { alarmPct: flightTimeLimits.alarmPct.value, landPct: flightTimeLimits.landPct.value },
+					...{ startPct, landMin: 1.5, flights: flown.current ?? [], rungs: all },
+				})
+			: null,
+	);
+	const dropped = $derived(new Set(answer?.budget?.dropped ?? []));
+	const head = $derived.by(() => {
+		if (!pack) return 'No pack is chosen: nothing can be budgeted';
+		if (startPct <= flightTimeLimits.alarmPct.value) return 'The pack is at its alarm: charge it first';
+		if (!answer?.budget || answer.timerMin === null) return 'No flight on record tells what a minute takes';
+		if (homeMin === null) return 'Against this wind it does not come home from there';
+		return answer.budget.dropped.length === 0
+			? `${pack.name} holds all of it, with ${answer.budget.leftMin.toFixed(1)} minutes to spare`
+			: `${pack.name} holds ${answer.budget.kept.length} of ${all.length}: the rest on another pack`;
+	});
+	const change = (index: number, more: Partial<Rung>) =>
+		(rungs = rungs.map((r, k) => (k === index ? { ...r, ...more } : r)));
+
+	async function record() {
+		if (!answer) return;
+		try {
+			await view.record('plan', {
+				...{ kind: 'test', task: 'budget', grade: view.grade('told'), sourceName: `${answer.used} flights on record` },
+				headline: head,
+				figures: [
+					{ label: 'Timer', value: answer.timerMin, unit: 'min' },
+					...all.map(({ name, minutes }) => ({
+						label: `${name}${dropped.has(name) ? ', not on this pack' : ''}`,
+						value: Math.round(10 * minutes) / 10,
+						unit: 'min',
+					})),
+				].slice(0, 40),
+				verdict: homeMin === null ? 'fail' : answer.verdict,
+				reasons: answer.reasons,
+			});
+			done('Recorded');
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+<section class="mt-6 border-t border-rule pt-4" aria-label="What this pack holds">
+	<div class="flex flex-wrap items-start justify-between gap-3">
+		<h2 class="m-0">{head}</h2>
+		<Button aria-expanded={open} onclick={() => (open = !open)}>{open ? 'Less' : 'What is flown today'}</Button>
+	</div>
+	{#if answer && answer.timerMin !== null}
+		<p class="mt-1 mb-0 text-ink-2">
+			Timer {answer.timerMin.toFixed(1)} min from {startPct.toFixed(0)} %{measuredPct === null
+				? ' (taken as full)'
+				: ', as measured'}: nine flights in ten last longer. From {answer.used}
+			{answer.used === 1 ? 'flight' : 'flights'} on record.
+		</p>
+	{:else if pack}
+		<p class="mt-1 mb-0 text-ink-2">
+			Measure the pack before the first and after the last flight, note off the ground and landed: from then on it is
+			told.
+		</p>
+	{/if}
+	{#if open && pack}
+		<ul class="m-0 mt-3 list-none p-0">
+			{#each rungs as { name, minutes, required }, index (name)}
+				<li class="hairline flex flex-wrap items-center gap-x-4 py-1.5 {dropped.has(name) ? 'text-hold' : ''}">
+					<span class="min-w-40 flex-1 text-[17px]"
+						>{name}{#if dropped.has(name)}<b class="ml-2">not on this pack</b>{/if}</span
+					>
+					<NumberField
+						label="for"
+						unit="min"
+						min={0}
+						max={120}
+						value={minutes}
+						onchange={(v) => change(index, { minutes: v ?? 0 })}
+					/>
+					<label class="flex min-h-11 items-center gap-2">
+						<input
+							type="checkbox"
+							class="size-5 accent-(--action)"
+							checked={required}
+							onchange={(e) => change(index, { required: e.currentTarget.checked })}
+						/>
+						must be flown
+					</label>
+				</li>
+			{/each}
+			{#if comesHome(aircraft)}
+				<li class="hairline flex flex-wrap items-center gap-x-4 py-1.5 {dropped.has('Way home') ? 'text-hold' : ''}">
+					<span class="min-w-40 flex-1 text-[17px]">
+						Way home{homeMin ? `: ${homeMin.toFixed(1)} min` : ''}
+						<span class="block text-[15px] text-ink-2"
+							>at its return speed, {view.wind
+								? 'straight against the wind of today'
+								: 'without wind: it has not been entered'}</span
+						>
+					</span>
+					<NumberField
+						label="from at most"
+						unit={unitSymbol('height', units())}
+						min={0}
+						max={toUnit(50_000, 'height', units())}
+						value={farthestM === null ? null : toUnit(farthestM, 'height', units())}
+						onchange={(v) => (farthestM = v === null ? null : fromUnit(v, 'height', units()))}
+					/>
+				</li>
+			{/if}
+		</ul>
+		{#if answer?.budget && !view.readOnly}
+			<div class="mt-3"><Button class="min-h-14" onclick={() => void record()}>Keep it in the record</Button></div>
+		{/if}
+	{/if}
+</section>
