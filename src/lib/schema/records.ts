@@ -95,6 +95,40 @@ export const aircraftEventSchema = z.object({
 });
 export type AircraftEvent = z.infer<typeof aircraftEventSchema>;
 
+/** A question of a pilot's own, asked in every session of the aircraft. */
+export const ownItemSchema = z.object({
+	id,
+	station: z.lazy(() => stationIdSchema),
+	type: z.enum(['tick', 'measure', 'wait', 'confirm']),
+	text: z.string().trim().min(1, 'needs words').max(200),
+	why: z.string().max(400),
+	weight: z.enum(['hold', 'caution']),
+	/** Of a measure: unit, limits, and where they come from. */
+	unit: z.string().max(20).optional(),
+	low: z.number().optional(),
+	high: z.number().optional(),
+	source: z.string().max(200).optional(),
+	/** Of a wait, seconds. */
+	waitS: z.number().min(1).max(3600).optional(),
+});
+export type OwnItem = z.infer<typeof ownItemSchema>;
+
+/** What a pilot changed of the aircraft's checklist. */
+export const ownListSchema = z.object({
+	items: z.array(ownItemSchema).max(100),
+	/** Items that are left off. */
+	off: z.array(id).max(200),
+	/** Limits of their own, in the unit of the item, with who says so. */
+	limits: z.record(
+		z.string().max(80),
+		z.object({ low: z.number().optional(), high: z.number().optional(), source: z.string().trim().min(1).max(200) }),
+	),
+	/** Items in the order in which they are asked, as far as it was changed. */
+	order: z.array(id).max(400),
+	changedAt: isoTime,
+});
+export type OwnList = z.infer<typeof ownListSchema>;
+
 const indoorSettingSchema = z.object({
 	id,
 	name,
@@ -143,6 +177,8 @@ export const aircraftSchema = z.object({
 	parts: z.partialRecord(partSchema, z.boolean()).optional(),
 	/** Sides that its obstacle sensors cover. */
 	obstacleSides: z.array(sideSchema).max(6).optional(),
+	/** What its pilot changed of the checklist. */
+	ownList: ownListSchema.optional(),
 	lightTable: z.array(lightSchema).max(60).optional(),
 	/** Its settings as they were, oldest first. */
 	snapshots: z.array(settingsSnapshotSchema).max(60).optional(),

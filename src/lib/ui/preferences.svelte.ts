@@ -3,7 +3,7 @@ import type { UnitSystem } from '$lib/core/words/units';
 
 const schema = z.object({
 	theme: z.enum(['paper', 'dusk', 'sun']).catch('paper'),
-	units: z.enum(['metric', 'imperial']).catch('metric'),
+	units: z.enum(['metric', 'kmh', 'nautical', 'imperial']).catch('metric'),
 	voice: z.boolean().catch(true),
 	tones: z.boolean().catch(true),
 	pilot: z.string().max(120).catch(''),

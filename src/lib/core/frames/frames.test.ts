@@ -121,6 +121,9 @@ describe('units', () => {
 		);
 		expect(formatQuantity(6.7056, 'speed', 'imperial')).toBe('15.0 mph');
 		expect(formatQuantity(30.48, 'height', 'imperial')).toBe('100 ft');
+		expect(formatQuantity(10, 'speed', 'kmh')).toBe('36.0 km/h');
+		expect(formatQuantity(1852 / 3600, 'speed', 'nautical')).toBe('1.0 kn');
+		expect(formatQuantity(926, 'distance', 'nautical')).toBe('0.50 NM');
 		expect(toUnit(-40, 'temperature', 'imperial')).toBeCloseTo(-40, 9);
 	});
 	it('a day is written out', () => {

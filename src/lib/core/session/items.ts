@@ -2,6 +2,7 @@ import { BEFORE } from './checklist/before';
 import type { Setting } from './checklist/conditions';
 import { isOwnTask, leftWords, type Deferred } from './deferred';
 import { FLIGHT } from './checklist/flight';
+import { withOwnList } from './checklist/own';
 import type { Item, Template } from './checklist/item';
 import { POWER } from './checklist/power';
 
@@ -24,7 +25,8 @@ export function checklistFor(setting: Setting): Item[] {
 	const asked = TEMPLATES.filter(({ when = [] }) => when.every(({ holds }) => holds(setting)));
 	const ids = new Set(asked.map(({ id }) => id));
 	const left = (setting.deferred ?? []).filter(({ task }) => !ids.has(task));
-	return [...asked.map((item) => itemOf(item, setting)), ...left.flatMap((one) => leftItem(one, setting) ?? [])];
+	const all = [...asked.map((item) => itemOf(item, setting)), ...left.flatMap((one) => leftItem(one, setting) ?? [])];
+	return withOwnList(all, setting.aircraft.ownList);
 }
 
 /** Something left undone in an earlier session as an item of this one; null where it is no item, or does not fit here any more. */
@@ -43,6 +45,7 @@ function leftItem(left: Deferred, setting: Setting): Item | null {
 
 /** Every item there is, once each: what an entry of any session may be about. As it would be asked in a setting, where it is. */
 export function everyItem(setting: Setting): Map<string, Item> {
-	const all = TEMPLATES.map((template) => itemOf(template, setting));
+	const own = withOwnList([], setting.aircraft.ownList);
+	const all = [...TEMPLATES.map((template) => itemOf(template, setting)), ...own];
 	return new Map([...all, ...checklistFor(setting)].map((item) => [item.id, item]));
 }

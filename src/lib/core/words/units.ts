@@ -1,9 +1,11 @@
 /** Exact by definition (international yard and pound agreement, 1959; ISO 80000). */
 const METRES_PER_FOOT = 0.3048;
 const METRES_PER_MILE = 1609.344;
+const METRES_PER_NAUTICAL_MILE = 1852;
 const SECONDS_PER_HOUR = 3600;
 
-export type UnitSystem = 'metric' | 'imperial';
+/** `kmh`: metric with speeds by the hour; `nautical`: feet, nautical miles and knots, as aviation has them. */
+export type UnitSystem = 'metric' | 'kmh' | 'nautical' | 'imperial';
 export type Quantity = 'height' | 'distance' | 'speed' | 'temperature';
 
 interface Unit {
@@ -20,6 +22,18 @@ const UNITS: Record<UnitSystem, Record<Quantity, Unit>> = {
 		height: unit('m', 1, 1),
 		distance: unit('km', 1e-3, 1),
 		speed: unit('m/s', 1, 1),
+		temperature: unit('°C', 1, 0),
+	},
+	kmh: {
+		height: unit('m', 1, 1),
+		distance: unit('km', 1e-3, 1),
+		speed: unit('km/h', SECONDS_PER_HOUR / 1000, 1),
+		temperature: unit('°C', 1, 0),
+	},
+	nautical: {
+		height: unit('ft', 1 / METRES_PER_FOOT, 0),
+		distance: unit('NM', 1 / METRES_PER_NAUTICAL_MILE, 2),
+		speed: unit('kn', SECONDS_PER_HOUR / METRES_PER_NAUTICAL_MILE, 1),
 		temperature: unit('°C', 1, 0),
 	},
 	imperial: {

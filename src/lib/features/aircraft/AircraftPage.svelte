@@ -125,6 +125,9 @@
 					{/each}
 				</ul>
 				<p><Button href="/aircraft/{id}/due">Why, and do it</Button></p>
+				<h2 class="mt-5 mb-2">Its checklist</h2>
+				<p>Made for it; add, leave off, set limits and order of your own, print it.</p>
+				<p><Button href="/aircraft/{id}/checklist">What is asked</Button></p>
 				<h2 class="mt-5 mb-2">Under a roof</h2>
 				<p>
 					{#if craft && toRestore(craft).length > 0}<b>Still set for indoors.</b>{:else}Settings for a room, with the

@@ -18,7 +18,9 @@
 	};
 	let { task, value, current, primary, readOnly, href, onpick, onaside }: Props = $props();
 	const detail = $derived(
-		task.mark === 'unseen' && onpick && !/^(Asked again|Simulated|What was told)/.test(task.detail) ? '' : task.detail,
+		task.mark === 'unseen' && onpick && !/^(Asked again|Simulated|What was told|Left on)/.test(task.detail)
+			? ''
+			: task.detail,
 	);
 	const settles = $derived(
 		!onpick && !readOnly && task.offered !== null && !task.shut && task.mark !== 'clear' && task.mark !== 'aside',

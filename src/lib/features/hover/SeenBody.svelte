@@ -170,7 +170,7 @@
 				options={[
 					{ value: 'steps', label: 'Steps' },
 					{ value: 'lengths', label: 'Its own lengths' },
-					{ value: 'm', label: units() === 'imperial' ? 'Feet' : 'Metres' },
+					{ value: 'm', label: lengthUnit === 'ft' ? 'Feet' : 'Metres' },
 				]}
 				onchange={(unit) => (work.farthest = { ...work.farthest, unit })}
 			/>

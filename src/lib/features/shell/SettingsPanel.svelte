@@ -21,6 +21,8 @@
 		value={preferences.units}
 		options={[
 			{ value: 'metric', label: 'm, m/s, °C' },
+			{ value: 'kmh', label: 'm, km/h, °C' },
+			{ value: 'nautical', label: 'ft, NM, kn, °C' },
 			{ value: 'imperial', label: 'ft, mph, °F' },
 		]}
 		onchange={(units) => prefer({ units })}

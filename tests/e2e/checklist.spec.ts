@@ -1,0 +1,64 @@
+import { expect, test } from '@playwright/test';
+import { DEMO_STATE, expectAccessible, startSession, stationUrl } from './support';
+
+test.use({ storageState: DEMO_STATE });
+
+test('the list of an aircraft is its pilot’s: added, left off, limited, moved by buttons and by keys, undone, kept as a file', async ({
+	page,
+}) => {
+	await page.goto('/aircraft/demo-plover/checklist');
+	const bench = page.getByRole('region', { name: 'Bench' });
+	await bench.getByRole('button', { name: 'Add to Bench' }).click();
+	await page.getByRole('button', { name: 'Keep it' }).click();
+	await expect(page.getByText('It needs words: what is looked at')).toBeVisible();
+	await page.getByLabel('What is asked').fill('Rear foam in place');
+	await page.getByRole('button', { name: 'Keep it' }).click();
+	const rows = bench.getByRole('listitem');
+	await expect(rows.last()).toContainText('Rear foam in place');
+	await expectAccessible(page, 'the list of an aircraft');
+
+	// By its buttons, then by the keys of the handle.
+	await page.getByRole('button', { name: 'Up: Rear foam in place' }).click();
+	const place = async () => (await rows.allInnerTexts()).findIndex((text) => text.includes('Rear foam in place'));
+	await expect(rows.last()).not.toContainText('Rear foam in place');
+	const once = await place();
+	const handle = page.getByLabel('Drag: Rear foam in place');
+	await handle.focus();
+	await page.keyboard.press('Enter');
+	await page.keyboard.press('ArrowUp');
+	await page.keyboard.press('Enter');
+	await expect.poll(place).toBe(once - 1);
+	const plan = page.getByRole('region', { name: 'Plan' });
+	await plan.getByRole('button', { name: 'Limit' }).first().click();
+	await page.getByRole('button', { name: 'Keep it' }).click();
+	await expect(page.getByText('A limit needs to say where it comes from.')).toBeVisible();
+	await page.getByLabel('Where it comes from').fill('page 12');
+	await page.getByRole('button', { name: 'Keep it' }).click();
+	await expect(plan.getByText('(page 12)')).toBeVisible();
+
+	const first = plan
+		.getByRole('listitem')
+		.filter({ has: page.getByRole('button', { name: 'Leave off' }) })
+		.first();
+	const words = (await first.innerText()).split('\n')[0];
+	await first.getByRole('button', { name: 'Leave off' }).click();
+	await expect(page.getByRole('heading', { name: 'Left off' })).toBeVisible();
+	await page.getByRole('button', { name: 'Undo' }).click();
+	await expect(page.getByRole('heading', { name: 'Left off' })).toHaveCount(0);
+	await expect(plan.getByText(words).first()).toBeVisible();
+
+	const [file] = await Promise.all([
+		page.waitForEvent('download'),
+		page.getByRole('button', { name: 'Export' }).click(),
+	]);
+	const path = await file.path();
+	await page.goto('/aircraft/demo-dunlin/checklist');
+	await page.getByLabel('A list from a file').setInputFiles(path);
+	await expect(page.getByText('Read: 1 of your own, 0 left off')).toBeVisible();
+
+	// A session follows it.
+	await page.goto('/');
+	await startSession(page, 'Plover', 'flight');
+	await page.goto(stationUrl(page, 'bench'));
+	await expect(page.getByText('Rear foam in place').first()).toBeVisible();
+});
