@@ -62,3 +62,38 @@ test('the list of an aircraft is its pilot’s: added, left off, limited, moved 
 	await page.goto(stationUrl(page, 'bench'));
 	await expect(page.getByText('Rear foam in place').first()).toBeVisible();
 });
+
+test('two persons: one answers, the other confirms, and the record says who; a flown pack is marked used', async ({
+	page,
+}) => {
+	await page.goto('/session/new');
+	await page.getByRole('radio', { name: /Plover/ }).click();
+	await page.getByRole('button', { name: 'Add a person' }).click();
+	await page.getByLabel('Name of person 1').fill('Tamsin Reed');
+	await page.getByLabel('Signals that were agreed').fill('arm up: people near');
+	await page.getByLabel('What it is for').fill('Two of us');
+	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
+	await page.getByRole('button', { name: 'Start the session' }).click();
+	await expect(page).toHaveURL(/session\/[^/]+\/plan$/);
+	const title = await page.getByRole('heading', { level: 1 }).innerText();
+	await page.locator('body').press('Enter');
+	await expect(page.getByText('Tamsin Reed: is it so?')).toBeVisible();
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText(title);
+	await page.locator('body').press('Enter');
+	await expect(page.getByText('Recorded')).toBeVisible();
+	await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(title);
+	await page.goto(stationUrl(page, 'sheet'));
+	await expect(page.getByText('With Tamsin Reed (spotter). Signals: arm up: people near.')).toBeVisible();
+	await expect(page.getByText(/confirmed by Tamsin Reed/).first()).toBeVisible();
+
+	await page.goto('/aircraft/demo-dunlin');
+	const group = page.getByRole('group', { name: /^Charge of/ }).first();
+	await group.getByRole('button', { name: 'Used' }).click();
+	await expect(group.getByRole('button', { name: 'Used' })).toHaveAttribute('aria-pressed', 'true');
+	await page.getByRole('button', { name: 'Change', exact: true }).first().click();
+	await page.getByRole('button', { name: 'Take it out of use' }).click();
+	await expect(page.getByText('Why: it needs a reason')).toBeVisible();
+	await page.getByLabel('Out of use: why').fill('swollen');
+	await page.getByRole('button', { name: 'Take it out of use' }).click();
+	await expect(page.getByRole('heading', { name: 'Out of use' })).toBeVisible();
+});

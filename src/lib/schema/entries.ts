@@ -10,6 +10,7 @@ import {
 	sessionKindSchema,
 	stationIdSchema,
 	windSchema,
+	crewSchema,
 	occasionSchema,
 	venueSchema,
 } from './records';
@@ -66,6 +67,8 @@ export const checkSchema = z.object({
 	reason: note,
 	/** What a nudge showed instead. */
 	odd: oddSchema.optional(),
+	/** The second person, who heard it and agreed. */
+	confirmedBy: name.optional(),
 	...gradeShape,
 });
 export type CheckPayload = z.infer<typeof checkSchema>;
@@ -185,6 +188,8 @@ export const sessionEntrySchema = z.object({
 	pilot: name,
 	occasion: occasionSchema.optional(),
 	venue: venueSchema.optional(),
+	crew: z.array(crewSchema).max(12).optional(),
+	signals: z.string().max(400).optional(),
 	startedAt: isoTime,
 	endedAt: isoTime.nullable(),
 	aircraft: z.looseObject({ id, name }),

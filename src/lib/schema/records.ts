@@ -241,6 +241,12 @@ export const packSchema = z.object({
 	capacityMah: z.number().positive().max(200_000),
 	cycles: z.int().min(0).max(10_000),
 	boughtOn: z.iso.date(),
+	/** Charged, flown since, or at storage charge; left out where nobody said. */
+	state: z.enum(['charged', 'used', 'storage']).optional(),
+	/** The session whose flight was counted last. */
+	countedFor: id.optional(),
+	/** Taken out of use, and why. */
+	retired: z.object({ at: isoTime, why: z.string().max(200) }).optional(),
 	/** Minutes it flew before it was down to its reserve, as last said. */
 	flightMin: z.number().positive().max(600).optional(),
 	notes: note.default(''),
@@ -285,6 +291,13 @@ export type Occasion = z.infer<typeof occasionSchema>;
 export const venueSchema = z.enum(['open', 'people', 'roof', 'water']);
 export type Venue = z.infer<typeof venueSchema>;
 
+/** Who else is there, and for what. */
+export const crewSchema = z.object({
+	name,
+	role: z.enum(['spotter', 'launcher', 'payload', 'second-pilot', 'safety', 'helper']),
+});
+export type Crew = z.infer<typeof crewSchema>;
+
 export const sessionSchema = z.object({
 	id,
 	kind: sessionKindSchema.default('flight'),
@@ -297,6 +310,9 @@ export const sessionSchema = z.object({
 	/** Of sessions that said so. */
 	occasion: occasionSchema.optional(),
 	venue: venueSchema.optional(),
+	crew: z.array(crewSchema).max(12).optional(),
+	/** Signals that were agreed. */
+	signals: z.string().max(400).optional(),
 	startedAt: isoTime,
 	endedAt: isoTime.nullable(),
 	/** Where the pilot was: reload or a killed tab comes back here. */

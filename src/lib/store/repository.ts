@@ -227,7 +227,7 @@ export async function saveToBench(
 
 export type NewSession = Pick<
 	Session,
-	'kind' | 'title' | 'aircraftId' | 'siteId' | 'packId' | 'pilot' | 'occasion' | 'venue'
+	'kind' | 'title' | 'aircraftId' | 'siteId' | 'packId' | 'pilot' | 'occasion' | 'venue' | 'crew' | 'signals'
 >;
 
 async function beginSession(input: NewSession & { id: string }): Promise<Session> {
@@ -318,6 +318,15 @@ export async function appendEntry(
 export const rememberPlace = (sessionId: string, station: StationId, task: string | null) =>
 	db.sessions.update(sessionId, { place: sessionSchema.shape.place.parse({ station, task }) });
 
+/** A pack that flew in a session is used, and has one cycle more; once for a session, however often it is ended. */
+async function countFlight({ id, kind, packId }: Session): Promise<void> {
+	const pack = packId && kind === 'flight' ? await db.packs.get(packId) : undefined;
+	if (!pack || pack.countedFor === id) return;
+	const rows = await db.entries.where('sessionId').equals(id).toArray();
+	const flew = readable(rows).some(({ payload }) => payload.kind === 'flight' && payload.what === 'took-off');
+	if (flew) await db.packs.put({ ...pack, state: 'used', cycles: pack.cycles + 1, countedFor: id, updatedAt: now() });
+}
+
 async function setEnd(sessionId: string, what: 'ended' | 'reopened', reason: string): Promise<void> {
 	await db.transaction('rw', db.record, async () => {
 		const session = await db.sessions.get(sessionId);
@@ -325,6 +334,7 @@ async function setEnd(sessionId: string, what: 'ended' | 'reopened', reason: str
 		const endedAt = what === 'ended' ? now() : null;
 		await db.sessions.update(sessionId, { endedAt });
 		await appendHead({ ...session, endedAt }, what, reason);
+		if (what === 'ended') await countFlight(session);
 	});
 }
 

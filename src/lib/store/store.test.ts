@@ -17,6 +17,7 @@ import {
 } from '$lib/schema/entries';
 import { applyImport, exportSession, planImport, readBackup, restore } from './backup';
 import { db, WinglogosDb } from './db';
+import { deferredFor } from './deferred';
 import {
 	appendEntry,
 	endSession,
@@ -127,6 +128,47 @@ describe('a session', () => {
 		await appendEntry(id, 'close', 'Pilot', check('pack-after'));
 		expect(await kindsOf(id)).toEqual(['begun', 'ended', 'reopened', 'check']);
 		expect((await verifySession(id))?.ok).toBe(true);
+	});
+
+	it('in which it flew marks its pack as used and counts it once, however often it is ended; a rehearsal does not', async () => {
+		const pack = { cells: 4, capacityMah: 5200, cycles: 40, boughtOn: '2026-01-05', notes: '', updatedAt: AT };
+		for (const id of ['d1', 'd2']) await savePack({ ...pack, id, name: id, aircraftId: 'a1', state: 'charged' });
+		const up = { kind: 'flight', task: 'flying', what: 'took-off', note: '', landAfterMin: 9 } as const;
+		const fly = async (kind: 'flight' | 'rehearsal', packId: string, off: boolean) => {
+			await begin();
+			const { id } = await startSession({ kind, title: 'x', aircraftId: 'a1', siteId: 'p1', packId, pilot: 'Pilot' });
+			if (off) await appendEntry(id, 'fly', 'Pilot', up);
+			await endSession(id);
+			return id;
+		};
+		await fly('rehearsal', 'd1', true);
+		await fly('flight', 'd1', false);
+		expect(await db.packs.get('d1')).toMatchObject({ state: 'charged', cycles: 40 });
+		const id = await fly('flight', 'd2', true);
+		await reopenSession(id, 'one thing more');
+		await endSession(id);
+		expect(await db.packs.get('d2')).toMatchObject({ state: 'used', cycles: 41 });
+	});
+
+	it('that left something undone hands it on, a rehearsal does not', async () => {
+		const { id } = await begin();
+		const aside = {
+			kind: 'aside',
+			task: 'frame',
+			reason: 'no time',
+			signedBy: 'Pilot',
+			about: 'Frame',
+			dueAt: 'bench',
+		} as const;
+		await appendEntry(id, 'bench', 'Pilot', aside);
+		const practice = await begin('rehearsal');
+		await appendEntry(practice.id, 'bench', 'Pilot', { ...aside, task: 'link' });
+		const later = new Date(Date.now() + 1000).toISOString();
+		expect((await deferredFor('a1', later)).map(({ task }) => task)).toEqual(['frame']);
+		expect(await deferredFor('a1', later, id)).toEqual([]);
+		const next = await begin();
+		await appendEntry(next.id, 'bench', 'Pilot', check('frame'));
+		expect(await deferredFor('a1', new Date(Date.now() + 1000).toISOString())).toEqual([]);
 	});
 
 	it('whose title, pilot or end was changed in the store says so', async () => {

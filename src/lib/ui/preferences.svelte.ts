@@ -7,6 +7,10 @@ const schema = z.object({
 	voice: z.boolean().catch(true),
 	tones: z.boolean().catch(true),
 	pilot: z.string().max(120).catch(''),
+	/** Items are read aloud as they come. */
+	readAloud: z.boolean().catch(false),
+	/** A second person confirms each answer. */
+	twoPersons: z.boolean().catch(true),
 	/** The pilot's own step, metres. */
 	stepM: z.number().min(0.3).max(1.5).catch(0.75),
 });

@@ -3,6 +3,7 @@ import type { Aircraft } from '../../schema/records';
 import { EVENT_WORDS } from '../due/rules';
 import { formatQuantity, type UnitSystem } from '../words/units';
 import { showSigma } from '../words/sigma';
+import { crewWords } from './crew';
 import { isOwnTask } from './deferred';
 import { everyItem } from './items';
 
@@ -42,7 +43,7 @@ export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> 
 	switch (payload.kind) {
 		case 'session': {
 			const place = payload.site ? ` at ${payload.site.name}` : '';
-			return `${SESSION[payload.what]}: ${payload.title}, ${payload.aircraft.name}${place}, pilot in command ${payload.pilot}${because(payload.reason)}`;
+			return `${SESSION[payload.what]}: ${payload.title}, ${payload.aircraft.name}${place}, pilot in command ${payload.pilot}${payload.crew ? `, with ${crewWords(payload.crew)}` : ''}${because(payload.reason)}`;
 		}
 		case 'check': {
 			const quantity = items.get(payload.task)?.limit?.quantity;
@@ -51,7 +52,7 @@ export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> 
 					? ''
 					: ` ${quantity ? formatQuantity(payload.value, quantity, units) : `${payload.value} ${payload.unit}`}`;
 			const odd = payload.odd ? `, ${ODD[payload.odd]}` : '';
-			return `${named(payload.task)}:${value} ${OUTCOMES[payload.outcome]}${odd}${payload.reason ? ` (${payload.reason})` : ''}`;
+			return `${named(payload.task)}:${value} ${OUTCOMES[payload.outcome]}${odd}${payload.reason ? ` (${payload.reason})` : ''}${payload.confirmedBy ? `, confirmed by ${payload.confirmedBy}` : ''}`;
 		}
 		case 'calibration':
 			return `Compass ${payload.accepted === 'accepted' ? 'accepted' : 'kept beside'}: heading ±${showSigma(payload.headingSigmaDeg)}°, offsets ${payload.hardIronUt.map((v) => v.toFixed(1)).join(', ')} µT, from ${payload.sourceName}`;

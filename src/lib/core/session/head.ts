@@ -10,7 +10,7 @@ export const snapshotOf = ({ events: _, updatedAt: __, snapshots, ...rest }: Air
 /** What a session is, as its own entry: written when it begins and at every change of it. */
 export const headOf = (
 	what: SessionPayload['what'],
-	{ kind, title, pilot, occasion, venue, startedAt, endedAt }: Session,
+	{ kind, title, pilot, occasion, venue, crew, signals, startedAt, endedAt }: Session,
 	around: { aircraft: Aircraft; site: Site | null; pack: Pack | null },
 	reason = '',
 ): SessionPayload => ({
@@ -21,6 +21,8 @@ export const headOf = (
 	title,
 	pilot,
 	...(occasion ? { occasion } : {}),
+	...(crew?.length ? { crew } : {}),
+	...(signals ? { signals } : {}),
 	...(venue ? { venue } : {}),
 	startedAt,
 	endedAt,

@@ -1,103 +1,216 @@
 <script lang="ts">
-	import type { Chemistry } from '$lib/schema/records';
+	import { packSchema, type Pack } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { newId, savePack } from '$lib/store/repository';
 	import { listPacks } from '$lib/store/tables';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { showDate } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
+	import { CHEMISTRY_WORDS, PACK_STATE_WORDS } from './packWords';
 
+	/** The packs of an aircraft: charged or not at a glance, changed, taken out of use. A flown session marks its pack as used. */
 	let { aircraftId }: { aircraftId: string } = $props();
 	const packs = live(listPacks);
 	const own = $derived((packs.current ?? []).filter((pack) => pack.aircraftId === aircraftId));
-	let name = $state('');
-	let cells = $state<number | null>(null);
-	let capacityMah = $state<number | null>(null);
-	let chemistry = $state<Chemistry>('lipo');
+	const inUse = $derived(own.filter(({ retired }) => !retired));
+	const retired = $derived(own.filter((pack) => pack.retired));
+	let editing = $state<Partial<Pack> | null>(null);
+	let why = $state('');
+	let problem = $state('');
 
-	const CHEMISTRY: Record<Chemistry, string> = {
-		lipo: 'lithium-polymer, full at 4.20 V',
-		'high-voltage': 'high-voltage, full at 4.35 V',
-		'lithium-ion': 'lithium-ion, full at 4.20 V',
-		percent: 'shows per cent only',
-	};
+	const blank = (): Partial<Pack> => ({
+		aircraftId,
+		chemistry: 'lipo',
+		cycles: 0,
+		boughtOn: new Date().toISOString().slice(0, 10),
+	});
 
-	async function add(event: SubmitEvent) {
-		event.preventDefault();
-		if (!name.trim() || cells === null || capacityMah === null) {
-			failed('A pack needs a name, its cells and its capacity.');
+	async function keep(pack: Partial<Pack>, words: string) {
+		const parsed = packSchema.safeParse({ id: newId(), notes: '', ...pack, updatedAt: new Date().toISOString() });
+		if (!parsed.success) {
+			const names: Record<string, string> = {
+				name: 'Name',
+				cells: 'Cells',
+				capacityMah: 'Capacity',
+				cycles: 'Cycles',
+				boughtOn: 'Since',
+			};
+			const [issue] = parsed.error.issues;
+			problem = `${names[String(issue.path[0])] ?? issue.path.join('.')}: ${issue.code === 'invalid_type' ? 'is missing' : issue.message}`;
 			return;
 		}
-		const at = new Date().toISOString();
 		try {
-			await savePack({
-				id: newId(),
-				name: name.trim(),
-				aircraftId,
-				cells: Math.round(cells),
-				capacityMah,
-				chemistry,
-				cycles: 0,
-				boughtOn: at.slice(0, 10),
-				notes: '',
-				updatedAt: at,
-			});
-			done(`Pack ${name.trim()} is saved`);
-			[name, cells, capacityMah] = ['', null, null];
+			await savePack(parsed.data);
+			editing = null;
+			done(words);
 		} catch (error) {
 			failed(error);
 		}
+	}
+	function open(pack: Partial<Pack>) {
+		editing = { ...pack };
+		[problem, why] = ['', ''];
+	}
+	const mark = (pack: Pack, state: NonNullable<Pack['state']>) =>
+		keep({ ...pack, state }, `${pack.name}: ${PACK_STATE_WORDS[state].toLowerCase()}`);
+	function retire() {
+		if (!editing) return;
+		if (why.trim() === '') {
+			problem = 'Why: it needs a reason, for whoever finds it in the box.';
+			return;
+		}
+		void keep(
+			{ ...$state.snapshot(editing), retired: { at: new Date().toISOString(), why: why.trim() } },
+			'Taken out of use',
+		);
+	}
+	function bringBack(pack: Pack) {
+		const back = { ...pack };
+		delete back.retired;
+		void keep(back, `${pack.name} is in use again`);
 	}
 </script>
 
 <section>
 	<h2 class="m-0 mb-2">Packs</h2>
-	<table>
-		<thead
-			><tr
-				><th scope="col">pack</th><th scope="col" class="num">cells</th><th scope="col" class="num">mAh</th><th
-					scope="col"
-					class="num">cycles</th
-				><th scope="col">charge</th><th scope="col">since</th></tr
-			></thead
-		>
-		<tbody>
-			{#each own as pack (pack.id)}
-				<tr
-					><td>{pack.name}</td><td class="num">{pack.cells}</td><td class="num">{pack.capacityMah}</td><td class="num"
-						>{pack.cycles}</td
-					><td>{CHEMISTRY[pack.chemistry ?? 'lipo']}</td><td>{showDate(pack.boughtOn)}</td></tr
-				>
-			{:else}
-				<tr><td colspan="6" class="text-ink-2">No pack yet.</td></tr>
+	<ul class="m-0 list-none p-0">
+		{#each inUse as pack (pack.id)}
+			<li class="hairline flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
+				<span class="min-w-52 flex-1">
+					<b>{pack.name}</b>
+					<span class="block text-[15px] text-ink-2"
+						>{pack.cells} cells, {pack.capacityMah} mAh, {pack.cycles} cycles, {CHEMISTRY_WORDS[
+							pack.chemistry ?? 'lipo'
+						]}, since {showDate(pack.boughtOn)}</span
+					>
+				</span>
+				<span class="flex flex-wrap gap-2" role="group" aria-label="Charge of {pack.name}">
+					{#each Object.entries(PACK_STATE_WORDS) as [state, words] (state)}
+						<Button
+							class="min-h-11"
+							kind={pack.state === state ? 'primary' : 'plain'}
+							aria-pressed={pack.state === state}
+							onclick={() => void mark(pack, state as NonNullable<Pack['state']>)}>{words}</Button
+						>
+					{/each}
+				</span>
+				<Button kind="quiet" onclick={() => open(pack)}>Change</Button>
+			</li>
+		{:else}
+			<li class="hairline py-2 text-ink-2">No pack yet.</li>
+		{/each}
+	</ul>
+	<div class="mt-2"><Button onclick={() => open(blank())}>Enter a pack</Button></div>
+	{#if retired.length > 0}
+		<h3 class="mt-4 mb-1 text-[17px]">Out of use</h3>
+		<ul class="m-0 list-none p-0">
+			{#each retired as pack (pack.id)}
+				<li class="hairline flex flex-wrap items-center gap-3 py-1.5">
+					<span class="min-w-0 flex-1"
+						>{pack.name}
+						<span class="text-ink-2">since {showDate(pack.retired?.at ?? '')}: {pack.retired?.why}</span></span
+					>
+					<Button kind="quiet" onclick={() => bringBack(pack)}>Use it again</Button>
+				</li>
 			{/each}
-		</tbody>
-	</table>
-	<form {@attach refuseInvalid} class="mt-3 flex flex-wrap items-end gap-3" onsubmit={add}>
-		<label class="grid gap-1"
-			><span class="text-[15px] text-ink-2">New pack</span><input
-				class="field-input w-32"
-				maxlength="60"
-				bind:value={name}
-			/></label
-		>
-		<NumberField label="Cells" min={1} max={24} value={cells} onchange={(v) => (cells = v)} />
-		<NumberField
-			label="Capacity"
-			unit="mAh"
-			min={1}
-			max={200000}
-			value={capacityMah}
-			onchange={(v) => (capacityMah = v)}
-		/>
-		<label class="grid gap-1 pb-6"
-			><span class="text-[15px] text-ink-2">Charge</span>
-			<select class="field-input" bind:value={chemistry}>
-				{#each Object.entries(CHEMISTRY) as [value, words] (value)}<option {value}>{words}</option>{/each}
-			</select></label
-		>
-		<div class="pb-6"><Button type="submit">Add it</Button></div>
-	</form>
+		</ul>
+	{/if}
 </section>
+
+<Dialog
+	bind:open={() => editing !== null, (next) => !next && (editing = null)}
+	title={editing?.id ? 'Change the pack' : 'A new pack'}
+>
+	{#if editing}
+		{@const draft = editing}
+		<form
+			{@attach refuseInvalid}
+			class="grid gap-4"
+			onsubmit={(event) => {
+				event.preventDefault();
+				void keep($state.snapshot(draft), `Pack ${draft.name ?? ''} is saved`);
+			}}
+		>
+			<label class="grid gap-1"
+				><span class="text-[15px] text-ink-2">Name, as it is written on it</span><input
+					class="field-input"
+					maxlength="60"
+					value={draft.name ?? ''}
+					oninput={(e) => (draft.name = e.currentTarget.value)}
+				/></label
+			>
+			<div class="flex flex-wrap gap-4">
+				<NumberField
+					label="Cells"
+					min={1}
+					max={24}
+					value={draft.cells ?? null}
+					onchange={(v) => (draft.cells = v === null ? undefined : Math.round(v))}
+				/>
+				<NumberField
+					label="Capacity"
+					unit="mAh"
+					min={1}
+					max={200000}
+					value={draft.capacityMah ?? null}
+					onchange={(v) => (draft.capacityMah = v ?? undefined)}
+				/>
+				<NumberField
+					label="Cycles"
+					min={0}
+					max={10000}
+					value={draft.cycles ?? null}
+					onchange={(v) => (draft.cycles = v === null ? undefined : Math.round(v))}
+				/>
+				<label class="grid gap-1"
+					><span class="text-[15px] text-ink-2">In use since</span><input
+						class="field-input"
+						type="date"
+						value={draft.boughtOn ?? ''}
+						onchange={(e) => (draft.boughtOn = e.currentTarget.value)}
+					/></label
+				>
+			</div>
+			<Choice
+				label="Charge is read by"
+				stacked
+				value={draft.chemistry ?? 'lipo'}
+				options={(Object.keys(CHEMISTRY_WORDS) as (keyof typeof CHEMISTRY_WORDS)[]).map((value) => ({
+					value,
+					label: CHEMISTRY_WORDS[value].charAt(0).toUpperCase() + CHEMISTRY_WORDS[value].slice(1),
+				}))}
+				onchange={(chemistry) => (draft.chemistry = chemistry)}
+			/>
+			<label class="grid gap-1"
+				><span class="text-[15px] text-ink-2">Notes</span><input
+					class="field-input"
+					maxlength="400"
+					value={draft.notes ?? ''}
+					oninput={(e) => (draft.notes = e.currentTarget.value)}
+				/></label
+			>
+			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
+			<div class="flex flex-wrap gap-3">
+				<Button kind="primary" type="submit">Save</Button>
+				<Button class="min-h-14" onclick={() => (editing = null)}>Back</Button>
+			</div>
+			{#if draft.id}
+				<div class="hairline flex flex-wrap items-end gap-3 pt-3">
+					<label class="grid min-w-52 flex-1 gap-1"
+						><span class="text-[15px] text-ink-2">Out of use: why</span><input
+							class="field-input"
+							maxlength="200"
+							placeholder="swollen, a weak cell"
+							bind:value={why}
+						/></label
+					>
+					<Button onclick={retire}>Take it out of use</Button>
+				</div>
+			{/if}
+		</form>
+	{/if}
+</Dialog>

@@ -14,7 +14,8 @@
 	import Caution from '$lib/ui/Caution.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { done, failed } from '$lib/ui/notify';
-	import { units } from '$lib/ui/preferences.svelte';
+	import { prefer, preferences, units } from '$lib/ui/preferences.svelte';
+	import { say } from '$lib/ui/speech';
 	import { inField } from '$lib/features/shell/keys';
 	import CloseBox from '$lib/features/running/CloseBox.svelte';
 	import Happened from '$lib/features/running/Happened.svelte';
@@ -85,9 +86,10 @@
 		const answering = asking;
 		sent = answering;
 		try {
+			const second = confirmer && check.outcome === 'done' ? { confirmedBy: confirmer } : {};
 			await view.record(
 				station,
-				{ kind: 'check', task: of.id, unit: of.limit?.unit ?? '', grade: view.grade('seen'), ...check },
+				{ kind: 'check', task: of.id, unit: of.limit?.unit ?? '', grade: view.grade('seen'), ...check, ...second },
 				chosen.entry?.id ?? null,
 			);
 			if (picked === of.id) picked = null;
@@ -100,8 +102,26 @@
 		}
 	}
 
-	async function accept(value: number | null, waitedS: number | null) {
+	/** The second person, where there is one and answers are confirmed. */
+	const crew = $derived(view.bundle.session.crew ?? []);
+	const confirmer = $derived(preferences.twoPersons ? (crew[0]?.name ?? '') : '');
+	/** An answer that waits for the second person. */
+	let waiting = $state.raw<{ of: string; value: number | null; waitedS: number | null } | null>(null);
+	$effect(() => {
+		if (waiting && waiting.of !== item?.id) waiting = null;
+	});
+	$effect(() => {
+		if (preferences.readAloud && chosen && !chosen.shut) say(chosen.title);
+	});
+
+	async function accept(value: number | null, waitedS: number | null, confirmed = false) {
 		if (!item) return;
+		if (confirmer && !confirmed) {
+			waiting = { of: item.id, value, waitedS };
+			if (preferences.readAloud) say(`${confirmer}?`);
+			return;
+		}
+		waiting = null;
 		slip = null;
 		if (value !== null && isImpossible(item, value)) {
 			slip = { value, meant: meantBy(item, value, view.bundle.pack?.cells ?? null) };
@@ -143,7 +163,8 @@
 		else if (event.key === 'ArrowUp' && !inField(event)) move(-1);
 		else if (inField(event)) return;
 		else if (event.key === 'Enter' && !onControl) {
-			if (open) answer?.press();
+			if (waiting) void accept(waiting.value, waiting.waitedS, true);
+			else if (open) answer?.press();
 			else if (next) void goto(view.taskHref(next));
 			else if (following && !chosen) void goto(view.href(following.id));
 		} else if (event.key === 'x' && open && chosen.offered) asideOf = chosen;
@@ -168,7 +189,12 @@
 <svelte:window {onkeydown} />
 
 <Sheet {title} {lead} name={own?.title ?? ''}>
-	{#snippet corner()}<HappenedButton />{/snippet}
+	{#snippet corner()}
+		<HappenedButton />
+		<Button aria-pressed={preferences.readAloud} onclick={() => prefer({ readAloud: !preferences.readAloud })}
+			>{preferences.readAloud ? 'Quiet' : 'Read aloud'}</Button
+		>
+	{/snippet}
 	{#snippet margin()}
 		{#if item?.caution}<Caution>{item.caution}</Caution>{/if}
 		{#if item}
@@ -235,6 +261,18 @@
 					onaccept={(value, waitedS) => accept(value === null ? null : toSi(item, value), waitedS)}
 					onnudge={(outcome, odd) => void nudge(outcome, odd)}
 				/>
+				{#if waiting && waiting.of === item.id}
+					{@const held = waiting}
+					<div class="mt-4 flex flex-wrap items-center gap-3 rounded border border-ink px-4 py-3" role="status">
+						<span class="min-w-0 flex-1 basis-52 text-[17px]"
+							>{confirmer}: is it so{held.value === null ? '' : `, ${showValue(item, held.value)}`}?</span
+						>
+						<Button kind="primary" kbd="↵" disabled={busy} onclick={() => void accept(held.value, held.waitedS, true)}
+							>Confirmed by {confirmer}</Button
+						>
+						<Button class="min-h-14" onclick={() => (waiting = null)}>Look again</Button>
+					</div>
+				{/if}
 				{#if slip}
 					<div class="mt-4 border-l-4 border-hold bg-hold-soft px-3 py-2" role="alert">
 						<p class="m-0 font-semibold">
@@ -245,7 +283,9 @@
 						{#if slip.meant.length > 0}
 							<div class="mt-2 flex flex-wrap gap-2">
 								{#each slip.meant as { value, words } (value)}
-									<Button class="min-h-14" disabled={busy} onclick={() => void accept(value, null)}>{words}</Button>
+									<Button class="min-h-14" disabled={busy} onclick={() => void accept(value, null, true)}
+										>{words}</Button
+									>
 								{/each}
 							</div>
 						{/if}

@@ -6,7 +6,9 @@
 	import { flownAt, lastSiteId } from '$lib/store/home';
 	import { OCCASION_WORDS, suggestOccasion, VENUE_WORDS } from '$lib/core/session/occasion';
 	import { toRestore } from '$lib/core/radio/indoor';
-	import type { Occasion, Venue } from '$lib/schema/records';
+	import { PACK_STATE_WORDS } from '$lib/features/aircraft/packWords';
+	import { CREW_WORDS } from '$lib/core/session/crew';
+	import { crewSchema, type Crew, type Occasion, type Venue } from '$lib/schema/records';
 	import { listAircraft, listPacks, listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -31,6 +33,9 @@
 	/** As suggested where it was not chosen. */
 	let occasion = $state<Occasion | ''>('');
 	let venue = $state<Venue | ''>('');
+	/** Who else is there; a row without a name is nobody. */
+	let crew = $state<{ name: string; role: Crew['role'] }[]>([]);
+	let signals = $state('');
 	let missing = $state<string[]>([]);
 
 	const draft = keepDraft(
@@ -63,7 +68,10 @@
 	const chosenOccasion = $derived(occasion || suggested.occasion);
 	/** Set for a room until everything is back. */
 	const chosenVenue = $derived(venue || (aircraft && toRestore(aircraft).length > 0 ? 'roof' : 'open'));
-	const packs = $derived((data.current?.packs ?? []).filter((pack) => pack.aircraftId === chosenAircraft));
+	const packs = $derived(
+		(data.current?.packs ?? []).filter((pack) => pack.aircraftId === chosenAircraft && !pack.retired),
+	);
+	const chosenPack = $derived(packs.find(({ id }) => id === packId) ?? null);
 
 	const words = <K extends string>(of: Record<K, { label: string; note: string }>) =>
 		(Object.keys(of) as K[]).map((value) => ({ value, ...of[value] }));
@@ -87,6 +95,8 @@
 				pilot: pilot.trim(),
 				occasion: chosenOccasion,
 				venue: chosenVenue,
+				crew: $state.snapshot(crew).flatMap(({ name, role }) => (name.trim() ? [{ name: name.trim(), role }] : [])),
+				...(signals.trim() ? { signals: signals.trim() } : {}),
 			});
 			draft.forget();
 			await goto(`/session/${session.id}/plan`);
@@ -157,12 +167,51 @@
 						label="Pack"
 						value={packs.some(({ id }) => id === packId) ? packId : 'none'}
 						options={[
-							...packs.map(({ id, name, cycles }) => ({ value: id, label: name, note: `${cycles} cycles` })),
+							...packs.map(({ id, name, cycles, state }) => ({
+								value: id,
+								label: name,
+								note: `${cycles} cycles${state && state !== 'charged' ? `, ${PACK_STATE_WORDS[state].toLowerCase()}` : ''}`,
+							})),
 							{ value: 'none', label: 'Not said', note: '' },
 						]}
 						onchange={(id) => (packId = id)}
 					/>
 				{/if}
+				{#if chosenPack?.state && chosenPack.state !== 'charged'}
+					<p class="m-0 font-semibold text-caution" role="status">
+						{chosenPack.name} is marked as {PACK_STATE_WORDS[chosenPack.state].toLowerCase()}: charge it, or take
+						another.
+					</p>
+				{/if}
+				<fieldset class="m-0 border-0 p-0">
+					<legend class="mb-1 p-0 text-[15px] text-ink-2">Who else is there, if anybody</legend>
+					{#each crew as person, index (index)}
+						<div class="mb-2 flex flex-wrap gap-3">
+							<input
+								class="field-input min-w-44 flex-1"
+								maxlength="120"
+								aria-label="Name of person {index + 1}"
+								bind:value={person.name}
+							/>
+							<select class="field-input" aria-label="What person {index + 1} does" bind:value={person.role}>
+								{#each crewSchema.shape.role.options as role (role)}<option value={role}>{CREW_WORDS[role]}</option
+									>{/each}
+							</select>
+						</div>
+					{/each}
+					<Button kind="quiet" disabled={crew.length >= 12} onclick={() => crew.push({ name: '', role: 'spotter' })}
+						>Add a person</Button
+					>
+					{#if crew.length > 0}
+						<label class="mt-2 grid gap-1"
+							><span class="text-[15px] text-ink-2">Signals that were agreed: stop, people near, land</span><input
+								class="field-input"
+								maxlength="400"
+								bind:value={signals}
+							/></label
+						>
+					{/if}
+				</fieldset>
 				<div class="grid gap-4 md:grid-cols-2">
 					<label class="grid gap-1"
 						><span class="text-[15px] text-ink-2">What it is for</span><input

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { crewWords } from '$lib/core/session/crew';
 	import { gradeOf } from '$lib/core/evidence/grade';
 	import { entryWords } from '$lib/core/session/entryWords';
 	import { stationTitle } from '$lib/core/session/stations';
@@ -48,6 +49,9 @@
 		{bundle.aircraft.name}{bundle.site ? ` at ${bundle.site.name}` : ''}, {showDate(bundle.session.startedAt)}, pilot in
 		command {bundle.session.pilot}{bundle.pack ? `, pack ${bundle.pack.name}` : ''}
 	</p>
+	{#if bundle.session.crew?.length}<p class="m-0 mt-1 text-ink-2">
+			With {crewWords(bundle.session.crew)}.{bundle.session.signals ? ` Signals: ${bundle.session.signals}.` : ''}
+		</p>{/if}
 	{#if view.rehearsal}<p class="mt-2 mb-0 text-[18px] font-bold text-aside">
 			A rehearsal: nothing on this sheet counts outside it.
 		</p>{/if}

@@ -47,6 +47,24 @@
 			/>
 			Tones
 		</label>
+		<label class="flex min-h-11 items-center gap-3">
+			<input
+				type="checkbox"
+				class="size-5 accent-(--action)"
+				checked={preferences.readAloud}
+				onchange={(e) => prefer({ readAloud: e.currentTarget.checked })}
+			/>
+			Items read aloud
+		</label>
+		<label class="flex min-h-11 items-center gap-3">
+			<input
+				type="checkbox"
+				class="size-5 accent-(--action)"
+				checked={preferences.twoPersons}
+				onchange={(e) => prefer({ twoPersons: e.currentTarget.checked })}
+			/>
+			Where somebody else is there, each answer is confirmed
+		</label>
 	</fieldset>
 	<label class="grid gap-1">
 		<span class="text-[15px] text-ink-2">Pilot's name, for new sessions and signatures</span>
