@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, holdTime, startSession, stationUrl } from './support';
+import { DEMO_STATE, expectAccessible, holdTime, pauseTime, startSession, stationUrl } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -7,7 +7,7 @@ const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
 /** Watches a hover for so many seconds of the page's own clock, tapping what it does every twelve. */
 async function watchHover(page: Page, seconds: number, taps: string) {
-	await page.clock.pauseAt((await page.evaluate(() => Date.now())) + 1000);
+	await pauseTime(page);
 	await page.getByRole('button', { name: 'It hovers: begin' }).click();
 	for (let passed = 0; passed < seconds; passed += 12) {
 		await page.getByRole('button', { name: taps, exact: true }).click();

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { dueCalendar } from './calendarFile';
+import { dueCalendar, stepsCalendar } from './calendarFile';
 
 const MADE = '2026-05-14T09:00:00.000Z';
 
@@ -31,4 +31,15 @@ describe('a calendar of due dates', () => {
 		expect(() => dueCalendar([{ id: 'a', title: 'b', day: '2026-19-01', note: '' }], MADE)).toThrow(
 			'cannot be written',
 		));
+});
+
+describe('the steps of a day', () => {
+	it('stand at their times, with their aircraft and a reminder', () => {
+		const step = { at: '2026-11-27T07:30:00.000Z', minutes: 15, title: 'Dunlin: Accelerometer', note: 'a knock' };
+		const text = stepsCalendar([step], '2026-11-26T18:00:00.000Z');
+		expect(text).toContain('SUMMARY:Dunlin: Accelerometer');
+		expect(text).toContain('DTSTART:20261127T073000Z');
+		expect(text).toContain('DURATION:PT15M');
+		expect(text).toContain('BEGIN:VALARM');
+	});
 });

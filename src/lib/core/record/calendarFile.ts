@@ -33,40 +33,57 @@ export function dueCalendar(dates: readonly DueDate[], madeAt: string): string {
 	return written(events);
 }
 
-/**
- * A cold soak as an iCalendar file: when to put the aircraft out, and when its routine begins, each with a reminder.
- * Times of the plan are ISO and written as UTC.
- */
+interface Timed {
+	id: string;
+	title: string;
+	/** ISO time; written as UTC. */
+	at: string;
+	minutes: number;
+	note?: string;
+}
+
+/** A time of day with a reminder ten minutes before. */
+function timedEvent(
+	{ id, title, at, minutes, note }: Timed,
+	calName: string,
+	madeAt: string,
+): EventAttributes & { timestamp: number } {
+	const when = new Date(at);
+	return {
+		uid: `${id}@winglogos`,
+		title,
+		start: [when.getUTCFullYear(), when.getUTCMonth() + 1, when.getUTCDate(), when.getUTCHours(), when.getUTCMinutes()],
+		startInputType: 'utc',
+		duration: { minutes },
+		...(note ? { description: note } : {}),
+		alarms: [{ action: 'display', description: title, trigger: { minutes: 10, before: true } }],
+		timestamp: Date.parse(madeAt),
+		productId: 'winglogos',
+		calName,
+	};
+}
+
+/** A cold soak as an iCalendar file: when to put the aircraft out, and when its routine begins, each with a reminder. */
 export function soakCalendar(
 	aircraftName: string,
 	{ outAt, runAt }: Pick<ColdSoak, 'outAt' | 'runAt'>,
 	madeAt: string,
 ): string {
-	const event = (at: string, id: string, title: string): EventAttributes & { timestamp: number } => {
-		const when = new Date(at);
-		return {
-			uid: `${id}-${Date.parse(runAt)}@winglogos`,
-			title,
-			start: [
-				when.getUTCFullYear(),
-				when.getUTCMonth() + 1,
-				when.getUTCDate(),
-				when.getUTCHours(),
-				when.getUTCMinutes(),
-			],
-			startInputType: 'utc',
-			duration: { minutes: 15 },
-			alarms: [{ action: 'display', description: title, trigger: { minutes: 10, before: true } }],
-			timestamp: Date.parse(madeAt),
-			productId: 'winglogos',
-			calName: 'Winglogos: cold start',
-		};
-	};
+	const event = (at: string, id: string, title: string) =>
+		timedEvent({ id: `${id}-${Date.parse(runAt)}`, title, at, minutes: 15 }, 'Winglogos: cold start', madeAt);
 	return written([
 		event(outAt, 'out', `Put ${aircraftName} out into the cold, dry`),
 		event(runAt, 'run', `${aircraftName}: power on and calibrate at once`),
 	]);
 }
+
+/** The steps of a day as an iCalendar file, each with a reminder. */
+export const stepsCalendar = (steps: readonly Omit<Timed, 'id'>[], madeAt: string): string =>
+	written(
+		steps.map((step, k) =>
+			timedEvent({ ...step, id: `step-${k}-${Date.parse(step.at)}` }, 'Winglogos: tomorrow', madeAt),
+		),
+	);
 
 function written(events: EventAttributes[]): string {
 	const { error, value } = createEvents(events);

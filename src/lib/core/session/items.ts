@@ -11,8 +11,9 @@ export type { Item } from './checklist/item';
 
 const TEMPLATES: readonly Template[] = [...BEFORE, ...POWER, ...FLIGHT];
 
-const itemOf = ({ when = [], limit, ...rest }: Template, setting: Setting): Item => ({
+const itemOf = ({ when = [], limit, text, ...rest }: Template, setting: Setting): Item => ({
 	...rest,
+	text: typeof text === 'function' ? text(setting) : text,
 	...(limit ? { limit: typeof limit === 'function' ? limit(setting) : limit } : {}),
 	because: [...new Set(when.map(({ because }) => because).filter(Boolean))].join(', '),
 });

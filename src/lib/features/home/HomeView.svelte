@@ -93,6 +93,7 @@
 			{:else}
 				<Button kind="primary" href="/session/new">Start a session</Button>
 			{/if}
+			<Button class="min-h-14" href="/tomorrow">Plan tomorrow</Button>
 		</div>
 
 		<div class="mt-8 grid gap-10 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">

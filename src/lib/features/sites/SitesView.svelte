@@ -2,13 +2,14 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import WideTable from '$lib/ui/WideTable.svelte';
-	import Trash from '@lucide/svelte/icons/trash';
 	import { fieldAt } from '$lib/core/earth/field';
 	import { readPosition } from '$lib/core/earth/readPosition';
 	import { hereNow } from '$lib/sources/devicePosition';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import ObstacleEditor from './ObstacleEditor.svelte';
+	import { draftObstaclesSchema, isWhole, missingOf, type DraftObstacle } from './draftObstacles';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { siteSchema, type Obstacle, type Site } from '$lib/schema/records';
+	import { siteSchema, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { newId, saveSite } from '$lib/store/repository';
 	import { listSites } from '$lib/store/tables';
@@ -25,14 +26,22 @@
 	const asked = page.url.searchParams.has('new');
 	const date = new Date().toISOString().slice(0, 10);
 	let editing = $state<Partial<Site> | null>(null);
+	/** What stands there, as far as it was said. */
+	let stands = $state.raw<DraftObstacle[]>([]);
 	let problem = $state('');
 	if (asked) editing = {};
 	const half = keepDraft(
 		'site',
-		() => (editing && Object.keys(editing).length > 0 ? $state.snapshot(editing) : null),
+		() =>
+			editing && (Object.keys(editing).length > 0 || stands.length > 0)
+				? { ...$state.snapshot(editing), stands }
+				: null,
 		(kept) => {
 			const found = keptFields(siteSchema.partial(), kept);
-			if (found) editing = found;
+			if (!found) return;
+			editing = found;
+			const list = draftObstaclesSchema.safeParse(Object(kept).stands);
+			stands = list.success ? list.data : (found.obstacles ?? []);
 		},
 	);
 
@@ -40,15 +49,10 @@
 	let told = $state('');
 	let asking = $state(false);
 
-	const MEASURES = [
-		{ key: 'bearingDeg', label: 'Toward', most: 360, quantity: null },
-		{ key: 'distanceM', label: 'Distance', most: 20_000, quantity: 'height' },
-		{ key: 'heightM', label: 'Height', most: 1000, quantity: 'height' },
-	] as const;
-
-	function change(index: number, more: Partial<Obstacle>) {
-		if (!editing) return;
-		editing.obstacles = (editing.obstacles ?? []).map((o, k) => (k === index ? { ...o, ...more } : o));
+	function edit(site: Partial<Site> | null) {
+		editing = site;
+		stands = site?.obstacles ?? [];
+		[problem, told, pasted] = ['', '', ''];
 	}
 
 	function takePasted() {
@@ -69,7 +73,7 @@
 			Object.assign(editing, { latDeg: Number(latDeg.toFixed(6)), lonDeg: Number(lonDeg.toFixed(6)) });
 			// A height above the ellipsoid is off by some tens of metres: no matter to the field, and better than none.
 			if (altM !== null && editing.altM === undefined) editing.altM = Math.round(altM);
-			told = `By this device, to about ${accuracyM.toFixed(0)} m.${altM === null ? ' It does not know its height: 0 changes the field by less than a thousandth for every hundred metres.' : ''}`;
+			told = `By this device, to about ${accuracyM.toFixed(0)} m.${altM === null ? ' It does not know its height above the sea: put 0, or what a map says; a hundred metres change the field by less than a thousandth.' : ''}`;
 		} catch (error) {
 			told = error instanceof Error ? error.message : String(error);
 		} finally {
@@ -87,7 +91,18 @@
 
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
-		const parsed = siteSchema.safeParse({ id: newId(), notes: '', ...editing, updatedAt: new Date().toISOString() });
+		const open = stands.find((o) => !isWhole(o));
+		if (open) {
+			problem = `What stands here: ${open.name || 'one of them'} needs ${missingOf(open)}.`;
+			return;
+		}
+		const parsed = siteSchema.safeParse({
+			id: newId(),
+			notes: '',
+			...editing,
+			obstacles: stands,
+			updatedAt: new Date().toISOString(),
+		});
 		if (!parsed.success) {
 			const [issue] = parsed.error.issues;
 			const words: Record<string, string> = {
@@ -117,9 +132,7 @@
 	name="Sites"
 	lead="The field model gives each place's strength and dip: what a calibration there is compared with."
 >
-	{#snippet actions()}<Button kind="primary" onclick={() => ([editing, problem, told, pasted] = [{}, '', '', ''])}
-			>Enter a site</Button
-		>{/snippet}
+	{#snippet actions()}<Button kind="primary" onclick={() => edit({})}>Enter a site</Button>{/snippet}
 	{#if !sites.ready}
 		<p role="status" class="text-ink-2">Reading…</p>
 	{:else if sites.current?.length === 0}
@@ -153,11 +166,7 @@
 							<td class="num"
 								>{f ? `${Math.abs(f.declinationDeg).toFixed(1)}° ${f.declinationDeg < 0 ? 'W' : 'E'}` : '–'}</td
 							>
-							<td class="num"
-								><Button kind="quiet" onclick={() => ([editing, problem, told, pasted] = [{ ...site }, '', '', ''])}
-									>Change</Button
-								></td
-							>
+							<td class="num"><Button kind="quiet" onclick={() => edit({ ...site })}>Change</Button></td>
 						</tr>
 					{/each}
 				</tbody>
@@ -223,46 +232,13 @@
 					onchange={(v) => (draft.altM = v === null ? undefined : fromUnit(v, 'height', units()))}
 				/>
 			</div>
-			<fieldset class="m-0 border-0 p-0">
-				<legend class="p-0 font-semibold">What stands here, seen from the home mark</legend>
-				{#each draft.obstacles ?? [] as obstacle, index (obstacle.id)}
-					<div class="hairline flex flex-wrap items-end gap-x-3 py-2">
-						<label class="grid min-w-32 flex-1 gap-1"
-							><span class="text-[15px] text-ink-2">What</span><input
-								class="field-input w-full"
-								maxlength="120"
-								value={obstacle.name}
-								oninput={(e) => change(index, { name: e.currentTarget.value })}
-							/></label
-						>
-						{#each MEASURES as { key, label, most, quantity } (key)}
-							<NumberField
-								{label}
-								unit={quantity ? unitSymbol(quantity, units()) : '°'}
-								min={0}
-								max={quantity ? toUnit(most, quantity, units()) : most}
-								value={quantity ? toUnit(obstacle[key], quantity, units()) : obstacle[key]}
-								onchange={(v) => v !== null && change(index, { [key]: quantity ? fromUnit(v, quantity, units()) : v })}
-							/>
-						{/each}
-						<button
-							type="button"
-							class="mb-1 grid min-h-11 min-w-11 place-items-center rounded text-ink-2 hover:bg-action-soft"
-							aria-label="Take out {obstacle.name || 'it'}"
-							onclick={() => (draft.obstacles = (draft.obstacles ?? []).filter((_, k) => k !== index))}
-							><Trash size={18} /></button
-						>
-					</div>
-				{/each}
-				<Button
-					kind="quiet"
-					onclick={() =>
-						(draft.obstacles = [
-							...(draft.obstacles ?? []),
-							{ id: newId(), name: '', bearingDeg: 0, distanceM: 0, heightM: 0 },
-						])}>Add a tree, mast, wire or building</Button
-				>
-			</fieldset>
+			<ObstacleEditor
+				rows={stands}
+				home={draft.latDeg === undefined || draft.lonDeg === undefined
+					? null
+					: { latDeg: draft.latDeg, lonDeg: draft.lonDeg }}
+				onchange={(rows) => (stands = rows)}
+			/>
 			<label class="grid gap-1"
 				><span class="text-[15px] text-ink-2">What is allowed here, by whom, since when</span><input
 					class="field-input"

@@ -19,6 +19,7 @@ import {
 	updated,
 	water,
 	wing,
+	twoCompasses,
 	withCompass,
 	withoutData,
 } from './conditions';
@@ -350,5 +351,16 @@ export const BEFORE: readonly Template[] = [
 		text: 'No steel, vehicle, wall or power line within twenty paces',
 		why: 'Without data from the aircraft the place is judged by eye: step back until nothing is near.',
 		when: [withCompass, withoutData],
+	},
+	{
+		id: 'compass-pair',
+		station: 'compass',
+		type: 'tick',
+		weight: 'caution',
+		text: 'Both compasses agree over a whole turn',
+		why: 'Where they part, one of them is disturbed or mounted another way: the aircraft may follow either.',
+		opens: 'pair',
+		found: 'pair',
+		when: [twoCompasses, not(withoutData)],
 	},
 ];

@@ -197,6 +197,23 @@ describe('limits from what is known', () => {
 	});
 });
 
+describe('words made for the aircraft', () => {
+	it('say how its propellers are held, and which sides it does not see', () => {
+		expect(textOf({ aircraft: craft('multirotor', { propellers: 'quick' }) }, 'props-on')).toContain('snapped in');
+		expect(textOf({ aircraft: craft('multirotor') }, 'props-on')).toContain('nuts or screws');
+		const front = craft('camera', { obstacleSides: ['front', 'down'] });
+		expect(textOf({ aircraft: front }, 'obstacle-sides')).toMatch(/^It does not see: rear, left, right, up;/);
+		expect(textOf({ aircraft: craft('camera') }, 'obstacle-sides')).toMatch(/^Known which sides/);
+	});
+
+	it('ask for two compasses to be compared only where there are two and their data are shown', () => {
+		const ids = (a: Aircraft) => checklistFor({ aircraft: a }).map(({ id }) => id);
+		expect(ids(craft('multirotor', { compasses: 2 }))).toContain('compass-pair');
+		expect(ids(craft('multirotor', { compasses: 1 }))).not.toContain('compass-pair');
+		expect(ids(craft('camera', { compasses: 2 }))).not.toContain('compass-pair');
+	});
+});
+
 describe('every item there is', () => {
 	it('has words for entries of any session, as this setting would ask it', () => {
 		const wing = { aircraft: craft('wing', { surfaces: 'v-tail' as const }) };

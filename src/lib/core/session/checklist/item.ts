@@ -43,7 +43,8 @@ export interface Item {
 }
 
 /** An item as it is written down: with the conditions under which it is asked, all of which must hold. */
-export interface Template extends Omit<Item, 'because' | 'limit'> {
+export interface Template extends Omit<Item, 'because' | 'limit' | 'text'> {
+	text: string | ((setting: Setting) => string);
 	when?: readonly Condition[];
 	limit?: ValueLimit | ((setting: Setting) => ValueLimit);
 }

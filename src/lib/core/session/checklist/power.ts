@@ -1,6 +1,25 @@
+import { sideSchema, type Aircraft } from '../../../schema/records';
 import { returnHeight } from './returnHeight';
 import { anyPart, built, homing, kind, not, outdoors, part, roof, toy, wing } from './conditions';
 import { STAND_CLEAR, type Template } from './item';
+
+type Held = NonNullable<Aircraft['propellers']>;
+const HELD: Record<Held, string> = {
+	nut: 'nuts tight but not over',
+	'self-locking': 'turned tight by hand, the motor held',
+	screws: 'every screw in and tight',
+	folding: 'screws tight, blades spread freely',
+	quick: 'snapped in and pulled at',
+};
+const heldWords = ({ propellers }: Aircraft): string =>
+	propellers ? HELD[propellers] : 'nuts or screws tight but not over';
+
+/** Sides that its obstacle sensors do not cover, as far as they were said. */
+function unseenWords({ obstacleSides }: Aircraft): string {
+	const blind = obstacleSides && sideSchema.options.filter((side) => !obstacleSides.includes(side));
+	if (!blind) return 'Known which sides it does not see';
+	return blind.length === 0 ? 'It sees on all sides, wires and glass on none' : `It does not see: ${blind.join(', ')}`;
+}
 
 const VIDEO = part('video', 'it flies by a video picture');
 
@@ -11,7 +30,7 @@ export const POWER: readonly Template[] = [
 		station: 'power-up',
 		type: 'confirm',
 		weight: 'hold',
-		text: 'Pack out, propellers on: hand, side up, nuts tight but not over, each wiggled',
+		text: ({ aircraft }) => `Pack out, propellers on: hand, side up, ${heldWords(aircraft)}, each wiggled`,
 		why: 'A propeller of the wrong hand looks right until the throttle comes up.',
 		caution: 'Pack unplugged while propellers are fitted.',
 		when: [built],
@@ -154,7 +173,7 @@ export const POWER: readonly Template[] = [
 		station: 'power-up',
 		type: 'tick',
 		weight: 'caution',
-		text: 'Known which sides it does not see; its display is only a hint',
+		text: ({ aircraft }) => `${unseenWords(aircraft)}; its display is only a hint`,
 		why: 'Branches, wires and glass are not seen from any side.',
 		when: [part('obstacle', 'it has obstacle sensors')],
 	},

@@ -1,0 +1,177 @@
+<script lang="ts">
+	import { aircraftDue } from '$lib/core/due/aircraftDue';
+	import { placedAt } from '$lib/core/due/place';
+	import { planTomorrow, type Step } from '$lib/core/session/tomorrow';
+	import { stepsCalendar } from '$lib/core/record/calendarFile';
+	import Page from '$lib/features/shell/Page.svelte';
+	import { loadHome } from '$lib/store/home';
+	import { live } from '$lib/store/live.svelte';
+	import { listPacks, listSites } from '$lib/store/tables';
+	import Button from '$lib/ui/Button.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import { download } from '$lib/ui/download';
+	import { showDay, showTime } from '$lib/ui/format';
+	import { failed } from '$lib/ui/notify';
+
+	/** The day before: what is due for which aircraft there, in which order, when to begin, and what goes into the bag. */
+	const data = live(async () => ({ home: await loadHome(), packs: await listPacks(), sites: await listSites() }));
+	const DAY_MS = 86_400_000;
+	const dayOf = (ms: number) => {
+		const d = new Date(ms);
+		return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
+	};
+	let day = $state(dayOf(Date.now() + DAY_MS));
+	let time = $state('09:00');
+	let siteId = $state('');
+	let travelMin = $state<number | null>(30);
+	let cold = $state(false);
+	/** Aircraft that stay at home. */
+	let staying = $state<string[]>([]);
+
+	const sites = $derived(data.current?.sites ?? []);
+	const site = $derived(sites.find(({ id }) => id === siteId) ?? sites[0] ?? null);
+	const startAt = $derived.by(() => {
+		const at = new Date(`${day}T${time || '09:00'}`);
+		return Number.isNaN(at.getTime()) ? new Date(Date.now() + DAY_MS).toISOString() : at.toISOString();
+	});
+	const going = $derived.by(() => {
+		if (!data.current) return [];
+		const { home, packs } = data.current;
+		const here = site && placedAt(site, startAt);
+		return home.aircraft
+			.filter(({ id }) => !staying.includes(id))
+			.map((aircraft) => ({
+				aircraft,
+				due: aircraftDue(aircraft, home.done.get(aircraft.id) ?? new Map(), here, startAt),
+				deferred: home.deferred.get(aircraft.id) ?? [],
+				packs: packs.filter(({ aircraftId }) => aircraftId === aircraft.id),
+			}));
+	});
+	const plan = $derived(planTomorrow(going, site, { startAt, travelMin: travelMin ?? 0, cold }));
+	const GROUPS: { where: Step['where']; title: string }[] = [
+		{ where: 'home', title: 'At home, before' },
+		{ where: 'way', title: 'On the way' },
+		{ where: 'site', title: 'Only there' },
+	];
+	const title = $derived(
+		going.length === 0
+			? 'Who goes?'
+			: `${going.map(({ aircraft }) => aircraft.name).join(', ')} ready at ${showTime(startAt)}: begin at ${showTime(plan.beginAt)}`,
+	);
+	function calendar() {
+		try {
+			const steps = plan.steps.map(({ at, minutes, aircraft, what, why }) => ({
+				...{ at, minutes, note: why },
+				title: aircraft ? `${aircraft}: ${what}` : what,
+			}));
+			download(`day-${day}.ics`, stepsCalendar(steps, new Date().toISOString()), 'text/calendar');
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+{#if !data.ready}
+	<p role="status" class="px-7 py-10 text-ink-2">Reading…</p>
+{:else if data.current?.home.aircraft.length === 0}
+	<Page title="A day needs an aircraft" name="Tomorrow">
+		<Empty title="No aircraft yet"><a href="/aircraft/new">Enter one</a></Empty>
+	</Page>
+{:else}
+	<Page
+		{title}
+		name="Tomorrow"
+		lead="What is due there, worked back from when the first one is to be ready. Durations are usual ones; take your own where they differ."
+	>
+		{#snippet actions()}
+			<Button disabled={going.length === 0} onclick={calendar}>Into a calendar</Button>
+			<Button onclick={() => window.print()}>Print</Button>
+		{/snippet}
+		{#snippet margin()}
+			<h2 class="mt-0 mb-1">Into the bag</h2>
+			<ul class="m-0 list-none p-0">
+				{#each plan.packing as { what, why }, k (k)}
+					<li class="hairline flex gap-3 py-1.5">
+						<span class="print-box" aria-hidden="true"></span>
+						<span><span class="block">{what}</span><span class="block text-[14px] text-ink-2">{why}</span></span>
+					</li>
+				{/each}
+			</ul>
+		{/snippet}
+		<div class="no-print flex flex-wrap items-start gap-4">
+			<label class="grid gap-1"
+				><span class="text-[15px] text-ink-2">Day</span><input
+					class="field-input"
+					type="date"
+					bind:value={day}
+				/></label
+			>
+			<label class="grid gap-1"
+				><span class="text-[15px] text-ink-2">Ready to take off at</span><input
+					class="field-input"
+					type="time"
+					bind:value={time}
+				/></label
+			>
+			<label class="grid gap-1"
+				><span class="text-[15px] text-ink-2">Site</span>
+				<select class="field-input" value={site?.id ?? ''} onchange={(e) => (siteId = e.currentTarget.value)}>
+					{#each sites as { id, name } (id)}<option value={id}>{name}</option>{:else}<option value=""
+							>none entered</option
+						>{/each}
+				</select></label
+			>
+			<NumberField
+				label="On the way"
+				unit="min"
+				min={0}
+				max={1440}
+				value={travelMin}
+				onchange={(v) => (travelMin = v)}
+			/>
+		</div>
+		<fieldset class="no-print m-0 mt-3 flex flex-wrap gap-x-5 border-0 p-0">
+			<legend class="p-0 text-[15px] text-ink-2">Who goes</legend>
+			{#each data.current?.home.aircraft ?? [] as { id, name } (id)}
+				<label class="flex min-h-11 items-center gap-2">
+					<input
+						type="checkbox"
+						class="size-5 accent-(--action)"
+						checked={!staying.includes(id)}
+						onchange={(e) => (staying = e.currentTarget.checked ? staying.filter((s) => s !== id) : [...staying, id])}
+					/>
+					{name}
+				</label>
+			{/each}
+			<label class="flex min-h-11 items-center gap-2">
+				<input type="checkbox" class="size-5 accent-(--action)" bind:checked={cold} />
+				measured as cold as it will fly
+			</label>
+		</fieldset>
+		{#each GROUPS as { where, title: group } (where)}
+			{@const steps = plan.steps.filter((step) => step.where === where)}
+			{#if steps.length > 0}
+				<h2 class="mt-5 mb-1">{group}</h2>
+				<ol class="m-0 list-none p-0">
+					{#each steps as { at, minutes, aircraft, what, why }, k (k)}
+						<li class="hairline grid grid-cols-[64px_minmax(0,1fr)_60px] gap-3 py-2">
+							<span class="figure-mono font-bold">{showTime(at)}</span>
+							<span class="min-w-0">
+								<span class="block"
+									>{#if aircraft}<b>{aircraft}</b>:
+									{/if}{what}</span
+								>
+								{#if why}<span class="block text-[14px] text-ink-2">{why}</span>{/if}
+							</span>
+							<span class="num text-ink-2">{minutes} min</span>
+						</li>
+					{/each}
+				</ol>
+			{/if}
+		{/each}
+		<p class="mt-4 text-[15px] text-ink-2">
+			Leave at {showTime(plan.leaveAt)} on {showDay(plan.leaveAt)}. Rules of the place are looked up by you, not here.
+		</p>
+	</Page>
+{/if}
