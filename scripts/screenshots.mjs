@@ -77,13 +77,9 @@ const shots = {
 	aircraft: async (page) => page.goto(`${BASE}/aircraft/demo-dunlin`),
 	logbook: async (page) => page.goto(`${BASE}/logbook`),
 	instruments: async (page) => page.goto(`${BASE}/instruments`),
-	'six-faces': async (page) => {
-		await page.goto(`${BASE}/instruments/six-faces`);
-		await page
-			.getByRole('button', { name: /^Try it/ })
-			.first()
-			.click();
-		await page.getByRole('button', { name: 'Keep it in the record' }).waitFor();
+	finder: async (page) => {
+		await page.goto(`${BASE}/finder?aircraft=demo-dunlin&sign=circles`);
+		await page.getByRole('heading', { name: 'What it could be' }).waitFor();
 	},
 	holds: async (page) => {
 		await page.goto(`${rehearsal}/bench/measure-six-faces`);

@@ -9,10 +9,10 @@ test('the day before: who goes, what is due there, when to begin, what goes into
 	await page.goto('/');
 	await page.getByRole('link', { name: 'Plan tomorrow' }).click();
 	const h1 = page.getByRole('heading', { level: 1 });
-	await expect(h1).toContainText('Dunlin');
+	await expect(h1).toContainText('leave at');
 	await page.getByLabel('Ready to take off at').fill('10:00');
 	for (const name of ['Avocet', 'Curlew', 'Plover', 'Swift']) await page.getByRole('checkbox', { name }).uncheck();
-	await expect(h1).toHaveText(/^Dunlin ready at 10:00: begin at \d\d:\d\d$/);
+	await expect(h1).toHaveText(/^Ready at 10:00: leave at \d\d:\d\d$/);
 	await expect(page.getByRole('heading', { name: 'Only there' })).toBeVisible();
 	await expect(page.getByText('Checklist, power-up, lock and home')).toBeVisible();
 	await expect(page.getByText('Spare propellers and the tool for them')).toBeVisible();
@@ -20,6 +20,8 @@ test('the day before: who goes, what is due there, when to begin, what goes into
 	await page.getByLabel('On the way').fill('90');
 	await page.getByLabel('On the way').blur();
 	await expect(h1).not.toHaveText(before);
+	await page.getByRole('checkbox', { name: 'on the day itself' }).check();
+	await expect(h1).toContainText('Too little time at home');
 	await expectAccessible(page, 'tomorrow');
 	const [file] = await Promise.all([
 		page.waitForEvent('download'),

@@ -207,10 +207,10 @@ describe('drift without position hold', () => {
 		for (let trial = 0; trial < 60; trial++) {
 			const width = rng.uniform() < 0.5 ? 0.15 : 1.2;
 			const trim = [width * rng.normal(), width * rng.normal()];
-			const air = [3 * rng.normal(), 3 * rng.normal()];
+			const blow = [3 * rng.normal(), 3 * rng.normal()];
 			const creeps = [0, 90, 180].map((nose): [number, object] => {
 				const [c, s] = [Math.cos(nose * DEG), Math.sin(nose * DEG)];
-				const v = [air[0] + c * trim[0] - s * trim[1], air[1] + s * trim[0] + c * trim[1]];
+				const v = [blow[0] + c * trim[0] - s * trim[1], blow[1] + s * trim[0] + c * trim[1]];
 				const speed = Math.hypot(...v);
 				const seen = v.map((x) => x + (0.15 + 0.34 * speed) * rng.normal());
 				const toward = Math.round((Math.atan2(seen[1], seen[0]) / DEG + 360) / 45) % 8;

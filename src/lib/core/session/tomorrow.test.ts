@@ -5,6 +5,7 @@ import { aircraftDue } from '../due/aircraftDue';
 import { planTomorrow, toCharge, type Going } from './tomorrow';
 
 const AT = '2026-11-26T08:00:00.000Z';
+const HOME = '2026-11-26T18:00:00.000Z';
 const START = '2026-11-27T09:00:00.000Z';
 const pack = (name: string, more: Partial<Pack> = {}): Pack => ({
 	...{
@@ -25,20 +26,26 @@ function going(kind: AircraftKind, more: Partial<Aircraft> = {}, packs: Pack[] =
 	return { aircraft, packs, deferred: [], due: aircraftDue(aircraft, new Map(), null, AT) };
 }
 const plan = (list: Going[], more: object = {}) =>
-	planTomorrow(list, { name: 'Saltings' }, { startAt: START, travelMin: 30, cold: false, ...more });
+	planTomorrow(list, { name: 'Saltings' }, { homeAt: HOME, startAt: START, travelMin: 30, cold: false, ...more });
 
 describe('the day before', () => {
-	it('is worked back from the first take-off: no two steps overlap, what is only done there comes last', () => {
-		const { steps, leaveAt, beginAt } = plan([going('multirotor'), going('wing', { name: 'Avocet' })], { cold: true });
-		steps.slice(1).forEach(({ at }, k) => {
-			expect(Date.parse(at)).toBe(Date.parse(steps[k].at) + steps[k].minutes * 60_000);
+	it('is done at home from when one begins, and there worked back from the first take-off, without a gap', () => {
+		const { steps, leaveAt, homeDoneAt } = plan([going('multirotor'), going('wing', { name: 'Avocet' })], {
+			cold: true,
 		});
-		const last = steps[steps.length - 1];
-		expect(Date.parse(last.at) + last.minutes * 60_000).toBe(Date.parse(START));
-		expect(steps[0].at).toBe(beginAt);
-		expect(steps.find(({ where }) => where === 'way')?.at).toBe(leaveAt);
-		const order = steps.map(({ where }) => ['home', 'way', 'site'].indexOf(where));
-		expect(order).toEqual(order.toSorted((a, b) => a - b));
+		const follows = (list: typeof steps) =>
+			list
+				.slice(1)
+				.forEach(({ at }, k) => expect(Date.parse(at)).toBe(Date.parse(list[k].at) + list[k].minutes * 60_000));
+		const home = steps.filter(({ where }) => where === 'home');
+		const away = steps.filter(({ where }) => where !== 'home');
+		follows(home);
+		follows(away);
+		expect(home[0].at).toBe(HOME);
+		expect(away[0]).toMatchObject({ where: 'way', at: leaveAt });
+		const end = (list: typeof steps) => Date.parse(list[list.length - 1].at) + list[list.length - 1].minutes * 60_000;
+		expect(end(away)).toBe(Date.parse(START));
+		expect(end(home)).toBe(Date.parse(homeDoneAt));
 	});
 
 	it('charges what is not charged, and nothing that is or that is out of use', () => {
@@ -50,7 +57,8 @@ describe('the day before', () => {
 		];
 		expect(toCharge(packs).map(({ name }) => name)).toEqual(['D-2', 'D-3']);
 		const { steps, packing } = plan([going('multirotor', {}, packs)]);
-		expect(steps[0].what).toBe('Charge D-2, D-3');
+		expect(steps[0]).toMatchObject({ what: 'Charge D-2, D-3, beside the rest', at: HOME });
+		expect(steps[1].at).toBe(HOME);
 		expect(packing[0]).toEqual({ what: 'Dunlin', why: 'packs D-1, D-2, D-3' });
 		expect(plan([going('multirotor', {}, [packs[0]])]).steps.some(({ what }) => what.startsWith('Charge'))).toBe(false);
 	});

@@ -24,8 +24,8 @@ export interface Step {
 
 export interface Tomorrow {
 	steps: Step[];
-	/** When everything at home must begin, and when one leaves. ISO times. */
-	beginAt: string;
+	/** When the work at home is over, and when one leaves. ISO times. */
+	homeDoneAt: string;
 	leaveAt: string;
 	packing: { what: string; why: string }[];
 }
@@ -55,23 +55,28 @@ export const toCharge = (packs: readonly Pack[]): Pack[] =>
 	packs.filter(({ state, retired }) => !retired && state !== 'charged');
 
 /**
- * The work before a day's first take-off, in order: what is done at home ends when one leaves, what can only be done there begins on
- * arrival. Durations are usual ones. `startAt`: when the first aircraft is to be ready, ISO; `cold`: measured as cold as it will fly.
+ * The work before a day's first take-off, in order: what is done at home from when one begins there, the packs charging beside it; what
+ * can only be done there from the arrival. Durations are usual ones. `homeAt`: when one begins at home, `startAt`: when all are to be
+ * ready, ISO times; `cold`: measured as cold as it will fly.
  */
 export function planTomorrow(
 	going: readonly Going[],
 	site: Pick<Site, 'name' | 'rules'> | null,
-	{ startAt, travelMin, cold }: { startAt: string; travelMin: number; cold: boolean },
+	{ homeAt, startAt, travelMin, cold }: { homeAt: string; startAt: string; travelMin: number; cold: boolean },
 ): Tomorrow {
 	const home: Omit<Step, 'at'>[] = [];
 	const there: Omit<Step, 'at'>[] = [];
 	const flat = going.flatMap(({ aircraft, packs }) => toCharge(packs).map((pack) => ({ aircraft, pack })));
-	if (flat.length > 0)
-		home.push({
-			...{ minutes: MINUTES.charge, where: 'home', aircraft: '' },
-			what: `Charge ${flat.map(({ pack }) => pack.name).join(', ')}`,
-			why: 'Never alone, on something that does not burn. Marked as used, at storage charge, or not marked.',
-		});
+	const charge: Step[] =
+		flat.length > 0
+			? [
+					{
+						...{ at: homeAt, minutes: MINUTES.charge, where: 'home', aircraft: '' },
+						what: `Charge ${flat.map(({ pack }) => pack.name).join(', ')}, beside the rest`,
+						why: 'Never alone, on something that does not burn. Marked as used, at storage charge, or not marked.',
+					},
+				]
+			: [];
 	for (const { aircraft, due, deferred } of going) {
 		const { name } = aircraft;
 		const open = due.filter((d) => d.due);
@@ -101,7 +106,6 @@ export function planTomorrow(
 	const total = (steps: readonly { minutes: number }[]) => steps.reduce((sum, { minutes }) => sum + minutes, 0);
 	const arriveAt = after(startAt, -total(there));
 	const leaveAt = after(arriveAt, -travelMin);
-	const beginAt = after(leaveAt, -total(home));
 	const timed = (steps: readonly Omit<Step, 'at'>[], from: string): Step[] => {
 		let at = from;
 		return steps.map((step) => {
@@ -121,8 +125,9 @@ export function planTomorrow(
 		what: site ? `To ${site.name}` : 'On the way',
 	};
 	return {
-		steps: [...timed(home, beginAt), ...(travelMin > 0 ? [way] : []), ...timed(there, arriveAt)],
-		...{ beginAt, leaveAt },
+		steps: [...charge, ...timed(home, homeAt), ...(travelMin > 0 ? [way] : []), ...timed(there, arriveAt)],
+		homeDoneAt: after(homeAt, Math.max(total(home), total(charge))),
+		leaveAt,
 		packing: packingOf(going, site),
 	};
 }

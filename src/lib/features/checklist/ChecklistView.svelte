@@ -263,7 +263,7 @@
 				/>
 				{#if waiting && waiting.of === item.id}
 					{@const held = waiting}
-					<div class="mt-4 flex flex-wrap items-center gap-3 rounded border border-ink px-4 py-3" role="status">
+					<div class="mt-4 flex flex-wrap items-center gap-3 rounded border border-ink px-[1rem] py-3" role="status">
 						<span class="min-w-0 flex-1 basis-52 text-[17px]"
 							>{confirmer}: is it so{held.value === null ? '' : `, ${showValue(item, held.value)}`}?</span
 						>

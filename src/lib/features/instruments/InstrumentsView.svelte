@@ -56,7 +56,7 @@
 	{#if asked.trim() === ''}
 		<a
 			href="/finder"
-			class="mb-2 grid min-h-14 gap-x-4 rounded border border-rule px-4 py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
+			class="mb-2 grid min-h-14 gap-x-4 rounded border border-rule px-[1rem] py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
 		>
 			<span class="text-[17px] font-semibold text-action">What does it do?</span>
 			<span class="text-[15px]"

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { DEG, wrap360 } from '$lib/core/frames/angles';
-	import { formatQuantity } from '$lib/core/words/units';
+	import { toUnit, unitSymbol } from '$lib/core/words/units';
 	import { units } from '$lib/ui/preferences.svelte';
 	import type { DraftObstacle } from './draftObstacles';
 
@@ -50,7 +50,9 @@
 	<label class="flex items-center gap-3">
 		<span class="text-[15px] text-ink-2">To the edge</span>
 		<select class="field-input" bind:value={reachM}>
-			{#each REACHES as m (m)}<option value={m}>{formatQuantity(m, 'height', units())}</option>{/each}
+			{#each REACHES as m (m)}<option value={m}
+					>{toUnit(m, 'height', units()).toFixed(0)} {unitSymbol('height', units())}</option
+				>{/each}
 		</select>
 	</label>
 	<!-- The fields beside it do the same by keys. -->

@@ -23,6 +23,9 @@
 	};
 	let day = $state(dayOf(Date.now() + DAY_MS));
 	let time = $state('09:00');
+	/** When the work at home begins: the evening before as a rule. */
+	let homeTime = $state('18:00');
+	let sameDay = $state(false);
 	let siteId = $state('');
 	let travelMin = $state<number | null>(30);
 	let cold = $state(false);
@@ -48,16 +51,24 @@
 				packs: packs.filter(({ aircraftId }) => aircraftId === aircraft.id),
 			}));
 	});
-	const plan = $derived(planTomorrow(going, site, { startAt, travelMin: travelMin ?? 0, cold }));
+	const homeAt = $derived.by(() => {
+		const at = new Date(`${day}T${homeTime || '18:00'}`);
+		if (Number.isNaN(at.getTime())) return startAt;
+		if (!sameDay) at.setDate(at.getDate() - 1);
+		return at.toISOString();
+	});
+	const plan = $derived(planTomorrow(going, site, { homeAt, startAt, travelMin: travelMin ?? 0, cold }));
 	const GROUPS: { where: Step['where']; title: string }[] = [
-		{ where: 'home', title: 'At home, before' },
+		{ where: 'home', title: 'At home' },
 		{ where: 'way', title: 'On the way' },
 		{ where: 'site', title: 'Only there' },
 	];
 	const title = $derived(
 		going.length === 0
 			? 'Who goes?'
-			: `${going.map(({ aircraft }) => aircraft.name).join(', ')} ready at ${showTime(startAt)}: begin at ${showTime(plan.beginAt)}`,
+			: plan.homeDoneAt > plan.leaveAt
+				? `Too little time at home: it takes until ${showTime(plan.homeDoneAt)}, and you leave at ${showTime(plan.leaveAt)}`
+				: `Ready at ${showTime(startAt)}: leave at ${showTime(plan.leaveAt)}`,
 	);
 	function calendar() {
 		try {
@@ -122,6 +133,16 @@
 						>{/each}
 				</select></label
 			>
+			<label class="grid gap-1"
+				><span class="text-[15px] text-ink-2">Begin at home at</span><input
+					class="field-input"
+					type="time"
+					bind:value={homeTime}
+				/></label
+			>
+			<label class="flex min-h-11 items-center gap-2 self-end">
+				<input type="checkbox" class="size-5 accent-(--action)" bind:checked={sameDay} /> on the day itself
+			</label>
 			<NumberField
 				label="On the way"
 				unit="min"
