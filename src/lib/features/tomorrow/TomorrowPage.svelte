@@ -52,10 +52,8 @@
 			}));
 	});
 	const homeAt = $derived.by(() => {
-		const at = new Date(`${day}T${homeTime || '18:00'}`);
-		if (Number.isNaN(at.getTime())) return startAt;
-		if (!sameDay) at.setDate(at.getDate() - 1);
-		return at.toISOString();
+		const at = Date.parse(`${day}T${homeTime || '18:00'}`);
+		return Number.isNaN(at) ? startAt : new Date(sameDay ? at : at - DAY_MS).toISOString();
 	});
 	const plan = $derived(planTomorrow(going, site, { homeAt, startAt, travelMin: travelMin ?? 0, cold }));
 	const GROUPS: { where: Step['where']; title: string }[] = [
