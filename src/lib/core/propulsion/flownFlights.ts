@@ -1,7 +1,9 @@
 import type { Entry } from '../../schema/entries';
-import type { FlightTimeRequest } from '../../schema/flightTime';
+import type { FlightTimeAnswer, FlightTimeRequest } from '../../schema/flightTime';
 import type { Chemistry, Pack } from '../../schema/records';
 import { chargeOf } from './charge';
+import { estimateFlightTime } from './flightTime';
+import { flightTimeLimits as limits } from './flightTimeLimits';
 
 type Flight = FlightTimeRequest['flights'][number];
 
@@ -41,3 +43,24 @@ export function flownFlights(
 		return [{ pack: pack.id, minutes: ms / MINUTE_MS, rest, at }];
 	});
 }
+
+/** Minutes from over the ground to down, at the end of a flight. */
+const LANDING_MIN = 1.5;
+
+/**
+ * How long an aircraft flies on a pack from a charge (%), and what of its rungs that holds, between the usual alarm and what a pack is landed
+ * with. Null where the charge is at the alarm already.
+ */
+export const estimateOnPack = (
+	{ id, capacityMah, cycles }: Pick<Pack, 'id' | 'capacityMah' | 'cycles'>,
+	startPct: number,
+	flights: readonly Flight[],
+	rungs?: FlightTimeRequest['rungs'],
+): FlightTimeAnswer | null =>
+	startPct > limits.alarmPct.value
+		? estimateFlightTime({
+				pack: { id, nominalMah: capacityMah, cycles },
+				levels: { alarmPct: limits.alarmPct.value, landPct: limits.landPct.value },
+				...{ startPct, landMin: LANDING_MIN, flights: [...flights], ...(rungs ? { rungs } : {}) },
+			})
+		: null;

@@ -15,6 +15,7 @@
 	import { findAircraft, newId, saveAircraft } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import FileButton from '$lib/ui/FileButton.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { download } from '$lib/ui/download';
@@ -35,7 +36,6 @@
 	let before = $state.raw<{ list: OwnList | undefined } | null>(null);
 	let editing = $state.raw<{ station: StationId; item: OwnItem | null } | null>(null);
 	let limiting = $state.raw<{ item: Item; low: number | null; high: number | null; source: string } | null>(null);
-	let fileField = $state<HTMLInputElement>();
 
 	const items = $derived(aircraft ? checklistFor({ aircraft, session: { occasion, venue } }) : []);
 	const list = $derived(aircraft?.ownList ?? { ...EMPTY_LIST, changedAt: new Date(0).toISOString() });
@@ -163,22 +163,14 @@
 				onclick={() => download(`checklist-${aircraft.name.toLowerCase()}.json`, listFile(list), 'application/json')}
 				>Export</Button
 			>
-			<Button onclick={() => fileField?.click()}>Import</Button>
+			<FileButton
+				label="Import"
+				what="A list from a file"
+				accept=".json,application/json"
+				onfile={(file) => void read(file)}
+			/>
 			<Button disabled={!before} onclick={() => void undo()}>Undo</Button>
 		{/snippet}
-		<input
-			bind:this={fileField}
-			type="file"
-			accept=".json,application/json"
-			class="sr-only"
-			tabindex="-1"
-			aria-label="A list from a file"
-			onchange={(e) => {
-				const file = e.currentTarget.files?.[0];
-				if (file) void read(file);
-				e.currentTarget.value = '';
-			}}
-		/>
 		<div class="no-print flex flex-wrap gap-4">
 			<label class="grid gap-1">
 				<span class="text-[15px] text-ink-2">As on a day</span>

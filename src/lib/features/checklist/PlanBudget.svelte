@@ -1,9 +1,8 @@
 <script lang="ts">
 	import { untrack } from 'svelte';
 	import { z } from 'zod';
-	import { estimateFlightTime } from '$lib/core/propulsion/flightTime';
 	import { flightTimeLimits } from '$lib/core/propulsion/flightTimeLimits';
-	import { chargeIn, flownFlights } from '$lib/core/propulsion/flownFlights';
+	import { chargeIn, estimateOnPack, flownFlights } from '$lib/core/propulsion/flownFlights';
 	import { usualRungs, wayHomeMin, type Rung } from '$lib/core/session/rungs';
 	import { comesHome } from '$lib/core/session/capabilities';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
@@ -46,15 +45,7 @@
 		...rungs.filter(({ minutes }) => minutes > 0),
 		...(homeMin ? [{ name: 'Way home', minutes: homeMin, factor: 1.1, required: true }] : []),
 	]);
-	const answer = $derived(
-		pack && startPct > flightTimeLimits.alarmPct.value
-			? estimateFlightTime({
-					pack: { id: pack.id, nominalMah: pack.capacityMah, cycles: pack.cycles },
-					levels: { alarmPct: flightTimeLimits.alarmPct.value, landPct: flightTimeLimits.landPct.value },
-					...{ startPct, landMin: 1.5, flights: flown.current ?? [], rungs: all },
-				})
-			: null,
-	);
+	const answer = $derived(pack ? estimateOnPack(pack, startPct, flown.current ?? [], all) : null);
 	const dropped = $derived(new Set(answer?.budget?.dropped ?? []));
 	const head = $derived.by(() => {
 		if (!pack) return 'No pack is chosen: nothing can be budgeted';

@@ -1,7 +1,5 @@
 <script lang="ts">
-	import { estimateFlightTime } from '$lib/core/propulsion/flightTime';
-	import { chargeIn, flownFlights } from '$lib/core/propulsion/flownFlights';
-	import { flightTimeLimits } from '$lib/core/propulsion/flightTimeLimits';
+	import { chargeIn, estimateOnPack, flownFlights } from '$lib/core/propulsion/flownFlights';
 	import { lastFlights } from '$lib/store/home';
 	import { live } from '$lib/store/live.svelte';
 	import { savePack } from '$lib/store/repository';
@@ -29,12 +27,8 @@
 	const startPct = $derived(chargeIn(view.state.record.speaking('pack-voltage') ?? undefined, pack?.chemistry));
 	/** By what earlier flights used, from today's charge; null where none told, or no pack or charge is said. */
 	const estimate = $derived(
-		pack && startPct !== null && startPct > flightTimeLimits.alarmPct.value && (flown.current?.length ?? 0) > 0
-			? estimateFlightTime({
-					pack: { id: pack.id, nominalMah: pack.capacityMah, cycles: pack.cycles },
-					levels: { alarmPct: flightTimeLimits.alarmPct.value, landPct: flightTimeLimits.landPct.value },
-					...{ startPct, landMin: 1.5, flights: flown.current ?? [] },
-				})
+		pack && startPct !== null && (flown.current?.length ?? 0) > 0
+			? estimateOnPack(pack, startPct, flown.current ?? [])
 			: null,
 	);
 	const landAfterMin = $derived(typedMin ?? (estimate?.timerMin || pack?.flightMin || null));

@@ -109,7 +109,9 @@
 					min={0}
 					max={5000}
 					value={amount}
-					note={by === 'paces' ? `a step is ${formatQuantity(preferences.stepM, 'height', units())}` : ''}
+					note={by === 'paces'
+						? `a step is ${toUnit(preferences.stepM, 'height', units()).toFixed(2)} ${unitSymbol('height', units())}`
+						: ''}
 					onchange={(v) => (amount = v)}
 				/>
 				<NumberField

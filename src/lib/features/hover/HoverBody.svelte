@@ -6,8 +6,8 @@
 	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import type { HoverAnswer } from '$lib/schema/hover';
+	import HoldChoice from './HoldChoice.svelte';
 	import Button from '$lib/ui/Button.svelte';
-	import Choice from '$lib/ui/Choice.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
@@ -68,16 +68,7 @@
 	</div>
 {:else if !answer}
 	<div class="mt-5">
-		<Choice
-			label="Which hold was on"
-			value={work.hold}
-			options={[
-				{ value: 'position', label: 'Position hold' },
-				{ value: 'height', label: 'Height hold' },
-				{ value: 'attitude', label: 'Self-level' },
-			]}
-			onchange={(hold) => (work.hold = hold)}
-		/>
+		<HoldChoice label="Which hold was on" value={work.hold} onchange={(hold) => (work.hold = hold)} />
 	</div>
 	<div class="mt-5 grid gap-6 xl:grid-cols-2">
 		<section class="border border-rule p-4">

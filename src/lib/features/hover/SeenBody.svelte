@@ -3,6 +3,7 @@
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { inField } from '$lib/features/shell/keys';
 	import { refusedIn } from '$lib/ui/refuse';
+	import HoldChoice from './HoldChoice.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -72,16 +73,7 @@
 
 {#if work.step === 'before'}
 	<div class="mt-5 grid max-w-2xl gap-5">
-		<Choice
-			label="Which hold is on"
-			value={work.hold}
-			options={[
-				{ value: 'position', label: 'Position hold' },
-				{ value: 'height', label: 'Height hold' },
-				{ value: 'attitude', label: 'Self-level' },
-			]}
-			onchange={(hold) => (work.hold = hold)}
-		/>
+		<HoldChoice label="Which hold is on" value={work.hold} onchange={(hold) => (work.hold = hold)} />
 		{#if work.hold !== 'position'}
 			<Choice
 				label="Its nose points to"

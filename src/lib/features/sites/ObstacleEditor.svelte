@@ -6,6 +6,7 @@
 	import { readText } from '$lib/instruments/readText';
 	import { newId } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
+	import FileButton from '$lib/ui/FileButton.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { download } from '$lib/ui/download';
 	import { done, failed } from '$lib/ui/notify';
@@ -21,7 +22,6 @@
 	};
 	let { rows, home, onchange }: Props = $props();
 	let drawing = $state(false);
-	let fileField = $state<HTMLInputElement>();
 
 	const MEASURES = [
 		{ key: 'bearingDeg', label: 'Toward', most: 360, length: false },
@@ -98,25 +98,19 @@
 			>
 		</div>
 	{/each}
-	<input
-		bind:this={fileField}
-		type="file"
-		accept=".geojson,.json,.csv,.txt"
-		class="sr-only"
-		tabindex="-1"
-		aria-label="Obstacles from a file"
-		onchange={(e) => {
-			const file = e.currentTarget.files?.[0];
-			if (file) void read(file);
-			e.currentTarget.value = '';
-		}}
-	/>
 	<div class="flex flex-wrap gap-1">
 		<Button kind="quiet" onclick={() => add()}>Add a tree, mast, wire or building</Button>
 		<Button kind="quiet" aria-expanded={drawing} onclick={() => (drawing = !drawing)}
 			>{drawing ? 'Close the sheet' : 'Draw it'}</Button
 		>
-		<Button kind="quiet" disabled={!home} onclick={() => fileField?.click()}>From a file</Button>
+		<FileButton
+			label="From a file"
+			what="Obstacles from a file"
+			accept=".geojson,.json,.csv,.txt"
+			kind="quiet"
+			disabled={!home}
+			onfile={(file) => void read(file)}
+		/>
 		{#if rows.some(isWhole) && home}<Button kind="quiet" onclick={save}>As GeoJSON</Button>{/if}
 	</div>
 </fieldset>
