@@ -8,6 +8,8 @@ test('the list of an aircraft is its pilot’s: added, left off, limited, moved 
 }) => {
 	await page.goto('/aircraft/demo-plover/checklist');
 	const bench = page.getByRole('region', { name: 'Bench' });
+	await expect(bench).toBeVisible();
+	await expectAccessible(page, 'the list of an aircraft');
 	await bench.getByRole('button', { name: 'Add to Bench' }).click();
 	await page.getByRole('button', { name: 'Keep it' }).click();
 	await expect(page.getByText('It needs words: what is looked at')).toBeVisible();
@@ -15,7 +17,6 @@ test('the list of an aircraft is its pilot’s: added, left off, limited, moved 
 	await page.getByRole('button', { name: 'Keep it' }).click();
 	const rows = bench.getByRole('listitem');
 	await expect(rows.last()).toContainText('Rear foam in place');
-	await expectAccessible(page, 'the list of an aircraft');
 
 	// By its buttons, then by the keys of the handle.
 	await page.getByRole('button', { name: 'Up: Rear foam in place' }).click();

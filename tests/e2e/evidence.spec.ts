@@ -43,6 +43,8 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	await page.getByRole('button', { name: 'Judge it' }).click();
 	await expect(h1(page)).toHaveText(/^Radio off: the motors stopped after [01]\.\d s$/);
 	await page.getByRole('button', { name: 'Record it' }).click();
+	// Back at the bench it is written: leaving before would break it off.
+	await expect(page).toHaveURL(/\/bench$/);
 	await expect(page.getByText(/^Radio off: the motors stopped/).first()).toBeVisible();
 
 	await setAsideAt(page, 'arm', /is due/);
