@@ -18,6 +18,9 @@ const SHEAR = 0.143;
 /** The step that nineteen in twenty stay below, and what a gust is above the mean. */
 const [STEP_95, GUST] = [1.2, 1 + 3 * 0.18];
 
+/** Where people stand and feel the wind, metres. */
+export const FELT_AT_M = 3;
+
 /** Mean wind at a height, and the gust that nineteen in twenty days like it stay below, m/s. A step of 0 to 8. */
 export function feltWind(step: number, heightM: number): { speedMps: number; gustMps: number } {
 	const shear = (Math.max(1, heightM) / 10) ** SHEAR;

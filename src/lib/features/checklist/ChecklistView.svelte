@@ -86,10 +86,9 @@
 		const answering = asking;
 		sent = answering;
 		try {
-			const second = confirmer && check.outcome === 'done' ? { confirmedBy: confirmer } : {};
 			await view.record(
 				station,
-				{ kind: 'check', task: of.id, unit: of.limit?.unit ?? '', grade: view.grade('seen'), ...check, ...second },
+				{ kind: 'check', task: of.id, unit: of.limit?.unit ?? '', grade: view.grade('seen'), ...check },
 				chosen.entry?.id ?? null,
 			);
 			if (picked === of.id) picked = null;
@@ -116,21 +115,21 @@
 
 	async function accept(value: number | null, waitedS: number | null, confirmed = false) {
 		if (!item) return;
-		if (confirmer && !confirmed) {
-			waiting = { of: item.id, value, waitedS };
-			if (preferences.readAloud) say(`${confirmer}?`);
-			return;
-		}
-		waiting = null;
 		slip = null;
 		if (value !== null && isImpossible(item, value)) {
 			slip = { value, meant: meantBy(item, value, view.bundle.pack?.cells ?? null) };
 			return;
 		}
+		if (confirmer && !confirmed && outcomeOf(item, value, waitedS) === 'done') {
+			waiting = { of: item.id, value, waitedS };
+			if (preferences.readAloud) say(`${confirmer}?`);
+			return;
+		}
+		waiting = null;
 		const outcome = outcomeOf(item, value, waitedS);
 		await write(
 			item,
-			{ outcome, value, waitedS, reason: '' },
+			{ outcome, value, waitedS, reason: '', ...(confirmed ? { confirmedBy: confirmer } : {}) },
 			outcome === 'done' ? 'Recorded' : 'Recorded as not as it should be',
 		);
 	}

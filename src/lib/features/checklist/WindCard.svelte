@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { FEEL, feltWind } from '$lib/core/hover/feltWind';
+	import { FEEL, FELT_AT_M, feltWind } from '$lib/core/hover/feltWind';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import type { Wind } from '$lib/schema/records';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -11,8 +11,6 @@
 
 	const view = getSessionView();
 	const WAYS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
-	/** Where people feel the wind. */
-	const FELT_AT_M = 3;
 	let byFeel = $state(false);
 	const round = (mps: number) => Math.round(mps * 10) / 10;
 	function feel(step: number) {

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { FELT_AT_M } from '$lib/core/hover/feltWind';
 	import { lengthOf, showsData } from '$lib/core/session/capabilities';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
@@ -24,7 +25,6 @@
 		const wind = view.wind;
 		return wind ? { fromDeg: wind.fromDeg, speedMps: wind.speedMps, gustMps: wind.gustMps } : undefined;
 	});
-	const WIND_READ_AT_M = 2;
 	/** The compass has evidence of its own: its fit, a bearing or a straight leg that passed. */
 	const compassChecked = $derived(
 		view.compassInForce?.verdict === 'pass' ||
@@ -37,7 +37,7 @@
 		lengthM: lengthOf(aircraft),
 		stepM: preferences.stepM,
 		compassChecked,
-		wind: view.wind ? { speedMps: view.wind.speedMps, fromDeg: view.wind.fromDeg, heightM: WIND_READ_AT_M } : undefined,
+		wind: view.wind ? { speedMps: view.wind.speedMps, fromDeg: view.wind.fromDeg, heightM: FELT_AT_M } : undefined,
 	}));
 	seen.person = session.pilot;
 	if (!aircraft.hasPosition) seen.hold = 'attitude';

@@ -81,6 +81,16 @@
 				options={WINDS.map((label, k) => ({ value: String(45 * k), label }))}
 				onchange={(deg) => (work.noseDeg = Number(deg))}
 			/>
+			<NumberField
+				label="It hovers at"
+				unit={lengthUnit}
+				min={0}
+				max={toUnit(120, 'height', units())}
+				value={shown(work.heightM)}
+				required
+				note="the wind is stronger higher up"
+				onchange={(v) => v !== null && (work.heightM = fromUnit(v, 'height', units()))}
+			/>
 		{/if}
 		<p class="m-0 max-w-[62ch]">
 			Stand behind its tail, some eight metres off. {work.hold === 'position'

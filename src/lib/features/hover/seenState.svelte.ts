@@ -29,7 +29,8 @@ export class SeenState {
 	step = $state<'before' | 'watching' | 'after' | 'found'>('before');
 	hold = $state<Hold>('position');
 	person = $state('');
-	heightM = $state<number | null>(null);
+	/** Head height, where nothing else is said. */
+	heightM = $state(2);
 	noseDeg = $state<number | null>(null);
 	elapsedS = $state(0);
 	marks = $state.raw<Mark[]>([]);
@@ -106,7 +107,7 @@ export class SeenState {
 		const view = {
 			hover: `hover ${this.views.length + 1}`,
 			person: this.person,
-			...{ durationS, heightM: this.heightM ?? 2, stoppedEarly: this.stoppedEarly },
+			...{ durationS, heightM: this.heightM, stoppedEarly: this.stoppedEarly },
 			marks: this.marks.map((mark) => ({ ...mark, t: Math.min(mark.t, durationS) })),
 			...(noseDeg === null ? {} : { noseDeg }),
 			...(farthest.value === null ? {} : { farthest: { value: farthest.value, unit: farthest.unit } }),
