@@ -89,6 +89,20 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 					},
 				]
 			: [],
+	ceiling: ({ site }) =>
+		site
+			? [
+					{
+						from: site.name,
+						values: {
+							ceiling: site.ceilingM,
+							...(site.obstacles?.length
+								? { things: site.obstacles.map(({ name, heightM }): Row => ({ name, heightM })) }
+								: {}),
+						},
+					},
+				]
+			: [],
 	'ground-response': ({ aircraft }) => [
 		{
 			from: aircraft.name,

@@ -4,7 +4,7 @@ import { seededRng } from '../core/math/random';
 import { accelKept } from '../core/inertial/kept';
 import { fitAccelerometer } from '../core/inertial/accelFit';
 import { reviewStillGyro } from '../core/inertial/gyro';
-import type { Light, Aircraft, Pack, Site } from '../schema/records';
+import type { Light, Aircraft, Control, Pack, Site } from '../schema/records';
 import type { Backup } from '../schema/files';
 import { Scribe } from './demoScribe';
 import { recordGyro, recordPoses } from './inertial';
@@ -50,6 +50,13 @@ export function makeDemo(now: Date): Backup {
 		meaning: string,
 		next: string,
 	): Light => ({ id, during, colour, pattern, sound: '', meaning, next });
+	const control = (id: string, name: string, position: string, does: Control['does']): Control => ({
+		id,
+		control: name,
+		position,
+		does,
+		shown: '',
+	});
 	const aircraft: Aircraft[] = [
 		{
 			...baseAircraft,
@@ -63,6 +70,14 @@ export function makeDemo(now: Date): Backup {
 			returnHeightM: 40,
 			parts: { camera: true, beeper: true, 'pressure-foam': true },
 			propellers: 'nut',
+			controls: [
+				control('c1', 'right switch', 'down', 'arm'),
+				control('c2', 'left switch', 'up', 'self-level'),
+				control('c3', 'left switch', 'middle', 'position-hold'),
+				control('c4', 'left switch', 'down', 'return'),
+				control('c5', 'red button', 'held', 'beeper'),
+			],
+			flies: { airspeedMaxMps: 16, climbMps: 3, descentMps: 1.5, speedKind: 'ground', climbFirst: true },
 			lightTable: [
 				light('l1', 'starting', 'white', 'slow', 'the gyro settles', 'Hands off'),
 				light('l2', 'starting', 'white', 'steady', 'it may be touched', ''),
@@ -159,7 +174,10 @@ export function makeDemo(now: Date): Backup {
 				{ id: 'ob2', name: 'Bird hide', bearingDeg: 200, distanceM: 60, heightM: 5, widthM: 4 },
 			],
 			rules: 'Trust land; told to the warden each season.',
-			notes: 'Steel sluice 40 m east of the gate: turn on the grass, not on the wall.',
+			approach: 'On the mat behind the wall, coming in from the south-west',
+			hazards: 'Steel sluice 40 m east of the gate',
+			cleanSpot: 'on the grass, 40 m west of the gate',
+			notes: 'Gate code with the warden.',
 			updatedAt: day(60),
 		},
 		{
@@ -223,6 +241,7 @@ export function makeDemo(now: Date): Backup {
 		packs,
 		sessions: made.map(({ session }) => session),
 		entries: made.flatMap(({ entries }) => entries),
+		photos: [],
 	};
 }
 

@@ -117,6 +117,15 @@ export const asideSchema = z.object({
 	dueAt: stationIdSchema.optional(),
 });
 
+/** A photo of a task: it stands beside the record, its checksum in it. */
+export const photoEntrySchema = z.object({
+	kind: z.literal('photo'),
+	task,
+	photoId: id,
+	caption: z.string().max(200),
+	sha256: z.string().regex(/^[0-9a-f]{64}$/),
+});
+
 /** What happened during the session, and so undoes what was seen before it. */
 export const eventKindSchema = z.enum([
 	'new',
@@ -209,6 +218,7 @@ export const payloadSchema = z.discriminatedUnion('kind', [
 	eventEntrySchema,
 	decisionSchema,
 	flightSchema,
+	photoEntrySchema,
 ]);
 export type EntryPayload = z.infer<typeof payloadSchema>;
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { aircraftSchema, isoTime, packSchema, sessionSchema, siteSchema } from './records';
+import { aircraftSchema, isoTime, packSchema, photoSchema, sessionSchema, siteSchema } from './records';
 
 /**
  * Entries of a file are read as they stand: the chain is over all that is written, so nothing may be dropped from them. Each is
@@ -18,6 +18,8 @@ export const sessionFileSchema = z.object({
 	site: siteSchema.nullable(),
 	pack: packSchema.nullable(),
 	entries: z.array(rawEntrySchema),
+	/** Files of before photos have none. */
+	photos: z.array(photoSchema).default([]),
 });
 export type SessionFile = z.infer<typeof sessionFileSchema>;
 
@@ -28,9 +30,12 @@ export const TABLES = {
 	packs: packSchema,
 	sessions: sessionSchema,
 	entries: rawEntrySchema,
+	photos: photoSchema,
 } as const;
 export type TableName = keyof typeof TABLES;
 export const TABLE_NAMES = Object.keys(TABLES) as TableName[];
+/** Tables that backups of before them lack. */
+export const ADDED_TABLES: readonly TableName[] = ['photos'];
 
 /** Everything, as the parts of a backup. */
 export const backupSchema = z.object({
@@ -39,6 +44,7 @@ export const backupSchema = z.object({
 	packs: z.array(TABLES.packs),
 	sessions: z.array(TABLES.sessions),
 	entries: z.array(TABLES.entries),
+	photos: z.array(TABLES.photos).default([]),
 });
 export type Backup = z.infer<typeof backupSchema>;
 

@@ -77,6 +77,42 @@ export const lightSchema = z.object({
 });
 export type Light = z.infer<typeof lightSchema>;
 
+/** What a position of a switch, a button or a stick may do. */
+export const controlUseSchema = z.enum([
+	'arm',
+	'guard',
+	'direct',
+	'self-level',
+	'height-hold',
+	'position-hold',
+	'return',
+	'self-righting',
+	'beeper',
+	'payload',
+	'other',
+]);
+export type ControlUse = z.infer<typeof controlUseSchema>;
+
+/** One position of a control on the radio: where the hand goes, and what the aircraft does then. */
+export const controlSchema = z.object({
+	id,
+	control: z.string().trim().min(1).max(60),
+	position: z.string().trim().max(40),
+	does: controlUseSchema,
+	/** What the aircraft's own screen or voice calls it. */
+	shown: z.string().max(60),
+});
+export type Control = z.infer<typeof controlSchema>;
+
+/** A message that this aircraft gave when it would not arm, in its own words, and what it meant. */
+export const armingMessageSchema = z.object({
+	id,
+	text: z.string().trim().min(1).max(160),
+	means: z.string().max(200),
+	next: z.string().max(200),
+});
+export type ArmingMessage = z.infer<typeof armingMessageSchema>;
+
 /** All settings of an aircraft at one moment, as it or its program wrote them. */
 export const settingsSnapshotSchema = z.object({
 	id,
@@ -180,6 +216,26 @@ export const aircraftSchema = z.object({
 	/** What its pilot changed of the checklist. */
 	ownList: ownListSchema.optional(),
 	lightTable: z.array(lightSchema).max(60).optional(),
+	/** Its radio: every position of a control that does something. */
+	controls: z.array(controlSchema).max(60).optional(),
+	/** Messages that it gave when it would not arm. */
+	armingMessages: z.array(armingMessageSchema).max(100).optional(),
+	/** Power of its video transmitter, milliwatts. */
+	videoMw: z.number().min(0).max(10_000).optional(),
+	/** How it flies, as far as it was said or measured. */
+	flies: z
+		.object({
+			airspeedMaxMps: z.number().positive().max(100),
+			climbMps: z.number().positive().max(50),
+			descentMps: z.number().positive().max(50),
+			/** Whether its return speed is held over the ground or through the air. */
+			speedKind: z.enum(['ground', 'air']),
+			/** Whether it climbs before it turns home. */
+			climbFirst: z.boolean(),
+			hoverW: z.number().positive().max(1e5),
+		})
+		.partial()
+		.optional(),
 	/** Its settings as they were, oldest first. */
 	snapshots: z.array(settingsSnapshotSchema).max(60).optional(),
 	/** A school of its own for a sensor, where the pilot keeps one. */
@@ -223,6 +279,16 @@ export const siteSchema = z.object({
 	obstacles: z.array(obstacleSchema).max(200).optional(),
 	/** What is allowed here, who says so, and since when. */
 	rules: note.optional(),
+	/** What a video transmitter may send with here, milliwatts. */
+	videoMaxMw: z.number().min(0).max(10_000).optional(),
+	/** Where it lands and from which side it comes in. */
+	approach: z.string().max(200).optional(),
+	/** What to keep away from. */
+	hazards: z.string().max(400).optional(),
+	/** Of a room: the ceiling above its floor, metres. */
+	ceilingM: z.number().min(0.5).max(200).optional(),
+	/** Where the compass is turned, as a survey found it or as it is known. */
+	cleanSpot: z.string().max(200).optional(),
 	notes: note.default(''),
 	updatedAt: isoTime,
 });
@@ -247,12 +313,31 @@ export const packSchema = z.object({
 	countedFor: id.optional(),
 	/** Taken out of use, and why. */
 	retired: z.object({ at: isoTime, why: z.string().max(200) }).optional(),
+	/** Inner resistance of a cell, milliohms, as last measured. */
+	resistanceMohm: z.number().positive().max(1000).optional(),
 	/** Minutes it flew before it was down to its reserve, as last said. */
 	flightMin: z.number().positive().max(600).optional(),
 	notes: note.default(''),
 	updatedAt: isoTime,
 });
 export type Pack = z.infer<typeof packSchema>;
+
+/** A picture of a thing, made small on this device; nothing of where it was taken is left in it. */
+export const photoSchema = z.object({
+	id,
+	/** What it is of: a row of another table. */
+	of: z.object({ table: z.enum(['aircraft', 'sites', 'packs', 'sessions']), id }),
+	/** The task of a session that it belongs to. */
+	task: z.string().max(80).optional(),
+	caption: z.string().max(200),
+	at: isoTime,
+	widthPx: z.int().min(1).max(4096),
+	heightPx: z.int().min(1).max(4096),
+	/** The JPEG file, base64, and the SHA-256 of its bytes. */
+	jpeg: z.base64().max(1_000_000),
+	sha256: z.string().regex(/^[0-9a-f]{64}$/),
+});
+export type Photo = z.infer<typeof photoSchema>;
 
 export const stationIdSchema = z.enum([
 	'plan',

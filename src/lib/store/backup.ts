@@ -15,6 +15,7 @@ async function readSessionFile(id: string): Promise<SessionFile> {
 	const aircraft = session && (await db.aircraft.get(session.aircraftId));
 	if (!session || !aircraft) throw new Error('This session is not on this device any more.');
 	const entries = await db.entries.where('sessionId').equals(id).sortBy('seq');
+	const photos = await db.photos.where('of.id').equals(id).toArray();
 	return {
 		format: 'winglogos-session',
 		version: 1,
@@ -24,6 +25,7 @@ async function readSessionFile(id: string): Promise<SessionFile> {
 		site: (session.siteId && (await db.sites.get(session.siteId))) || null,
 		pack: (session.packId && (await db.packs.get(session.packId))) || null,
 		entries: entries as SessionFile['entries'],
+		photos,
 	};
 }
 

@@ -1,7 +1,7 @@
 import Dexie, { type Table } from 'dexie';
 import type { Stored } from '$lib/core/record/chain';
 import { TABLE_NAMES } from '$lib/schema/files';
-import type { Aircraft, Pack, Session, Site } from '$lib/schema/records';
+import type { Aircraft, Pack, Photo, Session, Site } from '$lib/schema/records';
 
 /** How the columns of a kind of log were understood, so that the next one needs no questions. */
 export interface Mapping {
@@ -10,7 +10,7 @@ export interface Mapping {
 	columns: Record<string, { column: number; unit: string }>;
 }
 
-const NEWEST = 4;
+const NEWEST = 5;
 
 export class WinglogosDb extends Dexie {
 	declare aircraft: Table<Aircraft, string>;
@@ -19,6 +19,7 @@ export class WinglogosDb extends Dexie {
 	declare sessions: Table<Session, string>;
 	/** As they were written: the chain is over all of it. */
 	declare entries: Table<Stored, string>;
+	declare photos: Table<Photo, string>;
 	declare mappings: Table<Mapping, string>;
 
 	constructor(name = 'winglogos') {
@@ -59,11 +60,13 @@ export class WinglogosDb extends Dexie {
 					.modify({ siteId: null });
 			});
 		// Version 4: the last finding of a sensor, the last hover and an aircraft's last session are found without reading the rest.
-		this.version(NEWEST).stores({
+		this.version(4).stores({
 			sessions: 'id, startedAt, aircraftId, [aircraftId+startedAt]',
 			entries:
 				'id, sessionId, aircraftId, [sessionId+seq], [aircraftId+at], [aircraftId+payload.kind+at], [aircraftId+payload.sensor+at], [aircraftId+payload.task+at]',
 		});
+		// Version 5: photos.
+		this.version(NEWEST).stores({ photos: 'id, of.id' });
 	}
 
 	/** Set on opening: a store that a newer version wrote is not read by an older one. */

@@ -2,10 +2,11 @@ import 'fake-indexeddb/auto';
 import Dexie from 'dexie';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { exportBackup, packBackup, unpackBackup } from '$lib/core/record/archive';
+import { exportBackup, packBackup, unpackBackup, unpackSession } from '$lib/core/record/archive';
 import type { Stored } from '$lib/core/record/chain';
 import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
-import { CHAIN_START, link } from '$lib/core/record/chain';
+import { CHAIN_START, link, sha256Hex } from '$lib/core/record/chain';
+import { backupSchema } from '$lib/schema/files';
 import { newAircraft } from '$lib/schema/newAircraft';
 import type { Aircraft } from '$lib/schema/records';
 import {
@@ -34,6 +35,7 @@ import {
 	saveToBench,
 	startSession,
 } from './repository';
+import { addPhoto, listPhotos, removePhoto } from './photos';
 import { verifySession } from './tables';
 
 const AT = '2026-05-14T09:00:00.000Z';
@@ -264,6 +266,35 @@ describe('a backup', () => {
 		expect(await restore(unpackBackup(bytes, 'b.zip'))).toEqual({ sessions: 1, entries: 2, aircraft: 1 });
 		expect(await restore(unpackBackup(bytes, 'b.zip'))).toEqual({ sessions: 0, entries: 0, aircraft: 0 });
 		expect((await bundleOf(id)).entries).toHaveLength(2);
+	});
+
+	it('brings photos with what they are of, once, and refuses one that was changed', async () => {
+		const { id } = await begin();
+		const jpeg = btoa('not quite a picture');
+		const photo = await addPhoto({
+			of: { table: 'sessions', id },
+			task: 'leads',
+			caption: 'leads',
+			widthPx: 4,
+			heightPx: 3,
+			jpeg,
+			sha256: sha256Hex(new TextEncoder().encode('not quite a picture')),
+		});
+		const bytes = packBackup(await readBackup(), AT);
+		const file = unpackSession((await exportSession(id)).data, 's.json');
+		expect(file.photos.map((p) => p.id)).toEqual([photo.id]);
+		await db.delete();
+		await db.open();
+		await restore(unpackBackup(bytes, 'b.zip'));
+		await restore(unpackBackup(bytes, 'b.zip'));
+		expect(await listPhotos(id)).toEqual([photo]);
+		await removePhoto(photo);
+		expect(await listPhotos(id)).toHaveLength(1);
+		const changed = await readBackup();
+		changed.photos[0].jpeg = btoa('another picture');
+		expect(() => unpackBackup(packBackup(changed, AT), 'b.zip')).toThrow(/photo was changed/);
+		changed.photos[0] = { ...photo, of: { table: 'sites', id: 'nowhere' } };
+		expect(() => unpackBackup(packBackup(changed, AT), 'b.zip')).toThrow(/not in the file/);
 	});
 
 	it('prolongs a session that goes on in the file and keeps one that went on here', async () => {
@@ -510,7 +541,7 @@ describe('records of earlier versions in the store', () => {
 		import: 'default',
 	});
 	it.each(Object.entries(frozen))('%s is migrated, opens and verifies', async (_, old) => {
-		await restore(structuredClone(old) as unknown as Parameters<typeof restore>[0]);
+		await restore(backupSchema.parse(structuredClone(old)));
 		for (const { id } of old.sessions) {
 			const { chain, entries } = await bundleOf(id);
 			expect(chain.ok).toBe(true);

@@ -70,13 +70,14 @@ export async function listSessions(most: number): Promise<LoggedSession[]> {
 
 /** How much of everything is on this device. */
 export async function countAll() {
-	const [aircraft, sites, packs, all, benchBooks, entries] = await Promise.all([
+	const [aircraft, sites, packs, all, benchBooks, entries, photos] = await Promise.all([
 		db.aircraft.count(),
 		db.sites.count(),
 		db.packs.count(),
 		db.sessions.count(),
 		db.sessions.filter(({ kind }) => kind === 'bench').count(),
 		db.entries.count(),
+		db.photos.count(),
 	]);
-	return { aircraft, sites, packs, sessions: all - benchBooks, benchBooks, entries };
+	return { aircraft, sites, packs, sessions: all - benchBooks, benchBooks, entries, photos };
 }

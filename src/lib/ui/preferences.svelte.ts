@@ -11,6 +11,8 @@ const schema = z.object({
 	readAloud: z.boolean().catch(false),
 	/** A second person confirms each answer. */
 	twoPersons: z.boolean().catch(true),
+	/** Explained step by step, or figures first. */
+	detail: z.enum(['explained', 'figures']).catch('explained'),
 	/** The pilot's own step, metres. */
 	stepM: z.number().min(0.3).max(1.5).catch(0.75),
 });

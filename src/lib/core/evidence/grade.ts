@@ -29,6 +29,7 @@ export function gradeOf(payload: EntryPayload): Grade | null {
 		case 'decision':
 		case 'event':
 		case 'flight':
+		case 'photo':
 		case 'session':
 			return null;
 	}

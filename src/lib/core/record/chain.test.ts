@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { strToU8, unzipSync, zipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import type { Aircraft, Session, Site } from '../../schema/records';
 import type { Entry, EntryBody } from '../../schema/entries';
@@ -51,7 +51,7 @@ const session = (head: string): Session => ({
 });
 function backup(n = 4): Backup {
 	const { entries, head } = chain(n);
-	return { aircraft: [aircraft], sites: [site], packs: [], sessions: [session(head)], entries };
+	return { aircraft: [aircraft], sites: [site], packs: [], sessions: [session(head)], entries, photos: [] };
 }
 
 describe('canonical JSON and SHA-256', () => {
@@ -190,7 +190,14 @@ describe('the chain', () => {
 describe('records of every earlier version', () => {
 	const frozen = import.meta.glob<Backup>('./frozen/*.json', { eager: true, import: 'default' });
 	it.each(Object.entries(frozen))('%s still verifies, is read, and comes through a backup', (_, stored) => {
-		const read = unpackBackup(packBackup(stored, AT), 'old.zip');
+		// A backup of before photos has no file of them.
+		const files = unzipSync(packBackup({ ...stored, photos: [] }, AT));
+		const manifest = JSON.parse(strFromU8(files['manifest.json']));
+		delete files['photos.json'];
+		delete manifest.files['photos.json'];
+		files['manifest.json'] = strToU8(JSON.stringify(manifest));
+		const read = unpackBackup(zipSync(files), 'old.zip');
+		expect(read.photos).toEqual([]);
 		expect(read.entries).toEqual(stored.entries);
 		for (const of of read.sessions) {
 			const own = stored.entries.filter(({ sessionId }) => sessionId === of.id);
@@ -292,6 +299,7 @@ describe('one session as a file', () => {
 			site: sites[0],
 			pack: null,
 			entries,
+			photos: [],
 		});
 	};
 

@@ -143,5 +143,10 @@ export function merge(incoming: Backup, here: Backup, items: readonly MergeItem[
 		const all = theirs.get(id) ?? [];
 		return parted.includes(id) ? all : all.slice((ours.get(id) ?? []).length);
 	});
-	return { write: { aircraft, sites, packs, sessions, entries }, replaced: parted };
+	const written = { aircraft, sites, packs, sessions };
+	const photos = incoming.photos.filter(
+		({ id, of }) =>
+			!here.photos.some((own) => own.id === id) && there<{ id: string }>(of.id, here[of.table], written[of.table]),
+	);
+	return { write: { ...written, entries, photos }, replaced: parted };
 }

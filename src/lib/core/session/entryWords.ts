@@ -36,6 +36,10 @@ const figure = (value: number): string => {
 };
 const because = (reason: string) => (reason ? `: ${reason}` : '');
 
+/** What a task is called: an item by its question, a measurement by its name. */
+export const taskWords = (task: string, aircraft: Aircraft): string =>
+	everyItem({ aircraft }).get(task)?.text ?? task.replaceAll('-', ' ');
+
 /** What an entry says, in a sentence for whoever reads the record. */
 export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> & Aircraft, units: UnitSystem): string {
 	const items = new Map(everyItem({ aircraft }));
@@ -66,6 +70,8 @@ export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> 
 			return `Wind from ${payload.fromDeg.toFixed(0)}°, ${formatQuantity(payload.speedMps, 'speed', units)}, gusts ${formatQuantity(payload.gustMps, 'speed', units)}`;
 		case 'aside':
 			return `${isOwnTask(payload.task) ? 'Left for next time' : 'Set aside'}: ${payload.about ?? named(payload.task)}, signed ${payload.signedBy}: ${payload.reason}${payload.dueAt ? ' (comes back)' : ''}`;
+		case 'photo':
+			return `Photo of ${named(payload.task)}${because(payload.caption)}`;
 		case 'event':
 			return `${EVENT_WORDS[payload.what]}${because(payload.note)}`;
 		case 'decision': {

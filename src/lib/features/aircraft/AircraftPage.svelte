@@ -14,6 +14,8 @@
 	import { live } from '$lib/store/live.svelte';
 	import { findAircraft, lastFindings, newId, saveAircraft } from '$lib/store/repository';
 	import Equipment from './Equipment.svelte';
+	import Controls from './Controls.svelte';
+	import Flies from './Flies.svelte';
 	import LightTable from './LightTable.svelte';
 	import { listAircraft } from '$lib/store/tables';
 	import { keepDraft, keptFields } from '$lib/ui/draft.svelte';
@@ -25,6 +27,7 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
+	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
 	import EventLog from './EventLog.svelte';
 	import Packs from './Packs.svelte';
 	import { KIND_WORDS } from './kindWords';
@@ -227,6 +230,7 @@
 				</label>
 			</div>
 			<Equipment {craft} {set} />
+			<Controls {craft} {set} />
 			<LightTable {craft} {set} />
 			<Choice
 				label="What it shows of itself"
@@ -318,6 +322,7 @@
 					/>
 				</div>
 			</fieldset>
+			<Flies {craft} {set} />
 			<Choice
 				label="When is a calibration due? Practitioners disagree; the default acts on what changed"
 				value={craft.school}
@@ -336,7 +341,16 @@
 		</form>
 		{#if id !== 'new' && base}
 			<div class="mt-10 grid gap-10 xl:grid-cols-2">
-				<EventLog aircraft={base} />
+				<div class="grid content-start gap-10">
+					<EventLog aircraft={base} />
+					<section>
+						<h2 class="mt-0 mb-2">Photos</h2>
+						<p class="mt-0 text-[15px] text-ink-2">
+							How leads run, how it stands, what its screen shows when it is right.
+						</p>
+						<PhotoStrip of={{ table: 'aircraft', id: base.id }} label="Add a photo" />
+					</section>
+				</div>
 				<Packs aircraftId={base.id} />
 			</div>
 		{/if}

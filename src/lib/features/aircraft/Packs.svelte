@@ -85,7 +85,9 @@
 					<span class="block text-[15px] text-ink-2"
 						>{pack.cells} cells, {pack.capacityMah} mAh, {pack.cycles} cycles, {CHEMISTRY_WORDS[
 							pack.chemistry ?? 'lipo'
-						]}, since {showDate(pack.boughtOn)}</span
+						]}, since {showDate(pack.boughtOn)}{pack.resistanceMohm
+							? `, ${pack.resistanceMohm.toFixed(1)} mΩ a cell`
+							: ''}</span
 					>
 				</span>
 				<span class="flex flex-wrap gap-2" role="group" aria-label="Charge of {pack.name}">
@@ -165,6 +167,15 @@
 					max={10000}
 					value={draft.cycles ?? null}
 					onchange={(v) => (draft.cycles = v === null ? undefined : Math.round(v))}
+				/>
+				<NumberField
+					label="Resistance of a cell"
+					unit="mΩ"
+					min={0.1}
+					max={1000}
+					value={draft.resistanceMohm ?? null}
+					note="as measured; the pack instrument fills it"
+					onchange={(v) => (draft.resistanceMohm = v ?? undefined)}
 				/>
 				<label class="grid gap-1"
 					><span class="text-[15px] text-ink-2">In use since</span><input

@@ -12,6 +12,7 @@
 	import type { StationId } from '$lib/schema/records';
 	import type { TestPayload } from '$lib/schema/entries';
 	import { live } from '$lib/store/live.svelte';
+	import { giveBack } from '$lib/store/giveBack';
 	import { listKept } from '$lib/store/repository';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { done, failed } from '$lib/ui/notify';
@@ -44,7 +45,9 @@
 	async function accept(payload: TestPayload) {
 		try {
 			const grade = view.grade(payload.grade ?? 'seen');
-			await view.record(station, { ...payload, grade, ...(temperatureC === null ? {} : { temperatureC }) });
+			const entry = { ...payload, grade, ...(temperatureC === null ? {} : { temperatureC }) };
+			await view.record(station, entry);
+			await giveBack(entry, session);
 			done('Recorded');
 			// Back to where what was measured is listed: a sensor’s at the bench page, all else at its station.
 			await goto(payload.sensor ? view.href('bench', 'bench-due') : view.href(station));

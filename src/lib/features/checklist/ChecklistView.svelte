@@ -24,12 +24,16 @@
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { OCCASION_WORDS, VENUE_WORDS } from '$lib/core/session/occasion';
+	import { controlsAt, controlWords } from '$lib/core/session/controls';
+	import { placeAt } from '$lib/core/session/placeAt';
 	import { lightsAt } from '$lib/core/session/lights';
 	import LightLines from '$lib/ui/LightLines.svelte';
+	import ArmingHelp from './ArmingHelp.svelte';
 	import Daylight from './Daylight.svelte';
 	import FailDialog from './FailDialog.svelte';
 	import ItemAnswer from './ItemAnswer.svelte';
 	import PlanBudget from './PlanBudget.svelte';
+	import SessionPhotos from '$lib/features/photos/SessionPhotos.svelte';
 	import TaskRow from './TaskRow.svelte';
 	import WindCard from './WindCard.svelte';
 
@@ -62,6 +66,12 @@
 
 	let asideOf = $state<TaskState | null>(null);
 	let failing = $state(false);
+	let unarmed = $state(false);
+	const ARMS: readonly string[] = ['bench-arm', 'switches', 'link', 'pre-arm', 'spin-up'];
+	/** What the aircraft's radio and the place have to say to it. */
+	const known = $derived(
+		item ? [...controlsAt(view.bundle.aircraft, item.id).map(controlWords), ...placeAt(view.bundle.site, item.id)] : [],
+	);
 	let bumped = $state(false);
 	/** What is being answered, as it stood: until the page has moved on, the next press is the same press; then it is the next one. */
 	let sent = $state('');
@@ -155,7 +165,8 @@
 
 	function onkeydown(event: KeyboardEvent) {
 		// A key that is held down is one press.
-		if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || asideOf || failing || bumped) return;
+		if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || asideOf || failing || bumped || unarmed)
+			return;
 		const onControl = event.target instanceof HTMLElement && event.target.closest('button, a, input, textarea, select');
 		const open = chosen && !chosen.shut;
 		if (event.key === 'ArrowDown' && !inField(event)) move(1);
@@ -198,7 +209,7 @@
 		{#if item?.caution}<Caution>{item.caution}</Caution>{/if}
 		{#if item}
 			<h2 class="mt-4 mb-2">Why</h2>
-			<p class="m-0">{item.why}</p>
+			{#if preferences.detail !== 'explained'}<p class="m-0">{item.why}</p>{/if}
 			{#if station === 'plan'}
 				<p class="mt-2 text-[14px] text-ink-2">
 					This list is made for {view.bundle.aircraft.name}, {made.label.toLowerCase()}, {where.label.toLowerCase()}.
@@ -246,11 +257,19 @@
 		{#key item.id}
 			<div class="mt-4 border-y border-rule py-5">
 				{#if title !== chosen.title}<h2 class="mt-0 mb-3 text-[20px]">{chosen.title}</h2>{/if}
+				{#if preferences.detail === 'explained'}<p class="mt-0 mb-4 max-w-[60ch] text-[17px] text-ink-2">
+						{item.why}
+					</p>{/if}
 				{#if item.caution}<div class="mb-4 max-w-[60ch]"><Caution>{item.caution}</Caution></div>{/if}
 				<LightLines
 					lines={lightsAt(view.bundle.aircraft.lightTable, item.id)}
 					aircraftName={view.bundle.aircraft.name}
 				/>
+				{#if known.length > 0}
+					<ul class="m-0 mb-4 list-none p-0">
+						{#each known as line (line)}<li class="py-0.5 text-[19px]">{line}</li>{/each}
+					</ul>
+				{/if}
 				{#if item.id === 'daylight' && view.bundle.site}<Daylight site={view.bundle.site} />{/if}
 				<ItemAnswer
 					bind:this={answer}
@@ -294,10 +313,12 @@
 					{#if instrument}<Button href={view.href(station, `measure-${instrument.id}`)}
 							>Measure it: {instrument.title.toLowerCase()}</Button
 						>{/if}
+					{#if ARMS.includes(item.id)}<Button onclick={() => (unarmed = true)}>It will not arm</Button>{/if}
 					{#if item.type !== 'nudge'}<Button onclick={notRight} kbd="n"
 							>{item.id === 'bumps' ? 'There was one: note it' : 'Not as it should be'}</Button
 						>{/if}
 					{#if chosen.offered}<Button onclick={() => (asideOf = chosen)} kbd="x">Set aside</Button>{/if}
+					<SessionPhotos {station} task={item.id} />
 				</div>
 			</div>
 		{/key}
@@ -331,6 +352,7 @@
 </Sheet>
 
 <SetAside task={asideOf} onclose={() => (asideOf = null)} />
+<ArmingHelp bind:open={unarmed} />
 <FailDialog
 	open={failing}
 	finder={view.finderHref()}

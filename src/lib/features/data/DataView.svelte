@@ -91,6 +91,7 @@
 					['Sessions', all.current.sessions],
 					['Bench books', all.current.benchBooks],
 					['Entries', all.current.entries],
+					['Photos', all.current.photos],
 				]
 			: [],
 	);

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { showSigma } from '$lib/core/words/sigma';
 	import { thresholdsFor, type DueThresholds } from '$lib/core/due/due';
+	import { dueDates } from '$lib/core/due/dates';
 	import { dueCalendar } from '$lib/core/record/calendarFile';
 	import FieldInput from '$lib/features/measuring/FieldInput.svelte';
 	import TemperatureField from '$lib/features/measuring/TemperatureField.svelte';
@@ -18,7 +19,7 @@
 	import { listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { formatQuantity } from '$lib/core/words/units';
+	import { formatQuantity, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { units } from '$lib/ui/preferences.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { download } from '$lib/ui/download';
@@ -87,14 +88,17 @@
 		void keep({ sensorSchools: schools }, 'School kept');
 	}
 
-	const THRESHOLDS: readonly (NumberField & { id: keyof DueThresholds })[] = [
+	/** `perKept`: what the form shows, in SI, for one of what is kept. */
+	const THRESHOLDS: readonly (NumberField & { id: keyof DueThresholds; perKept?: number })[] = $derived([
 		{
 			kind: 'number',
 			id: 'distanceKm',
 			label: 'Far is more than',
 			unit: 'km',
-			min: 1,
-			max: 20_000,
+			quantity: 'distance',
+			perKept: 1000,
+			min: 1000,
+			max: 20_000_000,
 			optional: true,
 			start: null,
 			note: 'empty: by the sensor’s default',
@@ -114,9 +118,11 @@
 			kind: 'number',
 			id: 'temperatureC',
 			label: 'Warmer or colder by',
-			unit: '°C',
+			// A difference: it has no zero to be moved.
+			unit: unitSymbol('temperature', units()),
+			perKept: toUnit(1, 'temperature', units()) - toUnit(0, 'temperature', units()),
 			min: 1,
-			max: 100,
+			max: 180,
 			optional: true,
 			start: null,
 		},
@@ -131,7 +137,13 @@
 			start: null,
 			note: 'empty: age alone makes nothing due',
 		},
-	];
+	]);
+	const usual = (sensor: Sensor) =>
+		formatQuantity(1000 * (thresholdsFor(sensor, undefined).distanceKm ?? 0), 'distance', units());
+	function inForm({ id: key, perKept = 1 }: { id: keyof DueThresholds; perKept?: number }) {
+		const kept = aircraft?.dueThresholds?.[key];
+		return typeof kept === 'number' ? kept * perKept : null;
+	}
 	function setThreshold(key: keyof DueThresholds, value: unknown) {
 		const next = { ...aircraft?.dueThresholds };
 		if (typeof value === 'number') next[key] = value;
@@ -139,17 +151,7 @@
 		void keep({ dueThresholds: next }, 'Threshold kept');
 	}
 
-	const DAY_MS = 86_400_000;
-	const dated = $derived.by(() => {
-		const ageDays = aircraft?.dueThresholds?.ageDays;
-		if (!aircraft || !ageDays || !stored.current) return [];
-		return [...stored.current.done].map(([sensor, entry]) => ({
-			id: `${aircraft.id}-${sensor}`,
-			title: `${aircraft.name}: ${list.find((d) => d.sensor === sensor)?.name ?? sensor} is due`,
-			day: new Date(Date.parse(entry.at) + ageDays * DAY_MS).toISOString().slice(0, 10),
-			note: `Last done ${showDate(entry.at)}; your own limit of ${ageDays} days.`,
-		}));
-	});
+	const dated = $derived(aircraft && stored.current ? dueDates(aircraft, stored.current.done) : []);
 	function exportCalendar() {
 		try {
 			download(`winglogos-due-${aircraft?.name ?? 'aircraft'}.ics`, dueCalendar(dated, now), 'text/calendar');
@@ -188,16 +190,14 @@
 				{#each THRESHOLDS as field (field.id)}
 					<FieldInput
 						{field}
-						value={aircraft.dueThresholds?.[field.id] ?? null}
-						onchange={(v) => setThreshold(field.id, v)}
+						value={inForm(field)}
+						onchange={(v) => setThreshold(field.id, typeof v === 'number' ? v / (field.perKept ?? 1) : v)}
 					/>
 				{/each}
 			</div>
 			<p class="text-[14px] text-ink-2">
-				Defaults: {thresholdsFor('compass', undefined).distanceKm} km for the compass, {thresholdsFor(
-					'accelerometer',
-					undefined,
-				).distanceKm} km for the accelerometer. Some makers say 50 and 30 miles, some pilots 50 km.
+				Defaults: {usual('compass')} for the compass, {usual('accelerometer')} for the accelerometer. Some makers say 50 and
+				30 miles, some pilots 50 km.
 			</p>
 			<Button onclick={exportCalendar} disabled={dated.length === 0}>Export the dates (iCalendar)</Button>
 			{#if dated.length === 0}<p class="mt-1 text-[14px] text-ink-2">

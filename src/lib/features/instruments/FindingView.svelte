@@ -3,7 +3,7 @@
 	import { columnDecimals, showFigure } from '$lib/core/words/figures';
 	import { toUnit, unitSymbol } from '$lib/core/words/units';
 	import Figure from '$lib/ui/Figure.svelte';
-	import { units } from '$lib/ui/preferences.svelte';
+	import { preferences, units } from '$lib/ui/preferences.svelte';
 	import type { Finding, ShownFigure, Table } from '$lib/instruments/instrument';
 	import PlotView from './PlotView.svelte';
 
@@ -64,7 +64,15 @@
 		{#each finding.plots as plot (plot.title)}<PlotView {plot} {pictureUrl} />{/each}
 	</div>
 	<div class="grid content-start gap-5">
-		{#each finding.tables as table (table.title)}{@render listed(table)}{/each}
+		{#each finding.tables as table (table.title)}
+			{#if preferences.detail === 'explained'}
+				<details class="no-print">
+					<summary class="min-h-11 cursor-pointer py-2 text-action underline">{table.title}</summary>
+					{@render listed(table)}
+				</details>
+				<div class="hidden print:block">{@render listed(table)}</div>
+			{:else}{@render listed(table)}{/if}
+		{/each}
 	</div>
 </div>
 

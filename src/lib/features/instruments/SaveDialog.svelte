@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { live } from '$lib/store/live.svelte';
+	import { giveBack } from '$lib/store/giveBack';
 	import { saveToBench } from '$lib/store/repository';
 	import { listAircraft } from '$lib/store/tables';
 	import type { CalibrationPayload, TestPayload } from '$lib/schema/entries';
@@ -41,6 +42,7 @@
 				pilot.trim(),
 				kept.kind === 'test' ? { ...kept, ...warm } : kept,
 			);
+			await giveBack(kept, { packId: null, siteId });
 			done(`Kept in the bench book of ${aircraft.name}`);
 			open = false;
 			onsaved?.();

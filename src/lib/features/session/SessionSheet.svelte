@@ -1,8 +1,10 @@
 <script lang="ts">
 	import { crewWords } from '$lib/core/session/crew';
 	import { gradeOf } from '$lib/core/evidence/grade';
-	import { entryWords } from '$lib/core/session/entryWords';
+	import { entryWords, taskWords } from '$lib/core/session/entryWords';
 	import { stationTitle } from '$lib/core/session/stations';
+	import { live } from '$lib/store/live.svelte';
+	import { listPhotos } from '$lib/store/photos';
 	import { exportSession } from '$lib/store/backup';
 	import Button from '$lib/ui/Button.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
@@ -18,6 +20,7 @@
 	const view = getSessionView();
 	const bundle = $derived(view.bundle);
 	const chain = $derived(bundle.chain);
+	const photos = live(() => listPhotos(bundle.session.id));
 	let fault = $state('');
 
 	async function save() {
@@ -105,6 +108,19 @@
 			</tbody>
 		</table>
 	</div>
+	{#if photos.current?.length}
+		<h2 class="mt-6 mb-1">Photos</h2>
+		<div class="flex flex-wrap gap-4">
+			{#each photos.current as { id, jpeg, caption, at, task = '' } (id)}
+				<figure class="m-0 w-64 break-inside-avoid">
+					<img src="data:image/jpeg;base64,{jpeg}" alt={caption} class="w-full rounded border border-rule" />
+					<figcaption class="text-[14px] text-ink-2">
+						{caption || taskWords(task, bundle.aircraft)}, {showZoned(at, undefined)}
+					</figcaption>
+				</figure>
+			{/each}
+		</div>
+	{/if}
 	<h2 class="mt-6 mb-1">Does the record hold?</h2>
 	<ChainView {chain} head={bundle.session.head} />
 	<div class="mt-4">

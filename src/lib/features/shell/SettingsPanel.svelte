@@ -27,6 +27,15 @@
 		]}
 		onchange={(units) => prefer({ units })}
 	/>
+	<Choice
+		label="Detail"
+		value={preferences.detail}
+		options={[
+			{ value: 'explained', label: 'Explained', note: 'why at every step, tables folded' },
+			{ value: 'figures', label: 'All figures', note: 'for builders' },
+		]}
+		onchange={(detail) => prefer({ detail })}
+	/>
 	<fieldset class="m-0 grid gap-1 border-0 p-0">
 		<legend class="mb-1 text-[15px] text-ink-2">Hands-free cue</legend>
 		<label class="flex min-h-11 items-center gap-3">

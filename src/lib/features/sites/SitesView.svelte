@@ -8,6 +8,7 @@
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import ObstacleEditor from './ObstacleEditor.svelte';
 	import { draftObstaclesSchema, isWhole, missingOf, type DraftObstacle } from './draftObstacles';
+	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { siteSchema, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
@@ -45,6 +46,11 @@
 		},
 	);
 
+	const WORDS = [
+		['approach', 'Where it lands, and from which side it comes in'],
+		['hazards', 'What to keep away from'],
+		['cleanSpot', 'Where the compass is turned'],
+	] as const;
 	let pasted = $state('');
 	let told = $state('');
 	let asking = $state(false);
@@ -247,14 +253,44 @@
 					oninput={(e) => (draft.rules = e.currentTarget.value)}
 				/></label
 			>
+			<div class="flex flex-wrap gap-4">
+				<NumberField
+					label="Video power allowed"
+					unit="mW"
+					min={0}
+					max={10000}
+					value={draft.videoMaxMw ?? null}
+					onchange={(v) => (draft.videoMaxMw = v ?? undefined)}
+				/>
+				<NumberField
+					label="A room: its ceiling"
+					unit={unitSymbol('height', units())}
+					min={toUnit(0.5, 'height', units())}
+					max={toUnit(200, 'height', units())}
+					value={draft.ceilingM === undefined ? null : toUnit(draft.ceilingM, 'height', units())}
+					note="its furniture stands in the list above"
+					onchange={(v) => (draft.ceilingM = v === null ? undefined : fromUnit(v, 'height', units()))}
+				/>
+			</div>
+			{#each WORDS as [key, label] (key)}
+				<label class="grid gap-1"
+					><span class="text-[15px] text-ink-2">{label}</span><input
+						class="field-input"
+						maxlength="200"
+						value={draft[key] ?? ''}
+						oninput={(e) => (draft[key] = e.currentTarget.value || undefined)}
+					/></label
+				>
+			{/each}
 			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Notes: metal, access</span><textarea
+				><span class="text-[15px] text-ink-2">Notes: access, who to ask</span><textarea
 					class="field-input"
 					rows="3"
 					maxlength="2000"
 					value={draft.notes ?? ''}
 					oninput={(e) => (draft.notes = e.currentTarget.value)}></textarea></label
 			>
+			{#if draft.id}<PhotoStrip of={{ table: 'sites', id: draft.id }} label="Add a photo" />{/if}
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 			<div class="flex gap-3">
 				<Button kind="primary" type="submit">Save</Button><Button class="min-h-14" onclick={() => (editing = null)}

@@ -1,3 +1,4 @@
+import { RESISTANCE } from '../given';
 import { report } from '../instrument';
 import { fields } from './form';
 import { working } from '../form';
@@ -52,7 +53,7 @@ export const compute = working(fields, async ({ form: v }) => {
 				digits: 0,
 				note: `limit ${powerLimits.spreadMv.value}`,
 			},
-			{ label: 'Resistance per cell', value: answer.resistancePerCellMohm, unit: 'mΩ', digits: 1 },
+			{ label: RESISTANCE, value: answer.resistancePerCellMohm, unit: 'mΩ', digits: 1 },
 			{
 				label: 'Capacity',
 				value: answer.capacityMah,

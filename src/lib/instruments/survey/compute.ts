@@ -1,3 +1,4 @@
+import { CLEAN_EAST, CLEAN_NORTH } from '../given';
 import { fields } from './form';
 import { working } from '../form';
 import { compassLimits } from '$lib/core/compass/limits';
@@ -42,6 +43,14 @@ export const compute = working(fields, async (input) => {
 				note: `model ${answer.modelUt?.toFixed(1) ?? '–'}, the sensor’s own offset in it`,
 			},
 		],
+		...(answer.cleanAt
+			? {
+					kept: [
+						{ label: CLEAN_NORTH, value: answer.cleanAt.north - (track.north[0] ?? 0), unit: 'm' },
+						{ label: CLEAN_EAST, value: answer.cleanAt.east - (track.east[0] ?? 0), unit: 'm' },
+					],
+				}
+			: {}),
 		plots: [
 			{
 				kind: 'map',

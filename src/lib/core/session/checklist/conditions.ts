@@ -73,6 +73,15 @@ export const first = occasion('its first flight ever', 'first');
 export const crashed = occasion('it crashed', 'crash');
 export const updated = occasion('its software was updated', 'update');
 export const stored = occasion('it was stored', 'storage');
+/** Its modes are on switches: built, or its radio was entered. */
+export const switched = of(
+	'its modes are on switches',
+	(a) => !isFactory(a) || (a.controls ?? []).some(({ does }) => does !== 'payload'),
+);
+export const videoLimit: Condition = {
+	because: 'the place says what a video transmitter may send with',
+	holds: ({ site }) => site?.videoMaxMw !== undefined,
+};
 /** Its charge is read in per cent, not in volts. */
 export const inPercent: Condition = {
 	because: 'its charge is shown in per cent',

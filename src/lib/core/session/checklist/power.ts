@@ -1,6 +1,7 @@
 import { sideSchema, type Aircraft } from '../../../schema/records';
 import { returnHeight } from './returnHeight';
 import { anyPart, built, homing, kind, not, outdoors, part, roof, toy, wing } from './conditions';
+import { abortMode } from '../controls';
 import { STAND_CLEAR, type Template } from './item';
 
 type Held = NonNullable<Aircraft['propellers']>;
@@ -141,6 +142,15 @@ export const POWER: readonly Template[] = [
 		when: [part('overlay', 'values lie over its picture'), homing],
 	},
 	{
+		id: 'flow-meter',
+		station: 'power-up',
+		type: 'tick',
+		weight: 'caution',
+		text: 'Level sensor and flow meter shown, and what they show is likely',
+		why: 'A meter that stands still or jumps gives the field the wrong amount all day.',
+		when: [part('flow-meter', 'it has a flow meter')],
+	},
+	{
 		id: 'beeper',
 		station: 'power-up',
 		type: 'tick',
@@ -261,7 +271,8 @@ export const POWER: readonly Template[] = [
 		station: 'return',
 		type: 'confirm',
 		weight: 'hold',
-		text: 'Mode with the fewest sensors is under a finger, and where the throttle stick must be is said aloud',
+		text: ({ aircraft }) =>
+			`${abortMode(aircraft) ?? 'Mode with the fewest sensors'} is under a finger, and where the throttle stick must be is said aloud`,
 		why: 'The stick means power in one mode and climb rate in another: ready it before the switch.',
 		caution: 'Stop means land, disarm and disconnect. Never reach for a spinning aircraft.',
 		when: [built],

@@ -1,0 +1,24 @@
+import type { EntryPayload } from '$lib/schema/entries';
+import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE } from '$lib/instruments/given';
+import { db } from './db';
+import { savePack, saveSite } from './repository';
+
+const side = (m: number, plus: string, minus: string) => `${Math.abs(m).toFixed(0)} m ${m < 0 ? minus : plus}`;
+
+/**
+ * Keeps what a finding says of the pack and the place with them, so that the next session begins with it. Nothing of a rehearsal and
+ * nothing that failed is given back.
+ */
+export async function giveBack(payload: EntryPayload, to: { packId: string | null; siteId: string | null }) {
+	if (payload.kind !== 'test' || payload.grade === 'rehearsed' || payload.verdict === 'fail') return;
+	const figure = (label: string) => payload.figures.find((f) => f.label === label)?.value ?? null;
+	const [resistance, north, east] = [figure(RESISTANCE), figure(CLEAN_NORTH), figure(CLEAN_EAST)];
+	const pack = payload.task === 'pack' && resistance !== null && to.packId ? await db.packs.get(to.packId) : null;
+	if (pack && resistance) await savePack({ ...pack, resistanceMohm: resistance });
+	const site = payload.task === 'survey' && north !== null && to.siteId ? await db.sites.get(to.siteId) : null;
+	if (site && north !== null && east !== null)
+		await saveSite({
+			...site,
+			cleanSpot: `${side(north, 'north', 'south')}, ${side(east, 'east', 'west')} of where the survey of ${new Date().toISOString().slice(0, 10)} began`,
+		});
+}
