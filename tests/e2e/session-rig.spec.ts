@@ -83,6 +83,15 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await page.getByLabel('Gusts').blur();
 	await page.getByRole('button', { name: 'Record the wind' }).click();
 	await expect(page.getByText('The return is faster than the gusts').first()).toBeVisible();
+	await go('return/way-home');
+	await page
+		.getByRole('button', { name: /cycles/ })
+		.first()
+		.click();
+	await expect(h1).toContainText(/turn back by \d+:\d\d/);
+	await expectAccessible(page, 'way home');
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/return$/);
 	await answerByKeys(page, 'Return');
 
 	// Behind the first gate nothing is answered before it.

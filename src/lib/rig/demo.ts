@@ -77,7 +77,7 @@ export function makeDemo(now: Date): Backup {
 				control('c4', 'left switch', 'down', 'return'),
 				control('c5', 'red button', 'held', 'beeper'),
 			],
-			flies: { airspeedMaxMps: 16, climbMps: 3, descentMps: 1.5, speedKind: 'ground', climbFirst: true },
+			flies: { airspeedMaxMps: 16, climbMps: 3, descentMps: 1.5, speedKind: 'ground', climbFirst: true, hoverW: 250 },
 			lightTable: [
 				light('l1', 'starting', 'white', 'slow', 'the gyro settles', 'Hands off'),
 				light('l2', 'starting', 'white', 'steady', 'it may be touched', ''),
@@ -104,6 +104,7 @@ export function makeDemo(now: Date): Backup {
 			returnSpeedMps: 14,
 			returnHeightM: 60,
 			surfaces: 'elevons',
+			flies: { airspeedMaxMps: 20, climbMps: 3, descentMps: 2, hoverW: 140 },
 			events: [event('e4', 55, 'new', 'first season'), event('e5', 3, 'journey', 'by car to the north shore')],
 			updatedAt: day(3, 16),
 		},
@@ -257,6 +258,7 @@ const cleanSession = (aircraft: Aircraft, site: Site, pack: Pack, at: string) =>
 		.station('power-up')
 		.position(33, NO_FAULTS)
 		.wind({ fromDeg: 250, speedMps: 3.1, gustMps: 4.4 })
+		.wayHome({ fromDeg: 250, speedMps: 3.1, gustMps: 4.4 }, 220)
 		.station('return', { 'return-height': 40 })
 		.decide('arm', 'fly', '')
 		.station('response')
@@ -279,6 +281,7 @@ const stoppedSession = (aircraft: Aircraft, site: Site, pack: Pack, at: string) 
 		.station('power-up')
 		.position(43, NO_FAULTS)
 		.wind({ fromDeg: 230, speedMps: 2.6, gustMps: 4 })
+		.wayHome({ fromDeg: 230, speedMps: 2.6, gustMps: 4 }, 220)
 		.station('return', { 'return-height': 40 })
 		.decide('arm', 'fly', '')
 		.station('response')
@@ -303,6 +306,7 @@ const windySession = (aircraft: Aircraft, site: Site, pack: Pack, at: string) =>
 		.station('power-up')
 		.position(53, NO_FAULTS)
 		.wind({ fromDeg: 265, speedMps: 11.2, gustMps: 15.8 })
+		.wayHome({ fromDeg: 265, speedMps: 11.2, gustMps: 15.8 }, 600)
 		.station('return', { 'return-height': 60 })
 		.decide('arm', 'hold', 'Gusts above the return speed. Try before eight tomorrow.')
 		.end();

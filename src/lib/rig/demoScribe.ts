@@ -12,6 +12,9 @@ import { imuTruth, receiverTruth, rigHover, type RigFaults } from './rig';
 import { imuOf } from './imu';
 import { receiverOf } from './receiver';
 import { RECIPES, scriptedHands } from './turning';
+import { homeEntry, homeFinding } from '../core/session/homeEntry';
+import { homeRequest } from '../core/session/homePlan';
+import { planHome } from '../core/return/planned';
 import { limitsInForce } from '../core/session/limitsInForce';
 import { judgeLinkLoss } from '../core/radio/linkLossTest';
 import { recipesFor } from '../core/guide/recipes';
@@ -130,6 +133,17 @@ export class Scribe {
 
 	wind(wind: Wind): this {
 		return this.write('return', { kind: 'wind', task: 'wind', grade: 'told', ...wind });
+	}
+
+	/** The way home from so far out, planned with what the aircraft, the place, the pack and the wind are. */
+	wayHome(wind: Wind, distanceM: number): this {
+		const { aircraft, site, pack } = this;
+		const known = homeRequest({ aircraft, site, pack, wind, startPct: 97, flown: null });
+		if (Array.isArray(known)) throw new Error(`the demo's way home is missing ${known.join(', ')}`);
+		const farthest = { distanceM, heightM: 25, bearingDeg: null };
+		const around = { aircraft, site, pack, venue: 'open' as const, units: 'metric' as const };
+		const plan = planHome(known.request, farthest, known);
+		return this.write('return', homeEntry(homeFinding(plan, known, around), around, 'read-off'));
 	}
 
 	compass(seed: number, faults: RigFaults, accepted: 'accepted' | 'kept-aside'): this {

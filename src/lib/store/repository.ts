@@ -318,6 +318,18 @@ export async function appendEntry(
 export const rememberPlace = (sessionId: string, station: StationId, task: string | null) =>
 	db.sessions.update(sessionId, { place: sessionSchema.shape.place.parse({ station, task }) });
 
+/** Takes another pack for a session that runs: it stands in the record from here on. */
+export async function choosePack(sessionId: string, packId: string): Promise<void> {
+	await db.transaction('rw', db.record, async () => {
+		const session = await db.sessions.get(sessionId);
+		const pack = await db.packs.get(packId);
+		if (!session || !pack) throw new Error(GONE);
+		if (session.endedAt !== null) throw new Error('This session is ended: reopen it with a reason to go on with it.');
+		await db.sessions.update(sessionId, { packId });
+		await appendHead({ ...session, packId }, 'changed', `Pack ${pack.name} is flown.`);
+	});
+}
+
 /** A pack that flew in a session is used, and has one cycle more; once for a session, however often it is ended. */
 async function countFlight({ id, kind, packId }: Session): Promise<void> {
 	const pack = packId && kind === 'flight' ? await db.packs.get(packId) : undefined;

@@ -10,6 +10,7 @@ import { guessColumns, takeColumns, type Choices, type Guess } from '$lib/core/r
 import { readTable } from '$lib/core/record/csv';
 import type { Role } from '$lib/core/record/logRoles';
 import { readTrack } from '$lib/core/record/tracks';
+import { planHome, type Farthest } from '$lib/core/return/planned';
 import { rankSymptoms } from '$lib/core/symptoms/rank';
 import { computeOf } from '$lib/instruments/computes';
 import type { Finding, Input, Progress, Taken } from '$lib/instruments/instrument';
@@ -19,6 +20,7 @@ import type { Series } from '$lib/schema/common';
 import type { CompassRequest } from '$lib/schema/compass';
 import type { Backup } from '$lib/schema/files';
 import type { HoverRequest } from '$lib/schema/hover';
+import type { ReturnRequest } from '$lib/schema/return';
 import type { SymptomRequest } from '$lib/schema/symptoms';
 
 const CUE_READINGS = 2000;
@@ -74,6 +76,12 @@ function cueOf({ mag, inclinationDeg, options }: CueInput) {
 	return nextCue(columnsOf({ x: pick(mag.x), y: pick(mag.y), z: pick(mag.z) }), inclinationDeg, options);
 }
 
+interface HomeTask {
+	request: ReturnRequest;
+	farthest: Farthest;
+	known: { usedWh?: number; powerSigmaLn: number };
+}
+
 /** What the worker computes, by name: one input, progress where it takes long, nothing kept from one call to the next. */
 export const tasks = {
 	measure: async ({ instrument, input }: { instrument: string; input: Input }, progress?: Progress): Promise<Finding> =>
@@ -93,6 +101,7 @@ export const tasks = {
 	reviewGnss: ({ text, rule }: { text: string; rule: LockRule }, progress?: Progress) =>
 		reviewGnss(text, rule, progress),
 	reviewHover: (request: HoverRequest, progress?: Progress) => reviewHover(request, progress),
+	planHome: ({ request, farthest, known }: HomeTask) => planHome(request, farthest, known),
 	rankSymptoms: (request: SymptomRequest) => rankSymptoms(request),
 	makeDemo: (now: string) => makeDemo(new Date(now)),
 };

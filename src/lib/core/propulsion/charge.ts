@@ -23,6 +23,14 @@ export const fullV = (chemistry: Chemistry): number => REST_V[chemistry][10];
 /** An empty cell of a chemistry at rest, volts. */
 export const emptyV = (chemistry: Chemistry): number => REST_V[chemistry][0];
 
+/** What a cell of a charge (%) shows at rest, volts; under load it shows less. */
+export function restV(chemistry: Chemistry, pct: number): number {
+	const table = REST_V[chemistry];
+	const at = Math.max(0, Math.min(100, pct)) / STEP_PCT;
+	const k = Math.min(table.length - 2, Math.floor(at));
+	return table[k] + (at - k) * (table[k + 1] - table[k]);
+}
+
 /** Charge of a cell from its voltage at rest, % with one sigma; the ends are held. */
 export function chargeOf(chemistry: Chemistry, cellV: number): { pct: number; sigmaPct: number } {
 	const table = REST_V[chemistry];

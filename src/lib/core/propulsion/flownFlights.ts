@@ -8,7 +8,8 @@ import { flightTimeLimits as limits } from './flightTimeLimits';
 type Flight = FlightTimeRequest['flights'][number];
 
 const MINUTE_MS = 60_000;
-const CURVE = { lipo: 'lipo', 'high-voltage': 'lihv', 'lithium-ion': 'liion', percent: 'lipo' } as const;
+/** The curve of charge that a pack's chemistry has. */
+export const CURVE = { lipo: 'lipo', 'high-voltage': 'lihv', 'lithium-ion': 'liion', percent: 'lipo' } as const;
 
 /** The charge that an answer about a pack says, %; null where it says none. */
 export function chargeIn(entry: Entry | undefined, chemistry: Chemistry | undefined): number | null {

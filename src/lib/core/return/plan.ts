@@ -4,7 +4,7 @@ import { judge } from '../finding/reasons';
 import { planFor } from './actions';
 import { clearanceOf } from './clearance';
 import { reachOf } from './reach';
-import { geometry } from './sequence';
+import { geometry, type PathPoint } from './sequence';
 import { reasonsOf, SLACK_WH } from './verdict';
 import type { Plane } from './wind';
 
@@ -16,14 +16,35 @@ function seenFromHome([north, east]: Plane): { bearingDeg: number; distanceM: nu
 	return { bearingDeg: distanceM > 1e-9 ? wrap360(Math.atan2(east, north) / DEG) : 0, distanceM };
 }
 
+/** What is left in the pack at a place, and what of it is the reserve, Wh. */
+const energyOf = ({ pack, usedWh }: ReturnRequest) => ({
+	leftWh: pack.usableWh - usedWh,
+	reserveWh: (pack.usableWh * pack.reservePct) / 100,
+});
+
+/** What happens without the link, as far as it needs no reach all round: a plan that is asked many times over. */
+export type Outcome = Omit<ReturnAnswer, 'reach'>;
+
 /**
  * Plans the way home from a place: legs with times and energy, what it lands with, reach all round, clearance over
  * obstacles, touchdown, and when to turn back at the latest. Angles degrees from home, heights above home, docs/methods/return.md.
  */
 export function planReturn(request: ReturnRequest): ReturnAnswer {
-	const { aircraft, pack, settings, position, usedWh } = request;
-	const leftWh = pack.usableWh - usedWh;
-	const reserveWh = (pack.usableWh * pack.reservePct) / 100;
+	const { leftWh, reserveWh } = energyOf(request);
+	const { legs, totalTimeS, totalWh, landWithWh, reachable, ...rest } = outcomeOf(request);
+	return { legs, totalTimeS, totalWh, landWithWh, reachable, reach: reachOf(request, leftWh - reserveWh), ...rest };
+}
+
+/** The path that is flown, north, east and up from home, metres; none of a fall. */
+export function pathOf(request: ReturnRequest): readonly PathPoint[] {
+	const { leftWh, reserveWh } = energyOf(request);
+	return planFor(request, leftWh, reserveWh).path;
+}
+
+/** The same as `planReturn`, without the reach. */
+export function outcomeOf(request: ReturnRequest): Outcome {
+	const { aircraft, settings, position } = request;
+	const { leftWh, reserveWh } = energyOf(request);
 	const { t } = geometry(position.bearingDeg, position.distanceM);
 	const plan = planFor(request, leftWh, reserveWh);
 	const landWithWh = plan.totalWh === null ? null : leftWh - plan.totalWh;
@@ -44,7 +65,6 @@ export function planReturn(request: ReturnRequest): ReturnAnswer {
 		totalWh: plan.totalWh,
 		landWithWh,
 		reachable,
-		reach: reachOf(request, leftWh - reserveWh),
 		clearance,
 		touchdown: end
 			? {

@@ -59,7 +59,7 @@ const check = (
 	...(odd ? { odd } : {}),
 });
 const test = (
-	task: 'site-field' | 'position' | 'hover',
+	task: 'site-field' | 'position' | 'hover' | 'way-home',
 	verdict: 'pass' | 'caution' | 'fail',
 	grade: Grade = 'measured',
 ): EntryPayload => ({
@@ -132,6 +132,7 @@ const upToArm = (craft = aircraft()): [StationId, EntryPayload][] => [
 	['compass', compass('pass', 'accepted')],
 	['position', test('position', 'pass')],
 	['return', wind(3)],
+	['return', test('way-home', 'pass')],
 ];
 const behindArm = (craft = aircraft()): [StationId, EntryPayload][] => [
 	...checklistFor({ aircraft: craft })

@@ -19,6 +19,7 @@ export type TaskPage =
 	| 'record'
 	| 'response-stop'
 	| 'site-field'
+	| 'way-home'
 	| 'wind';
 
 /** One thing that is or is not in the way, with its reason and the next action. */

@@ -7,6 +7,7 @@ import { feeder, water } from './payload';
 import { position } from './position';
 import { recordHolds } from './record';
 import { siteField } from './siteField';
+import { actionHere, wayHome } from './wayHome';
 import { wind } from './wind';
 
 /** The tasks of a session beside the items of its checklist and the sensors of its bench. */
@@ -19,6 +20,8 @@ export const TASKS: readonly Task[] = [
 	indoor,
 	position,
 	wind,
+	actionHere,
+	wayHome,
 	recordHolds,
 	hover,
 ];

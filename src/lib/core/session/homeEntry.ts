@@ -1,0 +1,107 @@
+import type { Reason, Verdict } from '../../schema/common';
+import type { TestPayload } from '../../schema/entries';
+import type { Aircraft, Pack, Site, Venue } from '../../schema/records';
+import type { HomePlan } from '../return/planned';
+import { CURVE } from '../propulsion/flownFlights';
+import { restV } from '../propulsion/charge';
+import { bearingWord } from '../words/bearing';
+import { clock } from '../words/clock';
+import { formatQuantity, type UnitSystem } from '../words/units';
+import { judge } from '../finding/reasons';
+import { actionAt, RESERVE_PCT, type HomeRequest } from './homePlan';
+
+/** What of a session the finding of its way home speaks about. */
+export interface HomeAround {
+	aircraft: Aircraft;
+	site: Site | null;
+	pack: Pack | null;
+	venue: Venue | undefined;
+	units: UnitSystem;
+}
+
+/** When to turn back, as the pilot reads it. */
+export interface TurnBack {
+	/** After take-off, s: so early that nine packs in ten are enough; on average; one sigma of that. */
+	carefulS: number;
+	s: number;
+	sigmaS: number;
+	/** Charge then, %, and what a cell shows at rest, V; null where the pack shows no volts. */
+	pct: number;
+	cellV: number | null;
+}
+
+/** What was found, as headline, figures, reasons and verdict. */
+export interface HomeFinding {
+	headline: string;
+	verdict: Verdict;
+	reasons: Reason[];
+	turnBack: TurnBack;
+	/** What stands in its way. */
+	obstacle: NonNullable<Site['obstacles']>[number] | null;
+	figures: TestPayload['figures'];
+}
+
+/** One sigma above the average is 1/1.28 of the way to nine in ten. */
+const Z_90 = 1.28;
+
+function headlineOf(plan: HomePlan, turnBack: TurnBack, obstacle: HomeFinding['obstacle'], around: HomeAround): string {
+	const { aircraft, venue, units } = around;
+	const here = actionAt(venue, aircraft);
+	const from = `${formatQuantity(plan.worst.distanceM, 'height', units)} ${bearingWord(plan.worst.bearingDeg)}`;
+	if (here?.level === 'fail') return here.text;
+	if (obstacle && plan.answer.verdict === 'fail') return `From ${from} it would come home into ${obstacle.name}`;
+	if (plan.answer.verdict === 'fail' || (aircraft.lossAction ?? 'return') !== 'return')
+		return `From ${from}: ${plan.answer.reasons[0].text}`;
+	return `From ${from}, the worst place, ${aircraft.name} comes home; turn back by ${clock(turnBack.carefulS)}`;
+}
+
+/** The plan of a way home as it is told and kept. */
+export function homeFinding(
+	plan: HomePlan,
+	{ request, powerSigmaLn, nominalWh }: HomeRequest,
+	around: HomeAround,
+): HomeFinding {
+	const { aircraft, pack, site, venue } = around;
+	const pct = Math.max(RESERVE_PCT, (100 * plan.turnBackLeftWh) / nominalWh);
+	const turnBack: TurnBack = {
+		...plan.turnBack,
+		sigmaS: (plan.turnBack.s - plan.turnBack.carefulS) / Z_90,
+		pct,
+		cellV: !pack || pack.chemistry === 'percent' ? null : restV(CURVE[pack.chemistry ?? 'lipo'], pct),
+	};
+	const here = actionAt(venue, aircraft);
+	const obstacle = plan.worst.obstacle === null ? null : (site?.obstacles?.[plan.worst.obstacle] ?? null);
+	const { reasons, verdict } = judge([...(here ? [here] : []), ...plan.answer.reasons]);
+	const figure = (label: string, value: number | null, unit: string, sigma?: number) => ({
+		...{ label, value: value === null ? null : Math.round(100 * value) / 100, unit },
+		...(sigma === undefined ? {} : { sigma }),
+	});
+	const { hoverW } = request.aircraft;
+	return {
+		headline: headlineOf(plan, turnBack, obstacle, around).slice(0, 400),
+		...{ verdict, reasons, turnBack, obstacle },
+		figures: [
+			figure('Turn back by', turnBack.carefulS / 60, 'min', turnBack.sigmaS / 60),
+			figure('Turn back with', turnBack.pct, '%'),
+			...(turnBack.cellV === null ? [] : [figure('Turn back at rest', turnBack.cellV, 'V per cell')]),
+			figure('Farthest', plan.worst.distanceM, 'm'),
+			figure('Toward', plan.worst.bearingDeg, '°'),
+			figure('Lands with', plan.answer.landWithWh, 'Wh'),
+			figure('Way home', plan.answer.totalTimeS, 's'),
+			figure('Clear by', plan.answer.clearance.minM, 'm'),
+			figure('Power in the hover', hoverW, 'W', hoverW * powerSigmaLn),
+		],
+	};
+}
+
+/** The finding as an entry of the record. */
+export const homeEntry = (
+	{ headline, verdict, reasons, figures }: HomeFinding,
+	{ aircraft, site, pack }: HomeAround,
+	grade: TestPayload['grade'],
+): TestPayload => ({
+	...{ kind: 'test', task: 'way-home', headline, verdict, reasons, figures },
+	...(grade ? { grade } : {}),
+	sourceName:
+		`settings of ${aircraft.name}, ${site?.name ?? 'no place'}, wind of today, pack ${pack?.name ?? ''}`.slice(0, 200),
+});

@@ -1,0 +1,49 @@
+import { MARK_OF_VERDICT } from '../../evidence/standing';
+import { comesHome } from '../capabilities';
+import { actionAt } from '../homePlan';
+import { orAside, taskState, type Task } from '../task';
+import { measuredState } from './measured';
+
+/** What happens if the link fails out there: planned from the aircraft, the place, the wind and the pack of this session. */
+export const wayHome: Task = {
+	station: 'return',
+	applies: ({ aircraft, session }) => comesHome(aircraft) && session.venue !== 'roof',
+	state: (_, record) =>
+		orAside(
+			measuredState(
+				{
+					task: 'way-home',
+					station: 'return',
+					page: 'way-home',
+					title: 'The way home has not been planned for this pack, this wind and this place',
+					next: 'Plan the way home',
+					offered: ['It stays within twenty metres', 'Planned before, in the same wind on the same pack'],
+				},
+				record,
+			),
+			record,
+		),
+};
+
+/** What the setting for a lost link means where this session flies; asked only where it does not fit. */
+export const actionHere: Task = {
+	station: 'return',
+	applies: ({ aircraft, session }) => aircraft.lossAction !== undefined && actionAt(session.venue, aircraft) !== null,
+	state({ aircraft, session }, record) {
+		const found = actionAt(session.venue, aircraft);
+		if (!found) throw new Error('asked where it fits');
+		return orAside(
+			taskState({
+				task: 'action-here',
+				station: 'return',
+				mark: MARK_OF_VERDICT[found.level ?? 'fail'],
+				title: found.text,
+				detail: 'By the setting that stands with the aircraft.',
+				reasons: [found],
+				next: found.next ?? '',
+				offered: ['Set otherwise today, read off the aircraft', 'Nobody is under it, and it stays so'],
+			}),
+			record,
+		);
+	},
+};

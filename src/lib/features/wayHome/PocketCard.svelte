@@ -1,0 +1,51 @@
+<script lang="ts">
+	import type { HomePlan } from '$lib/core/return/planned';
+	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
+	import { abortCard } from '$lib/core/session/controls';
+	import { clock } from '$lib/core/words/clock';
+	import { bearingWord } from '$lib/core/words/bearing';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import type { Site } from '$lib/schema/records';
+	import Button from '$lib/ui/Button.svelte';
+	import { showDay } from '$lib/ui/format';
+
+	/** The few lines that a pilot wants in the hand while flying: to print, or to keep open on the phone. */
+	type Props = {
+		plan: HomePlan;
+		turnBack: { carefulS: number; pct: number; cellV: number | null };
+		site: Site | null;
+		height: (m: number) => string;
+	};
+	let { plan, turnBack, site, height }: Props = $props();
+	const view = getSessionView();
+	const { aircraft, pack, session } = $derived(view.bundle);
+	const nearest = $derived(plan.answer.reach.reduce((a, b) => (b.maxDistanceM < a.maxDistanceM ? b : a)));
+	const tallest = $derived((site?.obstacles ?? []).toSorted((a, b) => b.heightM - a.heightM)[0]);
+</script>
+
+<section class="mt-8 max-w-md rounded border border-ink p-5 text-[17px] break-inside-avoid" aria-label="Pocket card">
+	<h2 class="m-0">{aircraft.name}, {showDay(session.startedAt)}</h2>
+	<p class="m-0 text-[15px] text-ink-2">{[site?.name, pack?.name].filter(Boolean).join(' · ')}</p>
+	<p class="mt-3 mb-0">
+		Turn back by <b class="figure-mono text-[24px]">{clock(turnBack.carefulS)}</b> min, or at
+		<b class="figure-mono">{turnBack.pct.toFixed(0)} %</b>{turnBack.cellV === null
+			? ''
+			: `, ${turnBack.cellV.toFixed(2)} V a cell at rest`}.
+	</p>
+	<p class="mt-1 mb-0">
+		Not beyond <b>{height(plan.worst.distanceM)}</b>; toward {bearingWord(nearest.bearingDeg)} its reach ends at
+		<b>{height(nearest.maxDistanceM)}</b>.
+	</p>
+	<p class="mt-1 mb-0">
+		Link lost: it will {aircraft.lossAction
+			? LOSS_WORDS[aircraft.lossAction]
+			: 'do what nobody has read off yet'}{aircraft.lossAction === 'return'
+			? ` at ${height(aircraft.returnHeightM)}`
+			: ''}.{tallest ? ` Tallest here: ${tallest.name}, ${height(tallest.heightM)}.` : ''}
+	</p>
+	<h3 class="mt-3 mb-0 text-[17px]">If it goes wrong</h3>
+	<ol class="m-0 pl-5">
+		{#each abortCard(aircraft) as line (line)}<li class="py-0.5">{line}</li>{/each}
+	</ol>
+	<div class="no-print mt-3"><Button onclick={() => window.print()}>Print the card</Button></div>
+</section>

@@ -1,0 +1,64 @@
+import { expect, test } from '@playwright/test';
+import { DEMO_STATE, expectAccessible, startSession, stationUrl } from './support';
+
+test.use({ storageState: DEMO_STATE });
+
+test('the way home is planned from what is known, tried with sliders, kept, and on a card for the pocket', async ({
+	page,
+}) => {
+	await page.goto('/');
+	await startSession(page, 'Dunlin', 'flight');
+	await page.goto(stationUrl(page, 'return'));
+	await page.getByRole('link', { name: 'Plan the way home' }).click();
+	const h1 = page.getByRole('heading', { level: 1 });
+	// Nothing is invented: pack and wind are asked for.
+	await expect(h1).toContainText('Which pack is flown?');
+	await page.getByRole('button', { name: /^D-3/ }).click();
+	await expect(h1).toContainText('Enter the wind');
+	await page.getByLabel('Wind from').fill('250');
+	await page.getByLabel('Mean').fill('3');
+	await page.getByLabel('Gusts').fill('4.5');
+	await page.getByLabel('Gusts').blur();
+	await page.getByRole('button', { name: 'Record the wind' }).click();
+	await expect(h1).toContainText(/the worst place, Dunlin comes home; turn back by \d+:\d\d/);
+	await expect(page.getByText('Poplars by the lane, 18 m').first()).toBeVisible();
+	await expect(page.getByText('Return, as it is set:')).toBeVisible();
+
+	// Lower than the poplars by the lane: it would fly into them.
+	const slide = async (name: RegExp, value: string) => page.getByRole('slider', { name }).fill(value);
+	await slide(/Return height/, '15');
+	await slide(/Flying at/, '12');
+	await expect(h1).toContainText('it would come home into Poplars by the lane');
+	await expect(page.getByRole('button', { name: 'Record it' })).toBeDisabled();
+	await page.getByRole('button', { name: /back to today’s wind and its own setting/ }).click();
+	// A wind that it does not come home against.
+	await slide(/^Wind/, '14');
+	await expect(h1).toContainText(/Against this wind|wind at its height/);
+	await page.getByRole('button', { name: /back to today’s wind and its own setting/ }).click();
+	await expect(h1).toContainText(/comes home; turn back by/);
+	await expectAccessible(page, 'way home');
+	// What was tried comes back after a reload; nothing of it is kept unasked.
+	await slide(/Farthest/, '300');
+	await expect(h1).toContainText('From 300');
+	await page.reload();
+	await expect(h1).toContainText('From 300');
+	await expect(page.getByRole('region', { name: 'Pocket card' })).toContainText('Switch to self-level: left switch up');
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/return$/);
+	await expect(page.getByText(/the worst place, Dunlin comes home/).first()).toBeVisible();
+	await page.goto(stationUrl(page, 'sheet'));
+	await expect(page.getByText(/Turn back by [\d.]+ min/)).toBeVisible();
+});
+
+test('an action that does not fit the venue is a hold before anybody asks', async ({ page }) => {
+	await page.goto('/session/new');
+	await page.getByRole('radio', { name: /Dunlin/ }).click();
+	await page.getByRole('radio', { name: /roof/i }).click();
+	await page.getByLabel('What it is for').fill('In the hall');
+	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
+	await page.getByRole('button', { name: 'Start the session' }).click();
+	await expect(page).toHaveURL(/session\/[^/]+\/plan$/);
+	await page.goto(stationUrl(page, 'return'));
+	await expect(page.getByText('Under a roof a return climbs into the ceiling.').first()).toBeVisible();
+	await expect(page.getByText('Plan the way home')).toHaveCount(0);
+});
