@@ -27,7 +27,7 @@ export interface HomePlan {
 	out: { timeS: number; wh: number };
 	/** When to turn back at the latest, s after take-off, hovering out there until then; and so that nine packs in ten are enough. */
 	turnBack: { s: number; carefulS: number };
-	/** What is left in the pack then, Wh. */
+	/** What must be left in the pack then, Wh, so that nine packs in ten are enough. */
 	turnBackLeftWh: number;
 }
 
@@ -111,6 +111,6 @@ export function planHome(
 		profile: pathOf(here).map(([north, east, heightM]) => ({ fromHomeM: Math.hypot(north, east), heightM })),
 		out,
 		turnBack: { s: out.timeS + answer.turnBackAtS, carefulS: out.timeS + careful.turnBackAtS },
-		turnBackLeftWh: Math.min(pack.usableWh - used, (pack.usableWh * pack.reservePct) / 100 + spent(answer)),
+		turnBackLeftWh: Math.min(pack.usableWh - used, (pack.usableWh * pack.reservePct) / 100 + spent(careful)),
 	};
 }

@@ -6,7 +6,7 @@ import { CURVE } from '../propulsion/flownFlights';
 import { restV } from '../propulsion/charge';
 import { bearingWord } from '../words/bearing';
 import { clock } from '../words/clock';
-import { formatQuantity, type UnitSystem } from '../words/units';
+import { wholeQuantity, type UnitSystem } from '../words/units';
 import { judge } from '../finding/reasons';
 import { actionAt, RESERVE_PCT, type HomeRequest } from './homePlan';
 
@@ -47,7 +47,7 @@ const Z_90 = 1.28;
 function headlineOf(plan: HomePlan, turnBack: TurnBack, obstacle: HomeFinding['obstacle'], around: HomeAround): string {
 	const { aircraft, venue, units } = around;
 	const here = actionAt(venue, aircraft);
-	const from = `${formatQuantity(plan.worst.distanceM, 'height', units)} ${bearingWord(plan.worst.bearingDeg)}`;
+	const from = `${wholeQuantity(plan.worst.distanceM, 'height', units)} ${bearingWord(plan.worst.bearingDeg)}`;
 	if (here?.level === 'fail') return here.text;
 	if (obstacle && plan.answer.verdict === 'fail') return `From ${from} it would come home into ${obstacle.name}`;
 	if (plan.answer.verdict === 'fail' || (aircraft.lossAction ?? 'return') !== 'return')

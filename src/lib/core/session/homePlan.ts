@@ -19,8 +19,8 @@ export interface HomeKnown {
 	pack: Pack | null;
 	site: Site | null;
 	wind: Wind | null;
-	/** Charge of the pack, %. */
-	startPct: number;
+	/** Charge of the pack, %; null where nobody measured it: it is taken as full. */
+	startPct: number | null;
 	/** What flights on record say of a minute, where there are any. */
 	flown: Pick<FlightTimeAnswer, 'ratePctPerMin' | 'rateSigmaLn' | 'used'> | null;
 }
@@ -74,7 +74,8 @@ function powerOf({ aircraft, pack, flown }: HomeKnown, wh: number): { w: number;
 
 /** The request of the way home from what is known, with what was taken for granted; or what is missing. Its position is home. */
 export function homeRequest(known: HomeKnown): HomeRequest | Missing[] {
-	const { aircraft, pack, site, wind, startPct } = known;
+	const { aircraft, pack, site, wind } = known;
+	const startPct = known.startPct ?? 100;
 	const wh = pack ? nominalWh(pack) : 0;
 	const power = powerOf(known, wh);
 	const missing: Missing[] = [
@@ -130,7 +131,12 @@ export function homeRequest(known: HomeKnown): HomeRequest | Missing[] {
 	});
 	assumed.push(
 		{ label: 'Power in the hover', value: power.w, unit: 'W', from: power.from },
-		{ label: 'In the pack', value: request.pack.usableWh, unit: 'Wh', from: `${pack.name}, ${startPct.toFixed(0)} %` },
+		{
+			label: 'In the pack',
+			value: request.pack.usableWh,
+			unit: 'Wh',
+			from: known.startPct === null ? `${pack.name}, taken as full` : `${pack.name}, measured ${startPct.toFixed(0)} %`,
+		},
 	);
 	return { request, powerSigmaLn: power.sigma, nominalWh: wh, assumed };
 }

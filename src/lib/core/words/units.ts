@@ -64,3 +64,7 @@ export function formatQuantity(si: number, quantity: Quantity, system: UnitSyste
 	const { symbol, digits } = UNITS[system][quantity];
 	return `${toUnit(si, quantity, system).toFixed(digits)} ${symbol}`;
 }
+
+/** The same in whole units, for distances that are planned or paced. */
+export const wholeQuantity = (si: number, quantity: Quantity, system: UnitSystem): string =>
+	`${toUnit(si, quantity, system).toFixed(0)} ${UNITS[system][quantity].symbol}`;

@@ -7,7 +7,7 @@
 	import { homeEntry } from '$lib/core/session/homeEntry';
 	import { clock } from '$lib/core/words/clock';
 	import { bearingWord } from '$lib/core/words/bearing';
-	import { formatQuantity, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
 	import { lastFlights } from '$lib/store/home';
 	import { live } from '$lib/store/live.svelte';
 	import { choosePack, savePack } from '$lib/store/repository';
@@ -47,7 +47,7 @@
 	$effect(() => () => work.dispose());
 	let minutes = $state<number | null>(null);
 
-	const height = (m: number) => formatQuantity(m, 'height', units());
+	const height = (m: number) => wholeQuantity(m, 'height', units());
 	const plan = $derived(work.plan);
 	const known = $derived(Array.isArray(work.known) ? null : work.known);
 	const missing = $derived(Array.isArray(work.known) ? work.known : []);
@@ -195,7 +195,7 @@
 				size="huge"
 				note="after take-off; on average {clock(turnBack.s)} ± {clock(turnBack.sigmaS)}"
 			/>
-			<div class="flex min-w-0 flex-1 flex-wrap gap-x-8 gap-y-3 pt-1">
+			<div class="flex min-w-0 flex-1 flex-wrap gap-x-8 gap-y-3 pt-1 max-md:basis-full">
 				<Figure
 					label="or at"
 					value={turnBack.pct.toFixed(0)}
@@ -294,33 +294,33 @@
 				reach={plan.answer.reach}
 				aircraft={plan.worst}
 				windFromDeg={known.request.wind.fromDeg}
-				obstacles={known.request.obstacles}
+				obstacles={site?.obstacles ?? []}
 			/>
-			<div class="grid gap-6">
-				<ProfilePlot
-					title={obstacle
-						? `${obstacle.name} under its way from ${bearingWord(plan.worst.bearingDeg)}`
-						: `Its way from ${bearingWord(plan.worst.bearingDeg)}, from the side`}
-					path={plan.profile}
-					{stands}
-					worst={obstacle?.name ?? null}
-				/>
-				<section>
-					<h2 class="m-0 mb-1">Without the link, from there</h2>
-					<ul class="m-0 list-none p-0">
-						{#each actions as { action, set, words, verdict: found } (action)}
-							<li class="hairline flex items-start gap-3 py-2">
-								<MarkIcon mark={MARK_OF_VERDICT[found]} size={24} />
-								<span class="min-w-0 flex-1"
-									><b>{ACTION_WORDS[action]}{set ? ', as it is set' : ''}:</b>
-									{words}</span
-								>
-							</li>
-						{/each}
-					</ul>
-				</section>
-			</div>
+			<section>
+				<h2 class="m-0 mb-1">Without the link, from there</h2>
+				<ul class="m-0 list-none p-0">
+					{#each actions as { action, set, words, verdict: found } (action)}
+						<li class="hairline flex items-start gap-3 py-2">
+							<MarkIcon mark={MARK_OF_VERDICT[found]} size={24} />
+							<span class="min-w-0 flex-1"
+								><b>{ACTION_WORDS[action]}{set ? ', as it is set' : ''}:</b>
+								{words}</span
+							>
+						</li>
+					{/each}
+				</ul>
+			</section>
 		</div>
-		<PocketCard {plan} {turnBack} {site} {height} />
+		<div class="no-print mt-6">
+			<ProfilePlot
+				title={obstacle
+					? `${obstacle.name} under its way from ${bearingWord(plan.worst.bearingDeg)}`
+					: `Its way from ${bearingWord(plan.worst.bearingDeg)}, from the side`}
+				path={plan.profile}
+				{stands}
+				worst={obstacle?.name ?? null}
+			/>
+		</div>
+		{#if work.asKnown}<PocketCard {plan} {turnBack} {site} {height} />{/if}
 	{/if}
 </Sheet>

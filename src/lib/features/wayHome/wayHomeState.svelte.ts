@@ -55,13 +55,14 @@ export class WayHomeState {
 
 	startPct = $derived.by(() => {
 		const { pack } = this.#view.bundle;
-		return chargeIn(this.#view.state.record.speaking('pack-voltage') ?? undefined, pack?.chemistry) ?? 100;
+		return chargeIn(this.#view.state.record.speaking('pack-voltage') ?? undefined, pack?.chemistry);
 	});
 
 	known = $derived.by((): HomeRequest | Missing[] => {
 		const { aircraft, pack, site } = this.#view.bundle;
 		const { returnHeightM } = this.tried;
-		const flown = pack && this.#flights().length > 0 ? estimateOnPack(pack, this.startPct, this.#flights()) : null;
+		const flown =
+			pack && this.#flights().length > 0 ? estimateOnPack(pack, this.startPct ?? 100, this.#flights()) : null;
 		return homeRequest({
 			aircraft: returnHeightM === null ? aircraft : { ...aircraft, returnHeightM },
 			...{ pack, site, wind: this.wind, startPct: this.startPct, flown },

@@ -14,7 +14,8 @@
 	};
 	let { title, path, stands, worst }: Props = $props();
 
-	const [W, H] = [640, 220];
+	let W = $state(640);
+	const H = 220;
 	const [LEFT, RIGHT, TOP, BOTTOM] = [44, 16, 14, 34];
 	const farM = $derived(1.06 * Math.max(20, max(path, (p) => p.fromHomeM) ?? 0));
 	const highM = $derived(1.15 * Math.max(10, max(path, (p) => p.heightM) ?? 0, max(stands, (s) => s.heightM) ?? 0));
@@ -47,6 +48,7 @@
 	width={W}
 	height={H}
 	wide
+	bind:clientWidth={W}
 	{table}
 	note="Height over the distance from home, seen from the side; home is at the left."
 >
@@ -54,7 +56,7 @@
 		<path d="M{LEFT} {y(tick)}H{W - RIGHT}" stroke="var(--fine)" />
 		<text x={LEFT - 6} y={y(tick) + 4} text-anchor="end" font-size="13" fill="var(--ink-2)">{tick}</text>
 	{/each}
-	{#each x.ticks(6) as tick (tick)}
+	{#each x.ticks(W > 500 ? 6 : 3) as tick (tick)}
 		<text x={x(tick)} y={H - 12} text-anchor="middle" font-size="13" fill="var(--ink-2)">{tick} m</text>
 	{/each}
 	<path d="M{LEFT} {H - BOTTOM}H{W - RIGHT}" stroke="var(--ink)" stroke-width="1.5" />

@@ -8,7 +8,7 @@
 		reach: readonly { bearingDeg: number; maxDistanceM: number }[];
 		aircraft: { bearingDeg: number; distanceM: number };
 		windFromDeg: number;
-		obstacles: readonly { bearingDeg: number; distanceM: number }[];
+		obstacles: readonly { bearingDeg: number; distanceM: number; name?: string }[];
 	};
 	let { title, reach, aircraft, windFromDeg, obstacles }: Props = $props();
 
@@ -16,7 +16,12 @@
 		const a = (bearingDeg * Math.PI) / 180;
 		return { north: distanceM * Math.cos(a), east: distanceM * Math.sin(a) };
 	};
-	const most = $derived(Math.max(10, aircraft.distanceM * 1.15, max(reach, (r) => r.maxDistanceM) ?? 0) * 1.04);
+	/** Seen is what is flown, with room around it; a line far beyond that is told, not drawn small. */
+	const ROOM = 5;
+	const farthest = $derived(max(reach, (r) => r.maxDistanceM) ?? 0);
+	const most = $derived(
+		1.04 * Math.max(10, aircraft.distanceM * 1.15, Math.min(farthest, Math.max(ROOM * aircraft.distanceM, 50))),
+	);
 	const own = $derived(
 		reach.find(({ bearingDeg }) => bearingDeg === Math.round(aircraft.bearingDeg) % 360)?.maxDistanceM ?? 0,
 	);
@@ -26,7 +31,7 @@
 		{ north: 0, east: 0, label: 'home', shape: 'cross' },
 		...obstacles.map((o): MapMark => ({
 			...off(o.bearingDeg, o.distanceM),
-			label: '',
+			label: o.name ?? '',
 			shape: 'triangle',
 			colour: 'var(--caution)',
 		})),
@@ -61,7 +66,9 @@
 	{table}
 	note="Arrow: the wind.{obstacles.length > 0
 		? ' Triangles: what stands there.'
-		: ''} Nearest limit {nearest.maxDistanceM.toFixed(0)} m, toward {nearest.bearingDeg}°."
+		: ''} Nearest limit {nearest.maxDistanceM.toFixed(0)} m, toward {nearest.bearingDeg}°.{farthest > most
+		? ' Elsewhere its line lies beyond this map.'
+		: ''}"
 >
 	{#snippet children(map)}
 		{@const home = map.at(0, 0)}
