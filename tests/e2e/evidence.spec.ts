@@ -41,7 +41,7 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	for (const question of [/link was lost/, /did it link/])
 		await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' }).click();
 	await page.getByRole('button', { name: 'Judge it' }).click();
-	await expect(h1(page)).toHaveText(/^Radio off: the motors stopped after [01]\.\d s$/);
+	await expect(h1(page)).toHaveText(/^Radio off: the motors stopped after [01]\.\d ± 0\.2\d? s$/);
 	await page.getByRole('button', { name: 'Record it' }).click();
 	// Back at the bench it is written: leaving before would break it off.
 	await expect(page).toHaveURL(/\/bench$/);
@@ -116,7 +116,7 @@ test('a new build that misbehaves on the bench is held at the first gate until a
 	await dialog.getByRole('button', { name: 'Note it' }).click();
 	await expect(dialog).toBeHidden();
 	await page.goto(stationUrl(page, 'bench'));
-	await expect(page.getByText(/· 0 of \d+ answered/)).toBeVisible();
+	await expect(page.getByText(/· [0-2] of \d+ answered/)).toBeVisible();
 	await expect(page.getByText(/Asked again:.*speed controller of the rear left motor/).first()).toBeVisible();
 	await answerByKeys(page, 'Bench');
 	await setAsideAt(page, 'arm');
@@ -190,7 +190,7 @@ test('what happens during a session asks again just what it undoes, and a held k
 	await expect(dialog).toContainText(/Asked again:.*Nothing loose or cracked/);
 	await dialog.getByLabel('In a few words').fill('fell off the table');
 	await dialog.getByRole('button', { name: 'Note it' }).click();
-	await expect(page.getByText(/· 0 of \d+ answered/)).toBeVisible();
+	await expect(page.getByText(/· 1 of \d+ answered/)).toBeVisible();
 	await expect(page.getByText(/Asked again: knock or hard landing, fell off the table/).first()).toBeVisible();
 	await page.goto('/session/demo-open/plan');
 	await expect(page.getByText(/· [4-9] of \d+ answered/)).toBeVisible();

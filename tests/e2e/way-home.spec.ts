@@ -62,3 +62,46 @@ test('an action that does not fit the venue is a hold before anybody asks', asyn
 	await expect(page.getByText('Under a roof a return climbs into the ceiling.').first()).toBeVisible();
 	await expect(page.getByText('Plan the way home')).toHaveCount(0);
 });
+
+test('a return is flown and tapped phase by phase, one that does not come is taken over, and what was seen stands in what is due', async ({
+	page,
+}) => {
+	await page.goto('/');
+	await startSession(page, 'Dunlin', 'rehearsal');
+	await page.goto(stationUrl(page, 'hover/return-test'));
+	const h1 = page.getByRole('heading', { level: 1 });
+	const begin = page.getByRole('button', { name: 'It is set off: count' });
+	await expect(begin).toBeDisabled();
+	await page.getByRole('radio', { name: /^Its switch/ }).click();
+	await page.getByLabel('Out by').fill('90');
+	await page.getByLabel('Height there').fill('20');
+	await page.getByLabel('Height there').blur();
+	await page.getByRole('checkbox', { name: /a finger rests where I take over/ }).check();
+	await expectAccessible(page, 'return test');
+
+	// It does not turn: what to do stands large on the screen, with this aircraft's own switch.
+	await begin.click();
+	await expect(h1).toHaveText('It should turn home');
+	await page.keyboard.press('Escape');
+	await expect(h1).toHaveText('Take over');
+	await expect(page.locator('section li', { hasText: 'Switch to self-level: left switch up.' }).first()).toBeVisible();
+	await page.getByRole('button', { name: 'It is down and disarmed' }).click();
+	await expect(h1).toHaveText('It did not turn home.');
+
+	// Again, and it does: one tap a phase.
+	await page.getByRole('button', { name: 'Fly it again' }).click();
+	await page.getByRole('checkbox', { name: /a finger rests/ }).check();
+	await begin.click();
+	for (const words of ['turn home', 'climb', 'over home', 'come down', 'touch down', 'switch its motors off']) {
+		await expect(h1).toContainText(words);
+		await page.keyboard.press(' ');
+	}
+	await expect(h1).toContainText('It came home by its switch from 90 m and landed by itself');
+	await expectAccessible(page, 'return test found');
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/hover$/);
+	await expect(page.getByText(/It came home by its switch/).first()).toBeVisible();
+	// Rehearsed, it proves nothing of the real aircraft.
+	await page.goto('/aircraft/demo-dunlin/due');
+	await expect(page.getByText('By its switch: not since the last change')).toBeVisible();
+});

@@ -294,16 +294,16 @@ export class Scribe {
 
 	/** The radio switched off on the bench, armed: it reacts in a second and a bit, its motors run on as its setting needs them. */
 	linkLoss(temperatureC: number): this {
-		const reactedS = 1.4;
-		const found = judgeLinkLoss({
+		const { time, ...found } = judgeLinkLoss({
 			action: this.aircraft.lossAction ?? 'stop',
 			armed: true,
-			reactedS,
+			measuredS: [1.4],
+			...{ start: 'tap', stop: 'seen' },
 			motors: this.aircraft.lossAction === 'stop' ? 'stopped' : 'ran-on',
 			told: true,
 			linkedAgain: true,
 		});
-		const figures = [{ label: 'Reacted after', value: reactedS, unit: 's' }];
+		const figures = time ? [{ label: 'Reacted after', value: time.meanS, unit: 's', sigma: time.sigmaS }] : [];
 		return this.bench(
 			'link-loss',
 			'link-loss',

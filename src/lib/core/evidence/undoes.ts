@@ -4,7 +4,7 @@ import { SENSOR_RULES } from '../due/rules';
 import { taskOfSensor } from './about';
 
 const NUDGES = ['spin-up', 'nudge-roll', 'nudge-pitch', 'nudge-yaw', 'surfaces', 'surfaces-level'] as const;
-const FLOWN = ['first-rung', 'by-hand', 'launch', 'hover'] as const;
+const FLOWN = ['first-rung', 'by-hand', 'launch', 'hover', 'return-switch', 'return-radio-off'] as const;
 const STARTED = [
 	'radio-first',
 	'craft-first',
@@ -16,13 +16,14 @@ const STARTED = [
 	'pre-arm',
 	'position',
 ] as const;
-const SET = ['loss-action', 'return-height', 'battery-levels', 'link-loss'] as const;
+const SET = ['loss-action', 'return-height', 'battery-levels', 'link-loss', 'switches', 'way-home'] as const;
 const KNOCKED = [
 	'frame',
 	'props-whole',
 	'leads',
 	'wires',
 	'motors-bare',
+	'bench-arm',
 	'crash-look',
 	'pressure-foam',
 	'orientation',
@@ -35,7 +36,7 @@ const GIVEN = ['flow', 'feed'] as const;
 /** What must be seen again after an event, beside the sensors it makes due: what it may have changed, and nothing else. */
 const TASKS: Record<EventKind, readonly string[]> = {
 	new: [...BUILT, ...GIVEN, ...STARTED, ...SET, ...NUDGES, ...FLOWN],
-	firmware: ['orientation', 'settings-back', ...STARTED, ...SET, ...NUDGES, ...FLOWN],
+	firmware: ['orientation', 'settings-back', 'bench-arm', 'receiver-link', ...STARTED, ...SET, ...NUDGES, ...FLOWN],
 	settings: [...SET, ...NUDGES, ...FLOWN],
 	knock: [...KNOCKED, ...NUDGES, ...FLOWN],
 	part: [...BUILT, ...GIVEN, 'link-loss', ...NUDGES, ...FLOWN],

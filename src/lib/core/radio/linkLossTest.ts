@@ -1,8 +1,9 @@
 import type { Reason, Verdict } from '../../schema/common';
 import type { LossAction } from '../../schema/records';
-import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
+import { showSigma } from '../words/sigma';
 import { radioLimits as limits } from './limits';
+import { stopTime, type Start, type Stop, type StopTime } from './stopwatch';
 
 /** What an aircraft is set to do when the link is lost, as said in a sentence. */
 export const LOSS_WORDS: Record<LossAction, string> = {
@@ -18,8 +19,11 @@ export interface LinkLossSeen {
 	action: LossAction;
 	/** Armed with the motors turning, or disarmed: then only the message can be seen. */
 	armed: boolean;
-	/** Seconds from radio off until it reacted; null where it did not. */
-	reactedS: number | null;
+	/** Seconds from radio off until it reacted, as timed, of each loss; none where it did not react. */
+	measuredS: readonly number[];
+	/** How the loss and the reaction were noticed. */
+	start: Start;
+	stop: Stop;
 	/** What the motors did: stopped, ran on as that action needs them, or were not turning. */
 	motors: 'stopped' | 'ran-on' | 'not-turning';
 	/** Its screen, lights or tones said that the link was lost. */
@@ -28,28 +32,50 @@ export interface LinkLossSeen {
 	linkedAgain: boolean;
 }
 
+/** A time with its uncertainty, as it is said; nothing reacts before the radio is off. */
+const timeWords = ({ meanS, sigmaS }: StopTime): string => `${Math.max(0, meanS).toFixed(1)} ± ${showSigma(sigmaS)} s`;
+
+/** What the stopwatch says of the time, against what it may take. */
+function timeReason(time: StopTime): Reason {
+	const told = { value: Math.max(0, time.meanS), limit: limits.linkLossS };
+	const words = timeWords(time);
+	if (time.verdict === 'fail')
+		return reason('fail', 'reacts-late', `It reacted after ${words}: later than it may.`, {
+			...told,
+			next: 'Look at the delay that is set, shorten it, and test again.',
+		});
+	if (time.verdict === 'caution')
+		return reason('caution', 'too-close-to-tell', `It reacted after ${words}: too close to the limit to tell.`, {
+			...told,
+			next: 'Repeat it twice more, or time it by a recording of sound or film.',
+		});
+	return reason('pass', 'reacted', `It reacted after ${words}.`, told);
+}
+
+/** A link-loss test as it is told and kept. */
+export interface LinkLossFinding {
+	headline: string;
+	verdict: Verdict;
+	reasons: Reason[];
+	/** Corrected for whoever timed it; null where it did not react. */
+	time: StopTime | null;
+}
+
 /**
  * The finding of a link-loss test on the bench, for the action that is set. Stopping is proved by motors that stop; returning, landing
  * and hovering need them, so on the bench they run on, and that it reacted at all is what is seen. Disarmed, only the message is.
+ * The time is corrected for whoever took it: docs/methods/stopwatch.md.
  */
-export function judgeLinkLoss(seen: LinkLossSeen): { headline: string; verdict: Verdict; reasons: Reason[] } {
-	const { action, armed, reactedS, motors, told, linkedAgain } = seen;
+export function judgeLinkLoss(seen: LinkLossSeen): LinkLossFinding {
+	const { action, armed, measuredS, motors, told, linkedAgain } = seen;
 	const out: Reason[] = [];
 	const again = 'Look at the setting, put it right, and test again.';
-	if (reactedS === null)
-		out.push(reason('fail', 'no-reaction', 'It did not react to the radio being off.', { next: again }));
-	else
-		out.push(
-			atMost(reactedS, {
-				caution: {
-					limit: limits.linkLossS,
-					code: 'reacts-late',
-					text: `It reacted after ${reactedS.toFixed(1)} s.`,
-					next: again,
-				},
-				pass: { code: 'reacted', text: `It reacted after ${reactedS.toFixed(1)} s.` },
-			}),
-		);
+	const time = measuredS.length > 0 ? stopTime(measuredS, seen.start, seen.stop, limits.linkLossS.value) : null;
+	out.push(
+		time
+			? timeReason(time)
+			: reason('fail', 'no-reaction', 'It did not react to the radio being off.', { next: again }),
+	);
 	if (armed && action === 'stop' && motors !== 'stopped')
 		out.push(reason('fail', 'motors-ran-on', 'The motors ran on, though stopping them is set.', { next: again }));
 	if (armed && action !== 'stop' && motors === 'stopped')
@@ -70,7 +96,7 @@ export function judgeLinkLoss(seen: LinkLossSeen): { headline: string; verdict: 
 				{ next: 'Where the propellers come off, test it armed.' },
 			),
 		);
-	else if (action !== 'stop' && reactedS !== null)
+	else if (action !== 'stop' && time)
 		out.push(
 			reason(
 				'pass',
@@ -91,10 +117,10 @@ export function judgeLinkLoss(seen: LinkLossSeen): { headline: string; verdict: 
 			}),
 		);
 	const judged = judge(out);
-	const after = reactedS === null ? '' : ` after ${reactedS.toFixed(1)} s`;
+	const after = time ? ` after ${timeWords(time)}` : '';
 	const good =
 		action === 'stop' && armed
 			? `Radio off: the motors stopped${after}`
 			: `Radio off: it noticed${after}, set to ${LOSS_WORDS[action]}`;
-	return { headline: judged.verdict === 'fail' ? judged.reasons[0].text : good, ...judged };
+	return { headline: judged.verdict === 'fail' ? judged.reasons[0].text : good, time, ...judged };
 }

@@ -18,6 +18,7 @@ export type TaskPage =
 	| 'position'
 	| 'record'
 	| 'response-stop'
+	| 'return-test'
 	| 'site-field'
 	| 'way-home'
 	| 'wind';

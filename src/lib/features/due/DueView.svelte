@@ -7,6 +7,8 @@
 	import TemperatureField from '$lib/features/measuring/TemperatureField.svelte';
 	import type { NumberField } from '$lib/instruments/instrument';
 	import SitePicker from '$lib/features/measuring/SitePicker.svelte';
+	import ProvedReturns from '$lib/features/wayHome/ProvedReturns.svelte';
+	import { comesHome } from '$lib/core/session/capabilities';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { dueSchoolSchema, type Aircraft, type Sensor, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
@@ -228,6 +230,11 @@
 				</label>
 			{/snippet}
 		</DueTable>
+
+		{#if comesHome(aircraft)}
+			<h2 class="mt-8 mb-1">The return, as it was seen</h2>
+			<ProvedReturns {aircraft} />
+		{/if}
 
 		<h2 class="mt-8 mb-1">Bench book</h2>
 		{#if (stored.current?.bench ?? []).length === 0}

@@ -1,8 +1,10 @@
 <script lang="ts">
 	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
 	import { lossActionSchema, type Aircraft, type LossAction } from '$lib/schema/records';
+	import type { Start, Stop } from '$lib/core/radio/stopwatch';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { inField } from '$lib/features/shell/keys';
@@ -17,6 +19,7 @@
 		onkeep: () => void;
 	};
 	let { state: work, aircraft, onaction, keepWords, onkeep }: Props = $props();
+	let recordedS = $state<number | null>(null);
 	const ready = $derived(work.armed !== null && (work.propellersOff || work.armed === false));
 
 	function onkeydown(event: KeyboardEvent) {
@@ -25,6 +28,18 @@
 		else return;
 		event.preventDefault();
 	}
+	const START_WORDS: Record<Start, string> = {
+		tap: 'my hand, the other taps here',
+		key: 'my hand, the other presses a key',
+		called: 'somebody else, who calls',
+	};
+	const STOP_WORDS: Record<Stop, string> = {
+		seen: 'by eye',
+		heard: 'by ear',
+		text: 'by words on its screen',
+		sound: 'later, on a recording of sound',
+		video: 'later, on a film',
+	};
 	const yesNo = (value: boolean | null) => (value === null ? '' : value ? 'yes' : 'no');
 </script>
 
@@ -78,11 +93,45 @@
 		</label>
 	{/if}
 	{#if work.armed !== null}
+		<div class="mt-4 flex flex-wrap gap-5">
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">The radio is switched off by</span>
+				<select class="field-input" bind:value={work.start} disabled={work.measuredS.length > 0}>
+					{#each Object.entries(START_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
+				</select>
+			</label>
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">It is noticed</span>
+				<select class="field-input" bind:value={work.stop} disabled={work.measuredS.length > 0}>
+					{#each Object.entries(STOP_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
+				</select>
+			</label>
+		</div>
 		<p class="mt-4 mb-3">
 			Radio on, pack in, linked, {work.armed ? 'armed' : 'disarmed'}. Then switch the radio off and press at once.
 		</p>
 	{/if}
-	<Button kind="primary" disabled={!ready} onclick={() => work.begin()}>Radio is off: count</Button>
+	{#if work.stop === 'sound' || work.stop === 'video'}
+		<form
+			class="flex flex-wrap items-end gap-4"
+			onsubmit={(event) => {
+				event.preventDefault();
+				if (ready && recordedS !== null) work.timed(recordedS);
+			}}
+		>
+			<NumberField
+				label="From the radio to the motors, on the recording"
+				unit="s"
+				min={0}
+				max={120}
+				value={recordedS}
+				onchange={(v) => (recordedS = v)}
+			/>
+			<Button kind="primary" type="submit" disabled={!ready || recordedS === null}>Take this time</Button>
+		</form>
+	{:else}
+		<Button kind="primary" disabled={!ready} onclick={() => work.begin()}>Radio is off: count</Button>
+	{/if}
 {:else if work.step === 'running'}
 	<p class="figure-mono mt-6 mb-4 text-[62px] leading-none font-bold" role="timer">
 		{work.elapsedS.toFixed(1)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s</span>
@@ -96,7 +145,9 @@
 {:else if work.step === 'seen'}
 	<div class="mt-4 grid max-w-2xl gap-5">
 		<p class="m-0 text-[19px]">
-			{work.reactedS === null ? 'It did not react.' : `It reacted after ${work.reactedS.toFixed(1)} s.`}
+			{work.measuredS.length === 0
+				? 'It did not react.'
+				: `Timed: ${work.measuredS.map((s) => s.toFixed(1)).join(', ')} s. What eye and hand add is taken off.`}
 		</p>
 		{#if work.armed}
 			<Choice
@@ -130,7 +181,9 @@
 		<p class="m-0 font-semibold">Disarm, disconnect the pack.</p>
 		<div class="flex flex-wrap gap-3">
 			<Button kind="primary" disabled={!work.finding} onclick={() => work.conclude()}>Judge it</Button>
-			<Button class="min-h-14" onclick={() => work.repeat()}>Test again</Button>
+			{#if work.measuredS.length > 0}<Button class="min-h-14" onclick={() => work.another()}>Time it once more</Button
+				>{/if}
+			<Button class="min-h-14" onclick={() => work.repeat()}>Begin again</Button>
 		</div>
 	</div>
 {:else if work.finding}

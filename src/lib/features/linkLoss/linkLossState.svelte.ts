@@ -1,4 +1,5 @@
 import { judgeLinkLoss, type LinkLossSeen } from '$lib/core/radio/linkLossTest';
+import type { Start, Stop } from '$lib/core/radio/stopwatch';
 import type { Grade, TestPayload } from '$lib/schema/entries';
 import type { LossAction } from '$lib/schema/records';
 import { say, tone } from '$lib/ui/speech';
@@ -12,7 +13,11 @@ export class LinkLossState {
 	armed = $state<boolean | null>(null);
 	propellersOff = $state(false);
 	elapsedS = $state(0);
-	reactedS = $state<number | null>(null);
+	/** As timed, of every loss so far; none where it did not react. */
+	measuredS = $state<number[]>([]);
+	/** How the loss and the reaction are noticed. */
+	start = $state<Start>('tap');
+	stop = $state<Stop>('seen');
 	motors = $state<LinkLossSeen['motors'] | null>(null);
 	told = $state<boolean | null>(null);
 	linkedAgain = $state<boolean | null>(null);
@@ -33,8 +38,14 @@ export class LinkLossState {
 
 	/** The moment it reacted; null where it did not. */
 	react(reacted: boolean): void {
-		this.reactedS = reacted ? Math.round(this.elapsedS * 10) / 10 : null;
+		this.measuredS = reacted ? [...this.measuredS, Math.round(this.elapsedS * 100) / 100] : [];
 		this.#halt();
+		this.step = 'seen';
+	}
+
+	/** A time that was read off a recording. */
+	timed(seconds: number): void {
+		this.measuredS = [...this.measuredS, seconds];
 		this.step = 'seen';
 	}
 
@@ -42,7 +53,8 @@ export class LinkLossState {
 		const { action, armed, motors, told, linkedAgain } = this;
 		const turned = armed === false ? 'not-turning' : motors;
 		if (!action || armed === null || !turned || told === null || linkedAgain === null) return null;
-		return { action, armed, reactedS: this.reactedS, motors: turned, told, linkedAgain };
+		const { measuredS, start, stop } = this;
+		return { action, armed, measuredS, start, stop, motors: turned, told, linkedAgain };
 	}
 
 	finding = $derived.by(() => (this.seen ? judgeLinkLoss(this.seen) : null));
@@ -53,16 +65,22 @@ export class LinkLossState {
 		tone(this.finding.verdict === 'fail' ? 'wrong' : 'done');
 	}
 
+	/** Once more, timed in the same way: the times stand together. */
+	another(): void {
+		this.#halt();
+		this.step = 'before';
+	}
+
 	repeat(): void {
 		this.#halt();
 		this.step = 'before';
-		this.reactedS = null;
+		this.measuredS = [];
 		[this.motors, this.told, this.linkedAgain] = [null, null, null];
 	}
 
 	payload(grade: Grade): TestPayload | null {
 		if (!this.finding) return null;
-		const { headline, verdict, reasons } = this.finding;
+		const { headline, verdict, reasons, time } = this.finding;
 		return {
 			kind: 'test',
 			task: 'link-loss',
@@ -70,7 +88,10 @@ export class LinkLossState {
 			grade,
 			sourceName: this.armed ? 'radio off on the bench, armed' : 'radio off on the bench, disarmed',
 			headline,
-			figures: [{ label: 'Reacted after', value: this.reactedS, unit: 's' }],
+			figures: [
+				{ label: 'Reacted after', value: time?.meanS ?? null, unit: 's', ...(time ? { sigma: time.sigmaS } : {}) },
+				...(time && time.used > 1 ? [{ label: 'Losses timed', value: time.used, unit: '' }] : []),
+			],
 			verdict,
 			reasons,
 		};

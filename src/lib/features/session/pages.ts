@@ -3,6 +3,7 @@ import type { TaskPage } from '$lib/core/session/task';
 import BenchTask from '$lib/features/bench/BenchTask.svelte';
 import CompassTask from '$lib/features/compass/CompassTask.svelte';
 import SiteFieldTask from '$lib/features/compass/SiteFieldTask.svelte';
+import ReturnTestTask from '$lib/features/wayHome/ReturnTestTask.svelte';
 import WayHomeTask from '$lib/features/wayHome/WayHomeTask.svelte';
 import HoverTask from '$lib/features/hover/HoverTask.svelte';
 import LinkLossTask from '$lib/features/linkLoss/LinkLossTask.svelte';
@@ -21,6 +22,7 @@ export const PAGES = {
 	position: PositionTask,
 	record: null,
 	'response-stop': ResponseStop,
+	'return-test': ReturnTestTask,
 	'site-field': SiteFieldTask,
 	'way-home': WayHomeTask,
 	wind: null,

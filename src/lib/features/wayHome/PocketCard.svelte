@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { HomePlan } from '$lib/core/return/planned';
 	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
-	import { abortCard } from '$lib/core/session/controls';
+	import AbortCard from '$lib/features/running/AbortCard.svelte';
 	import { clock } from '$lib/core/words/clock';
 	import { bearingWord } from '$lib/core/words/bearing';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
@@ -44,8 +44,6 @@
 			: ''}.{tallest ? ` Tallest here: ${tallest.name}, ${height(tallest.heightM)}.` : ''}
 	</p>
 	<h3 class="mt-3 mb-0 text-[17px]">If it goes wrong</h3>
-	<ol class="m-0 pl-5">
-		{#each abortCard(aircraft) as line (line)}<li class="py-0.5">{line}</li>{/each}
-	</ol>
+	<AbortCard {aircraft} />
 	<div class="no-print mt-3"><Button onclick={() => window.print()}>Print the card</Button></div>
 </section>

@@ -26,6 +26,7 @@
 	import ProfilePlot from '$lib/ui/plot/ProfilePlot.svelte';
 	import ReachPlot from '$lib/ui/plot/ReachPlot.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
+	import ProvedReturns from './ProvedReturns.svelte';
 	import PocketCard from './PocketCard.svelte';
 	import { ACTION_WORDS, outcomeWords } from './homeWords';
 	import { WayHomeState } from './wayHomeState.svelte';
@@ -129,6 +130,9 @@
 			<h2 class="mt-5 mb-1">Why</h2>
 			<Reasons reasons={finding.reasons} />
 		{/if}
+		<h2 class="mt-5 mb-1">Seen in the air</h2>
+		<ProvedReturns {aircraft} />
+		<p><Button href={view.href('hover', 'return-test')}>Test the return in the air</Button></p>
 		{#if known}
 			<h2 class="mt-5 mb-1">What it goes by</h2>
 			<ul class="m-0 list-none p-0 text-[15px]">

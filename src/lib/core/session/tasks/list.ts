@@ -6,6 +6,7 @@ import { linkLoss } from './linkLoss';
 import { feeder, water } from './payload';
 import { position } from './position';
 import { recordHolds } from './record';
+import { returnTest } from './returnTest';
 import { siteField } from './siteField';
 import { actionHere, wayHome } from './wayHome';
 import { wind } from './wind';
@@ -24,4 +25,5 @@ export const TASKS: readonly Task[] = [
 	wayHome,
 	recordHolds,
 	hover,
+	returnTest,
 ];

@@ -1,0 +1,165 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import AbortCard from '$lib/features/running/AbortCard.svelte';
+	import Sheet from '$lib/features/running/Sheet.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import { inField } from '$lib/features/shell/keys';
+	import { controlPlace, controlsFor } from '$lib/core/session/controls';
+	import { fromUnit, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
+	import Button from '$lib/ui/Button.svelte';
+	import Caution from '$lib/ui/Caution.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import Reasons from '$lib/ui/Reasons.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import { units } from '$lib/ui/preferences.svelte';
+	import ProvedReturns from './ProvedReturns.svelte';
+	import { ReturnTestState, WAITS } from './returnTestState.svelte';
+
+	/** The return flown and watched: set off out there, a tap for each thing it does, and what to do when it does not. */
+	const view = getSessionView();
+	const { aircraft } = $derived(view.bundle);
+	const planned = $derived.by(() => {
+		const entry = view.state.record.speaking('way-home');
+		return entry?.payload.kind === 'test'
+			? (entry.payload.figures.find(({ label }) => label === 'Way home')?.value ?? null)
+			: null;
+	});
+	const work = new ReturnTestState(() => ({
+		minDistanceM: view.bundle.aircraft.minReturnDistanceM,
+		returnHeightM: view.bundle.aircraft.returnHeightM,
+		plannedS: planned,
+	}));
+	$effect(() => () => work.dispose());
+	const shut = $derived(
+		view.state.stations.find(({ id }) => id === 'hover')?.tasks.find(({ page }) => page === 'return-test')?.shut ??
+			(view.state.arm.open ? '' : 'The first gate, Arm, has not been answered.'),
+	);
+	const height = (m: number) => wholeQuantity(m, 'height', units());
+	const own = (m: number | null) => (m === null ? null : toUnit(m, 'height', units()));
+	const si = (v: number | null) => (v === null ? null : fromUnit(v, 'height', units()));
+	const place = $derived(controlsFor(aircraft, 'return').map(controlPlace)[0]);
+	const complete = $derived(work.trigger !== null && work.distanceM !== null && work.heightM !== null && work.ready);
+	const title = $derived(
+		work.step === 'found' && work.finding
+			? work.finding.headline
+			: work.step === 'abort'
+				? 'Take over'
+				: work.step === 'running' && work.phase
+					? WAITS[work.phase].wait
+					: `Out beyond ${height(1.2 * aircraft.minReturnDistanceM)}, low, over clear ground`,
+	);
+
+	async function keep() {
+		const payload = work.payload(view.grade('seen'));
+		if (!payload) return;
+		try {
+			await view.record('hover', payload);
+			done('Recorded');
+			await goto(view.href('hover'));
+		} catch (error) {
+			failed(error);
+		}
+	}
+	function onkeydown(event: KeyboardEvent) {
+		if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
+		if (work.step !== 'running') return;
+		if (event.key === ' ' || event.key === 'Enter') work.next(true);
+		else if (event.key === 'Escape') work.abort();
+		else return;
+		event.preventDefault();
+	}
+</script>
+
+<svelte:window {onkeydown} />
+
+<Sheet {title} lead="Return test of {aircraft.name}" name="Return test">
+	{#snippet margin()}
+		<Caution
+			>A finger on the switch that takes over. It may climb, turn or drop: nobody below, nobody beside you.</Caution
+		>
+		<h2 class="mt-5 mb-1">If it goes wrong</h2>
+		<AbortCard {aircraft} />
+		<h2 class="mt-5 mb-1">Seen so far</h2>
+		<ProvedReturns {aircraft} />
+	{/snippet}
+
+	{#if shut && !view.rehearsal}
+		<p class="mt-4 border-y border-rule py-4 font-semibold text-hold">{shut}</p>
+	{:else if work.step === 'before'}
+		<div class="mt-4 max-w-[62ch]">
+			<Caution
+				>Lock was held before take-off and position hold is good; a clear line home with nothing as high as
+				{height(aircraft.returnHeightM)}; the way home is planned. Never over people.</Caution
+			>
+		</div>
+		<div class="mt-4 grid max-w-2xl gap-5">
+			<Choice
+				label="Set off by"
+				stacked
+				value={work.trigger ?? ''}
+				options={[
+					{
+						value: 'switch',
+						label: 'Its switch',
+						note: place ? `${place}; pressing again takes it back` : 'pressing again takes it back',
+					},
+					{ value: 'radio-off', label: 'The radio really off', note: 'the stronger test: after the switch was right' },
+				]}
+				onchange={(how) => (work.trigger = how === 'switch' ? 'switch' : 'radio-off')}
+			/>
+			<div class="flex flex-wrap gap-5">
+				<NumberField
+					label="Out by"
+					unit={unitSymbol('height', units())}
+					min={0}
+					max={toUnit(20_000, 'height', units())}
+					value={own(work.distanceM)}
+					note="more than {height(aircraft.minReturnDistanceM)}: nearer it lands instead"
+					onchange={(v) => (work.distanceM = si(v))}
+				/>
+				<NumberField
+					label="Height there"
+					unit={unitSymbol('height', units())}
+					min={0}
+					max={toUnit(500, 'height', units())}
+					value={own(work.heightM)}
+					onchange={(v) => (work.heightM = si(v))}
+				/>
+			</div>
+			<label class="flex min-h-14 items-center gap-3 text-[17px]">
+				<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={work.ready} />
+				It hovers out there, its tail toward me, and a finger rests where I take over
+			</label>
+			<div><Button kind="primary" disabled={!complete} onclick={() => work.begin()}>It is set off: count</Button></div>
+		</div>
+	{:else if work.step === 'running' && work.phase}
+		<p class="figure-mono mt-5 mb-4 text-[62px] leading-none font-bold" role="timer">
+			{work.elapsedS.toFixed(0)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s</span>
+		</p>
+		<div class="grid max-w-2xl gap-3">
+			<Button kind="primary" class="min-h-24 text-[24px]" kbd="space" onclick={() => work.next(true)}
+				>{WAITS[work.phase].done}</Button
+			>
+			<div class="flex flex-wrap gap-3">
+				<Button class="min-h-14" onclick={() => work.next(false)}>Not seen, go on</Button>
+				<Button class="min-h-14 border-hold! text-hold!" kbd="esc" onclick={() => work.abort()}
+					>It does not: take over</Button
+				>
+			</div>
+		</div>
+	{:else if work.step === 'abort'}
+		<div class="mt-4 max-w-2xl border-l-4 border-hold bg-hold-soft px-5 py-4"><AbortCard {aircraft} large /></div>
+		<div class="mt-5"><Button kind="primary" onclick={() => work.conclude()}>It is down and disarmed</Button></div>
+	{:else if work.finding}
+		<div class="mt-4 max-w-3xl"><Reasons reasons={work.finding.reasons} /></div>
+		<p class="text-[15px] text-ink-2">
+			Where it came down against its mark is asked after the flight, at Fly. A landing says more the more there are.
+		</p>
+		<div class="mt-3 flex flex-wrap gap-3">
+			{#if !view.readOnly}<Button kind="primary" onclick={() => void keep()}>Record it</Button>{/if}
+			<Button class="min-h-14" onclick={() => work.repeat()}>Fly it again</Button>
+			<Button kind="quiet" class="min-h-14" href={view.finderHref()}>What could it be?</Button>
+		</div>
+	{/if}
+</Sheet>

@@ -1,0 +1,127 @@
+import { judgeReturn, OUT, PHASES, taskOfTrigger, UP, type Phase, type Trigger } from '$lib/core/return/returnTest';
+import type { Grade, TestPayload } from '$lib/schema/entries';
+import { say, tone } from '$lib/ui/speech';
+
+/** What is said as a phase is awaited. */
+export const WAITS: Record<Phase, { wait: string; done: string }> = {
+	turned: { wait: 'It should turn home', done: 'It turned' },
+	climbed: { wait: 'It should climb to its return height', done: 'It climbed' },
+	overhead: { wait: 'It should come back over home', done: 'It is overhead' },
+	descending: { wait: 'It should pause and come down', done: 'It comes down' },
+	down: { wait: 'It should touch down', done: 'It is down' },
+	disarmed: { wait: 'It should switch its motors off', done: 'Motors are off' },
+};
+const LABELS: Record<Phase, string> = {
+	turned: 'Turned after',
+	climbed: 'Climbed after',
+	overhead: 'Overhead after',
+	descending: 'Came down from',
+	down: 'Down after',
+	disarmed: 'Disarmed after',
+};
+
+interface Around {
+	minDistanceM: number;
+	returnHeightM: number;
+	plannedS: number | null;
+}
+
+/** A return as it is flown: set off, then one tap a phase, in order; a phase may be passed over, and it may be taken over. */
+export class ReturnTestState {
+	step = $state<'before' | 'running' | 'abort' | 'found'>('before');
+	trigger = $state<Trigger | null>(null);
+	distanceM = $state<number | null>(null);
+	heightM = $state<number | null>(null);
+	ready = $state(false);
+	elapsedS = $state(0);
+	seenS = $state<Record<Phase, number | null>>(blank());
+	takenOverS = $state<number | null>(null);
+	at = $state(0);
+	#from = 0;
+	#timer: ReturnType<typeof setInterval> | null = null;
+	#around: () => Around;
+
+	constructor(around: () => Around) {
+		this.#around = around;
+	}
+
+	/** What is awaited now; null once all is seen. */
+	phase = $derived.by((): Phase | null => PHASES[this.at] ?? null);
+
+	begin(): void {
+		this.#from = performance.now();
+		[this.step, this.at, this.elapsedS, this.takenOverS, this.seenS] = ['running', 0, 0, null, blank()];
+		tone('step');
+		say(WAITS.turned.wait);
+		this.#timer = setInterval(() => (this.elapsedS = (performance.now() - this.#from) / 1000), 100);
+	}
+
+	/** The phase that is awaited was seen, or passed over unseen. */
+	next(seen: boolean): void {
+		const { phase } = this;
+		if (!phase) return;
+		this.seenS = { ...this.seenS, [phase]: seen ? Math.round(this.elapsedS * 10) / 10 : null };
+		this.at++;
+		if (this.phase) {
+			tone('step');
+			say(WAITS[this.phase].wait);
+		} else this.#end('found');
+	}
+
+	/** It does not do what it should: what to do stands on the screen, and is said. */
+	abort(): void {
+		this.takenOverS = Math.round(this.elapsedS * 10) / 10;
+		tone('wrong');
+		say('Take over.');
+		this.#end('abort');
+	}
+
+	#end(step: 'abort' | 'found'): void {
+		if (this.#timer !== null) clearInterval(this.#timer);
+		this.#timer = null;
+		this.step = step;
+		if (step === 'found') tone('done');
+	}
+
+	conclude(): void {
+		this.step = 'found';
+	}
+
+	finding = $derived.by(() => {
+		const { trigger, distanceM, heightM, seenS, takenOverS } = this;
+		if (!trigger || distanceM === null || heightM === null || this.step !== 'found') return null;
+		return judgeReturn({ trigger, distanceM, heightM, seenS, takenOverS, ...this.#around() });
+	});
+
+	payload(grade: Grade): TestPayload | null {
+		const { finding, trigger, distanceM, heightM, seenS, takenOverS } = this;
+		if (!finding || !trigger) return null;
+		return {
+			...{ kind: 'test', task: taskOfTrigger(trigger), grade, ...finding },
+			sourceName: trigger === 'switch' ? 'return by its switch, in the air' : 'radio off in the air',
+			figures: [
+				{ label: OUT, value: distanceM, unit: 'm' },
+				{ label: UP, value: heightM, unit: 'm' },
+				...PHASES.filter((phase) => seenS[phase] !== null).map((phase) => ({
+					label: LABELS[phase],
+					value: seenS[phase],
+					unit: 's',
+				})),
+				...(takenOverS === null ? [] : [{ label: 'Taken over after', value: takenOverS, unit: 's' }]),
+			],
+		};
+	}
+
+	repeat(): void {
+		this.step = 'before';
+		this.ready = false;
+	}
+
+	dispose(): void {
+		if (this.#timer !== null) clearInterval(this.#timer);
+	}
+}
+
+function blank(): Record<Phase, number | null> {
+	return { turned: null, climbed: null, overhead: null, descending: null, down: null, disarmed: null };
+}
