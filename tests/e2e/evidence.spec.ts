@@ -1,17 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answerByKeys, openDemo, setAsideAt, startSession, stationUrl, watch } from './support';
+import { answerByKeys, enterAircraft, openDemo, setAsideAt, startSession, stationUrl, watch } from './support';
 
 const h1 = (page: Page) => page.getByRole('heading', { level: 1 });
-
-/** Enters an aircraft of a kind, with its name. */
-async function enterAircraft(page: Page, name: string, kind: string): Promise<void> {
-	await page.goto('/aircraft/new');
-	await page.getByLabel('Name').fill(name);
-	await page.getByLabel('Name').blur();
-	await page.getByLabel('Kind').selectOption({ label: kind });
-	await page.getByRole('button', { name: 'Save', exact: true }).click();
-	await expect(h1(page)).toHaveText(name);
-}
 
 test('a racer whose nudge goes wrong stops, is ranked with what was seen, and begins again once it is put right', async ({
 	page,

@@ -121,7 +121,7 @@ const VALUES: Record<string, string> = {
 export async function answerByKeys(page: Page, station: string): Promise<void> {
 	const open = page.getByText(new RegExp(`${station} of .* · (\\d+) of (\\d+) answered`));
 	await expect(open).toBeVisible();
-	for (let guard = 0; guard < 12; guard++) {
+	for (let guard = 0; guard < 30; guard++) {
 		const [, answered, of] = /(\d+) of (\d+) answered/.exec((await open.textContent()) ?? '') ?? [];
 		if (answered === of) return;
 		const heading = (await page.getByRole('heading', { level: 1 }).textContent()) ?? '';
@@ -130,6 +130,22 @@ export async function answerByKeys(page: Page, station: string): Promise<void> {
 		await page.keyboard.press(/nudge/i.test(heading) ? '1' : 'Enter');
 		await expect(open).toContainText(`${Number(answered) + 1} of ${of} answered`, { timeout: 20_000 });
 	}
+}
+
+/** Enters an aircraft of a kind, with its name; what else is set before it is saved is the caller's. */
+export async function enterAircraft(
+	page: Page,
+	name: string,
+	kind: string,
+	more: () => Promise<unknown> = async () => null,
+): Promise<void> {
+	await page.goto('/aircraft/new');
+	await page.getByLabel('Name').fill(name);
+	await page.getByLabel('Name').blur();
+	await page.getByLabel('Kind').selectOption({ label: kind });
+	await more();
+	await page.getByRole('button', { name: 'Save', exact: true }).click();
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
 }
 
 /** Address of a station of the session in view. */

@@ -41,6 +41,9 @@ export interface HomeFinding {
 	figures: TestPayload['figures'];
 }
 
+/** Label of the figure by which the flying screen counts, minutes after take-off. */
+export const TURN_BACK_BY = 'Turn back by';
+
 /** One sigma above the average is 1/1.28 of the way to nine in ten. */
 const Z_90 = 1.28;
 
@@ -81,7 +84,7 @@ export function homeFinding(
 		headline: headlineOf(plan, turnBack, obstacle, around).slice(0, 400),
 		...{ verdict, reasons, turnBack, obstacle },
 		figures: [
-			figure('Turn back by', turnBack.carefulS / 60, 'min', turnBack.sigmaS / 60),
+			figure(TURN_BACK_BY, turnBack.carefulS / 60, 'min', turnBack.sigmaS / 60),
 			figure('Turn back with', turnBack.pct, '%'),
 			...(turnBack.cellV === null ? [] : [figure('Turn back at rest', turnBack.cellV, 'V per cell')]),
 			figure('Farthest', plan.worst.distanceM, 'm'),

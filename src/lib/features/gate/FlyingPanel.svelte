@@ -12,7 +12,9 @@
 	import { say, tone } from '$lib/ui/speech';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
+	import { TURN_BACK_BY } from '$lib/core/session/homeEntry';
 	import { comesHome } from '$lib/core/session/capabilities';
+	import AbortCard from '$lib/features/running/AbortCard.svelte';
 	import LandingBox from './LandingBox.svelte';
 
 	/** The flying screen: one large clock, when to be down, "landed", and a note by one tap. */
@@ -62,6 +64,17 @@
 		if (!flying) return;
 		const timer = setInterval(() => (now = Date.now()), 500);
 		return () => clearInterval(timer);
+	});
+	/** When the planned way home says to turn back, ms; null where none was planned. */
+	const turnBack = $derived.by(() => {
+		const home = view.state.record.speaking('way-home');
+		const minutes =
+			home?.payload.kind === 'test' ? home.payload.figures.find(({ label }) => label === TURN_BACK_BY)?.value : null;
+		return flying && typeof minutes === 'number' ? start + minutes * MS_PER_MIN : null;
+	});
+	const turned = $derived(turnBack !== null && now >= turnBack);
+	$effect(() => {
+		if (turned && stage !== 'over') say('Turn back.');
 	});
 	/** Said once each while eyes are on the aircraft. */
 	const stage = $derived(leftS === null || !flying ? '' : leftS <= 0 ? 'over' : leftS <= 60 ? 'minute' : '');
@@ -115,7 +128,17 @@
 						{leftS < 0 ? '−' : ''}{showClock(Math.abs(leftS))}
 					</p>
 				</div>
-			{:else}<p class="m-0 max-w-[30ch] font-semibold text-caution">
+			{/if}
+			{#if turnBack !== null}
+				{@const leftToTurn = Math.round((turnBack - now) / 1000)}
+				<div>
+					<p class="m-0 text-[15px] text-ink-2">Turn back by {showTime(new Date(turnBack).toISOString())}</p>
+					<p class="figure-mono m-0 text-[44px] leading-none font-bold {leftToTurn <= 0 ? 'text-hold' : ''}">
+						{leftToTurn < 0 ? '−' : ''}{showClock(Math.abs(leftToTurn))}
+					</p>
+				</div>
+			{/if}
+			{#if landBy === null}<p class="m-0 max-w-[30ch] font-semibold text-caution">
 					Nobody said how long this pack lasts: watch its voltage.
 				</p>{/if}
 		</div>
@@ -141,6 +164,11 @@
 			/>
 			<Button type="submit" disabled={busy}>Note</Button>
 		</form>
+		<details class="mt-3">
+			<summary class="min-h-11 cursor-pointer py-2 font-semibold text-action">If it goes wrong</summary>
+			<AbortCard aircraft={view.bundle.aircraft} large />
+			<div class="mt-2"><Button class="min-h-14" href="/lost?session={view.bundle.session.id}">It is lost</Button></div>
+		</details>
 		{#if notes.length > 0}
 			<ul class="mt-3 mb-0 list-none p-0">
 				{#each notes.toReversed() as { id, at, payload } (id)}

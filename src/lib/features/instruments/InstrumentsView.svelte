@@ -53,6 +53,17 @@
 			bind:this={field}
 		/>
 	</form>
+	{#if asked.trim() === '' || /lost|gone|search|missing|find/i.test(asked)}
+		<a
+			href="/lost"
+			class="mb-2 grid min-h-14 gap-x-4 rounded border border-rule px-[1rem] py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
+		>
+			<span class="text-[17px] font-semibold text-action">It is lost</span>
+			<span class="text-[15px]"
+				>Where to search: from where it was last, its height, the wind, and where you stand.</span
+			>
+		</a>
+	{/if}
 	{#if asked.trim() === ''}
 		<a
 			href="/finder"

@@ -8,9 +8,7 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { openStore, storeFailure } from '$lib/store/failure.svelte';
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
-	import HelpDialog from './HelpDialog.svelte';
 	import { PLACES, placeOf } from './places';
-	import SettingsPanel from './SettingsPanel.svelte';
 	import StoreFailure from './StoreFailure.svelte';
 	import { inField } from './keys';
 
@@ -124,9 +122,11 @@
 	</nav>
 </Dialog>
 <Dialog bind:open={settingsOpen} title="Settings" description="Kept on this device.">
-	<SettingsPanel />
+	{#await import('./SettingsPanel.svelte') then { default: SettingsPanel }}<SettingsPanel />{/await}
 </Dialog>
-<HelpDialog bind:open={helpOpen} />
+{#if helpOpen}{#await import('./HelpDialog.svelte') then { default: HelpDialog }}<HelpDialog
+			bind:open={helpOpen}
+		/>{/await}{/if}
 <Toaster
 	position="bottom-right"
 	theme={preferences.theme === 'dusk' ? 'dark' : 'light'}

@@ -229,7 +229,10 @@ describe('what an event undoes', () => {
 		for (const what of eventKindSchema.options)
 			for (const task of undoneBy(what))
 				expect(
-					known.has(task) || /^(due-|compass|link-loss|position|hover|flow|feed|site-field|way-home|return-switch|return-radio-off)/.test(task),
+					known.has(task) ||
+						/^(due-|compass|link-loss|position|hover|flow|feed|site-field|way-home|return-switch|return-radio-off)/.test(
+							task,
+						),
 					task,
 				).toBe(true);
 	});

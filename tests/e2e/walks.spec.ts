@@ -1,0 +1,280 @@
+import { expect, test, type Page } from '@playwright/test';
+import { answerByKeys, DEMO_STATE, enterAircraft, setAsideAt, stationUrl } from './support';
+
+/** Whole jobs of pilots, from the plan to the first gate. */
+test.use({ storageState: DEMO_STATE });
+
+const h1 = (page: Page) => page.getByRole('heading', { level: 1 });
+
+/** Begins a session as a pilot does: aircraft, place, pack, why, over what. */
+async function begin(
+	page: Page,
+	{ aircraft, place, pack, why, over }: { aircraft: string; place: RegExp; pack?: RegExp; why?: RegExp; over?: RegExp },
+) {
+	await page.goto('/session/new');
+	await page.getByRole('radio', { name: new RegExp(`^${aircraft}`) }).click();
+	for (const choice of [place, pack, why, over])
+		if (choice) await page.getByRole('radio', { name: choice }).first().click();
+	await page.getByLabel('What it is for').fill('A whole job');
+	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
+	await page.getByRole('button', { name: 'Start the session' }).click();
+	await expect(page).toHaveURL(/\/plan$/);
+}
+const go = (page: Page, station: string) => page.goto(stationUrl(page, station));
+/** Answers stations by keys, one after the other. */
+async function answer(page: Page, ...stations: [id: string, title: string][]) {
+	for (const [id, title] of stations) {
+		await go(page, id);
+		await answerByKeys(page, title);
+	}
+}
+async function enterWind(page: Page) {
+	await page.getByLabel('Wind from').fill('240');
+	await page.getByLabel('Mean').fill('3');
+	await page.getByLabel('Gusts').fill('4');
+	await page.getByLabel('Gusts').blur();
+	await page.getByRole('button', { name: 'Record the wind' }).click();
+}
+async function readOffLock(page: Page) {
+	await go(page, 'position/position');
+	const read = page.getByRole('button', { name: 'Read off its screen' });
+	if (await read.count()) await read.click();
+	await page.getByLabel('Satellites').fill('14');
+	await page.getByLabel('Satellites').blur();
+	await page.getByRole('radio', { name: 'Yes, here' }).click();
+	await page.getByRole('button', { name: 'Record what it shows' }).click();
+	await expect(page.getByText(/Read off: 14 satellites, home stored/).first()).toBeVisible();
+}
+/** What is left is set aside, each by itself, and the gate opens. */
+async function arm(page: Page) {
+	await setAsideAt(page, 'arm');
+	await expect(h1(page)).toContainText('Nothing here blocks arming');
+	await page.getByRole('button', { name: 'Arm', exact: true }).click();
+	await expect(page).toHaveURL(/\/(response|hover)$/);
+}
+
+test('a self-built quad after a repair: will not arm, arms, radio off by the stopwatch, switches, lock, the way home', async ({
+	page,
+}) => {
+	test.setTimeout(240_000);
+	await begin(page, { aircraft: 'Dunlin', place: /sea wall/, pack: /^D-3/, why: /repair/i });
+	await answerByKeys(page, 'Plan');
+	await go(page, 'bench?item=bench-arm');
+	await page.getByRole('button', { name: 'It will not arm' }).click();
+	await page.getByLabel('What does it say?').fill('RX not recovered');
+	await expect(page.getByText('Radio on first, then unplug and plug the aircraft again')).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(page.getByText('right switch down: arm')).toBeVisible();
+	await answer(page, ['bench', 'Bench']);
+	// What it does without the link stands with the aircraft: it is not asked again.
+	await go(page, 'bench/link-loss');
+	await expect(page.getByText('Set to return home')).toBeVisible();
+	await page.getByRole('radio', { name: /^Armed/ }).click();
+	await page.getByRole('checkbox', { name: /every propeller is off/ }).check();
+	for (const more of [true, false]) {
+		await page.getByRole('button', { name: 'Radio is off: count' }).click();
+		await page.waitForTimeout(700);
+		await page.keyboard.press(' ');
+		if (more) await page.getByRole('button', { name: 'Time it once more' }).click();
+	}
+	await page.getByRole('radio', { name: 'They ran on' }).click();
+	for (const question of [/link was lost/, /did it link/])
+		await page.getByRole('radiogroup', { name: question }).getByRole('radio', { name: 'Yes' }).click();
+	await page.getByRole('button', { name: 'Judge it' }).click();
+	await expect(h1(page)).toHaveText(/^Radio off: it noticed after \d\.\d ± 0\.\d+ s, set to return home$/);
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/bench$/);
+	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|has not been calibrated|compass/i);
+	await answer(page, ['site', 'Site'], ['compass', 'Compass'], ['power-up', 'Power-up']);
+	await readOffLock(page);
+	await go(page, 'return');
+	await enterWind(page);
+	// Pack, charge, wind, heights and what stands there are known: nothing is typed twice.
+	await go(page, 'return/way-home');
+	await expect(h1(page)).toContainText(/Dunlin comes home; turn back by/);
+	await expect(page.getByText(/D-3, measured 9\d %/)).toBeVisible();
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/return$/);
+	await answerByKeys(page, 'Return');
+	await arm(page);
+	// After a repair its return is to be seen once.
+	await go(page, 'hover');
+	await expect(page.getByText('Nobody has seen it come home since')).toBeVisible();
+});
+
+test('a camera drone under a roof: settings for a room, the room itself, nothing of a return height', async ({
+	page,
+}) => {
+	test.setTimeout(180_000);
+	await page.goto('/sites?new');
+	const dialog = page.getByRole('dialog');
+	await dialog.getByLabel('Name').fill('Net store');
+	await dialog.getByLabel('Position, pasted').fill('54.2113, -3.0642');
+	await dialog.getByLabel('Height above sea').fill('7');
+	await dialog.getByLabel('A room: its ceiling').fill('4');
+	await dialog.getByLabel('What to keep away from').fill('the vent over the door');
+	await dialog.getByRole('button', { name: 'Save' }).click();
+	await expect(dialog).toHaveCount(0);
+	await begin(page, { aircraft: 'Plover', place: /Net store/, over: /roof/i });
+	await go(page, 'plan?item=room');
+	await expect(page.getByText('Keep away from: the vent over the door')).toBeVisible();
+	await page.getByRole('link', { name: /Measure it: under a ceiling/i }).click();
+	await expect(page.getByLabel('Ceiling', { exact: true })).toHaveValue('4');
+	await answer(page, ['plan', 'Plan'], ['bench', 'Bench'], ['site', 'Site']);
+	await go(page, 'return');
+	await expect(page.getByText('Return height read from the aircraft')).toHaveCount(0);
+	await expect(page.getByText('A timer runs instead of the low-battery return')).toBeVisible();
+	await setAsideAt(page, 'arm', /is due|Nobody has|compass|lock/i);
+	await answer(page, ['compass', 'Compass'], ['power-up', 'Power-up'], ['return', 'Return']);
+	await arm(page);
+});
+
+test('a crop sprayer and spreader: tank and water, level and flow, the field’s rate caught, then the gate', async ({
+	page,
+}) => {
+	test.setTimeout(180_000);
+	await begin(page, { aircraft: 'Curlew', place: /sea wall/ });
+	await answer(page, ['plan', 'Plan'], ['bench', 'Bench']);
+	await go(page, 'bench/measure-flow');
+	for (const [label, value] of [
+		['Caught for', '60'],
+		['Flow set', '2'],
+		['Flying at', '18'],
+		['Swath', '4'],
+	])
+		await page.getByLabel(label, { exact: true }).fill(value);
+	for (let k = await page.getByLabel('Caught', { exact: true }).count(); k < 4; k++)
+		await page
+			.getByRole('button', { name: /nozzle$/ })
+			.last()
+			.click();
+	for (const [k, value] of ['0.5', '0.51', '0.49', '0.5'].entries())
+		await page.getByLabel('Caught', { exact: true }).nth(k).fill(value);
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page).toHaveURL(/\/bench$/);
+	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|has not been calibrated|compass/i);
+	await answer(page, ['site', 'Site'], ['compass', 'Compass'], ['power-up', 'Power-up']);
+	await expect(page.getByText('Level sensor and flow meter shown, and what they show is likely')).toBeVisible();
+	await go(page, 'return');
+	await enterWind(page);
+	await answer(page, ['return', 'Return']);
+	await expect(page.getByText(/warns at 30 %, lands at 10 %/)).toBeVisible();
+	await arm(page);
+});
+
+test('a six-rotor that shows lights alone: its own table says what each pattern means, its compass by its own routine', async ({
+	page,
+}) => {
+	test.setTimeout(240_000);
+	await enterAircraft(page, 'Knot', 'Self-built multirotor', async () => {
+		await page.getByLabel('Rotors').fill('6');
+		await page.getByRole('radio', { name: /^Lights alone/ }).click();
+		const table = page.getByRole('group', { name: 'Its lights and tones' });
+		for (const [during, colour, means] of [
+			['starting', 'white', 'the gyro settles'],
+			['fix', 'green', 'home is stored'],
+			['compass calibration', 'blue', 'turn it level'],
+		]) {
+			await table.getByLabel('During').fill(during);
+			await table.getByLabel('Colour').fill(colour);
+			await table.getByLabel('Means').fill(means);
+			await table.getByRole('button', { name: 'Add the line' }).click();
+		}
+		await page.getByLabel('When the link is lost it will').selectOption('return home');
+	});
+	await begin(page, { aircraft: 'Knot', place: /sea wall/ });
+	await answer(page, ['plan', 'Plan'], ['bench', 'Bench'], ['compass', 'Compass']);
+	await go(page, 'compass/compass');
+	await page.getByRole('link', { name: 'By its own routine' }).click();
+	for (const box of await page.getByRole('checkbox').all()) await box.check();
+	await page.getByRole('button', { name: 'Begin the routine' }).click();
+	await expect(page.getByText('turn it level').first()).toBeVisible();
+	for (let step = 0; step < 6; step++) {
+		const stop = page.getByRole('button', { name: 'Stop', exact: true });
+		if (await stop.count()) await stop.click();
+		const right = page.getByRole('button', { name: 'As it should' });
+		if (await right.count()) await right.click();
+		if ((await h1(page).innerText()).includes('done by')) break;
+	}
+	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page).toHaveURL(/\/compass$/);
+	await setAsideAt(page, 'arm', /is due|Nobody has/i);
+	await answer(page, ['site', 'Site']);
+	await go(page, 'power-up?item=still');
+	await expect(page.getByText('What Knot shows now')).toBeVisible();
+	await expect(page.getByText(/white.*the gyro settles/)).toBeVisible();
+	await answerByKeys(page, 'Power-up');
+	await readOffLock(page);
+	await go(page, 'return');
+	await enterWind(page);
+	await answer(page, ['return', 'Return']);
+	await arm(page);
+});
+
+test('a camera drone that travelled: distance, height and field since the last time, each school beside the other, where it may be done', async ({
+	page,
+}) => {
+	test.setTimeout(120_000);
+	await page.goto('/sites?new');
+	const dialog = page.getByRole('dialog');
+	await dialog.getByLabel('Name').fill('High fell');
+	await dialog.getByLabel('Position, pasted').fill('57.12, -3.67');
+	await dialog.getByLabel('Height above sea').fill('620');
+	await dialog.getByRole('button', { name: 'Save' }).click();
+	await expect(dialog).toHaveCount(0);
+	await page.goto('/aircraft/demo-dunlin/due');
+	await page
+		.getByRole('combobox', { name: /Site|Place|Here/ })
+		.first()
+		.selectOption({ label: 'High fell' });
+	await page.getByRole('button', { name: 'Compass', exact: true }).click();
+	await expect(page.getByText(/km/).first()).toBeVisible();
+	for (const school of ['As told', 'After events', 'First flight of every day'])
+		await expect(page.getByRole('columnheader', { name: school })).toBeVisible();
+	await begin(page, { aircraft: 'Plover', place: /High fell/ });
+	await answer(page, ['plan', 'Plan'], ['bench', 'Bench']);
+	await go(page, 'bench/bench-due');
+	await expect(page.getByText(/Due on Plover|What was due/).first()).toBeVisible();
+	await setAsideAt(page, 'arm', /is due|Nobody has|compass/i);
+	await answer(page, ['site', 'Site'], ['compass', 'Compass'], ['power-up', 'Power-up']);
+	await readOffLock(page);
+	await go(page, 'return');
+	await enterWind(page);
+	await answer(page, ['return', 'Return']);
+	await arm(page);
+});
+
+test('a racer’s first outing: video power against the place, guard and switches, picture, propellers, the fallen-back mode', async ({
+	page,
+}) => {
+	test.setTimeout(180_000);
+	await page.goto('/sites');
+	await page
+		.getByRole('row', { name: /sea wall/ })
+		.getByRole('button', { name: 'Change' })
+		.click();
+	const dialog = page.getByRole('dialog');
+	await dialog.getByLabel('Video power allowed').fill('25');
+	await dialog.getByRole('button', { name: 'Save' }).click();
+	await expect(dialog).toHaveCount(0);
+	await begin(page, { aircraft: 'Swift', place: /sea wall/, why: /first/i });
+	await go(page, 'plan?item=channel');
+	await page.getByLabel(/^Measured, mW/).fill('400');
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page.getByText(/Video power as it is set/).first()).toBeVisible();
+	await expect(page.getByText('hold · seen')).toBeVisible();
+	await go(page, 'plan?item=channel');
+	await page.getByLabel(/^Measured, mW/).fill('25');
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page.getByText('hold · seen')).toHaveCount(0);
+	await answer(page, ['plan', 'Plan'], ['bench', 'Bench']);
+	await setAsideAt(page, 'arm', /is due|Nobody has/i);
+	await answer(page, ['site', 'Site'], ['power-up', 'Power-up']);
+	await expect(
+		page.getByText('Picture sharp at twenty metres, clear of stripes, sun out of the goggles'),
+	).toBeVisible();
+	await go(page, 'return');
+	await answer(page, ['return', 'Return']);
+	await arm(page);
+});
