@@ -5,6 +5,7 @@ import { motorsOf } from '../../src/lib/core/propulsion/layouts';
 import { OUTCOMES, predict, TESTS } from '../../src/lib/core/propulsion/observation';
 import { CHECKS, type CheckCode } from '../../src/lib/core/propulsion/words';
 import { planReturn } from '../../src/lib/core/return/plan';
+import { planHome } from '../../src/lib/core/return/planned';
 import { seededRng } from '../../src/lib/core/math/random';
 import { layoutSchema, type CheckOutcome, type Layout, type Outcome } from '../../src/lib/schema/response';
 import { returnRequestSchema, type ReturnRequest } from '../../src/lib/schema/return';
@@ -90,6 +91,17 @@ export function benchReturn(): void {
 	report('The way home: plan with reach on 360 bearings (bar: 50 ms)', [
 		{ climb: 'first', ms: timeMs(() => planReturn(request(true))).toFixed(1) },
 		{ climb: 'on the way', ms: timeMs(() => planReturn(request(false)), 5).toFixed(1) },
+	]);
+	const stands = Array.from({ length: 12 }, (_, k) => ({
+		bearingDeg: 30 * k,
+		distanceM: 60 + 20 * k,
+		heightM: 12,
+		widthM: 10,
+	}));
+	const planned = { ...request(true), obstacles: stands };
+	const farthest = { distanceM: 500, heightM: 25, bearingDeg: null };
+	report('The way home of a planned flight: worst of all places, 12 things standing (bar: 50 ms)', [
+		{ ms: timeMs(() => planHome(planned, farthest, { powerSigmaLn: 0.15 })).toFixed(1) },
 	]);
 }
 

@@ -22,6 +22,7 @@ function unseenWords({ obstacleSides }: Aircraft): string {
 	return blind.length === 0 ? 'It sees on all sides, wires and glass on none' : `It does not see: ${blind.join(', ')}`;
 }
 
+const LOADED = anyPart('it carries a load to the field', 'tank', 'spreader');
 const VIDEO = part('video', 'it flies by a video picture');
 
 /** What is asked with the propellers on, up to the first gate: power-up, lock, return. */
@@ -245,7 +246,7 @@ export const POWER: readonly Template[] = [
 		weight: 'caution',
 		text: 'Two battery levels set, and what each of them does is known',
 		why: 'Alarm first, land second; 30 % and 10 % are usual.',
-		when: [not(toy), outdoors],
+		when: [not(toy), outdoors, not(LOADED)],
 	},
 	{
 		id: 'battery-levels',
@@ -292,9 +293,9 @@ export const POWER: readonly Template[] = [
 		station: 'return',
 		type: 'tick',
 		weight: 'hold',
-		text: 'It hovers when a run breaks off, warns at 30 %, lands at 10 %',
+		text: 'Two battery levels and what each does: it warns at 30 %, lands at 10 %, hovers when a run breaks off',
 		why: 'Over a crop nobody sees where it comes down.',
-		when: [anyPart('it carries a load to the field', 'tank', 'spreader')],
+		when: [LOADED],
 	},
 	{
 		id: 'camera-still',
