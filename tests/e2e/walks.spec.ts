@@ -34,6 +34,7 @@ async function enterWind(page: Page) {
 	await page.getByLabel('Gusts').fill('4');
 	await page.getByLabel('Gusts').blur();
 	await page.getByRole('button', { name: 'Record the wind' }).click();
+	await expect(page.getByText('Wind recorded')).toBeVisible();
 }
 async function readOffLock(page: Page) {
 	await go(page, 'position/position');
@@ -100,6 +101,14 @@ test('a self-built quad after a repair: will not arm, arms, radio off by the sto
 	// After a repair its return is to be seen once.
 	await go(page, 'hover');
 	await expect(page.getByText('Nobody has seen it come home since')).toBeVisible();
+	// The first rung: its mode by its own switch, what to watch, what ends it, counted aloud; a fault ends the ladder.
+	await expect(page.getByRole('definition').filter({ hasText: 'self-level: left switch up' })).toBeVisible();
+	await page.getByRole('button', { name: 'Count 60 s aloud' }).click();
+	await expect(page.getByRole('timer')).toContainText(/[56]\d/);
+	await page.getByRole('button', { name: /Not as it should be/ }).click();
+	await page.getByRole('dialog').getByRole('textbox').fill('leaned to the left');
+	await page.getByRole('button', { name: 'Note it' }).click();
+	await expect(page.getByText(/A fault ended the ladder/).first()).toBeVisible();
 });
 
 test('a camera drone under a roof: settings for a room, the room itself, nothing of a return height', async ({

@@ -3,8 +3,26 @@ import type { Sensor } from '../../schema/records';
 import { SENSOR_RULES } from '../due/rules';
 import { taskOfSensor } from './about';
 
-const NUDGES = ['spin-up', 'nudge-roll', 'nudge-pitch', 'nudge-yaw', 'surfaces', 'surfaces-level'] as const;
-const FLOWN = ['first-rung', 'by-hand', 'launch', 'hover', 'return-switch', 'return-radio-off'] as const;
+const NUDGES = [
+	'spin-up',
+	'nudge-roll',
+	'nudge-pitch',
+	'nudge-yaw',
+	'surfaces',
+	'surfaces-level',
+	'surface-grid',
+] as const;
+const FLOWN = [
+	'first-rung',
+	'height-rung',
+	'laps-rung',
+	'circle-rung',
+	'by-hand',
+	'launch',
+	'hover',
+	'return-switch',
+	'return-radio-off',
+] as const;
 const STARTED = [
 	'radio-first',
 	'craft-first',
@@ -23,6 +41,7 @@ const KNOCKED = [
 	'leads',
 	'wires',
 	'motors-bare',
+	'motor-walk',
 	'bench-arm',
 	'crash-look',
 	'pressure-foam',

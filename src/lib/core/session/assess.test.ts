@@ -255,6 +255,45 @@ describe('the ground response', () => {
 	});
 });
 
+describe('the ladder of first flights', () => {
+	const climbed = (...more: [StationId, EntryPayload][]) =>
+		assess(entries(...upToArm(), ['arm', decide('arm')], ...more));
+
+	it('ends with a fault: what is behind it is shut, and it cannot be set aside', () => {
+		expect(taskOf(climbed(), 'hover')?.shut).toBe('');
+		const state = climbed(['hover', check('first-rung', 'failed', 'leaned to the left')]);
+		expect(taskOf(state, 'hover')?.shut).toMatch(/fault ended the ladder/);
+		expect(taskOf(state, 'first-rung')).toMatchObject({ mark: 'hold', offered: null, shut: '' });
+		expect(state.fly.open).toBe(false);
+	});
+
+	it('begins again once something was changed, from its first rung', () => {
+		const state = climbed(
+			['hover', check('first-rung', 'failed', 'leaned to the left')],
+			['hover', event('settings', 'gains back')],
+		);
+		expect(markOf(state, 'first-rung')).toBe('unseen');
+		expect(taskOf(state, 'hover')?.shut ?? '').not.toMatch(/fault/);
+	});
+
+	it('has a mode, seconds, what to watch and what ends it on every rung, and none under a roof', () => {
+		const rungs = (['multirotor', 'wing', 'longrange', 'sprayer'] as const).flatMap((kind) =>
+			checklistFor({
+				aircraft: newAircraft('r', kind, NOW),
+				session: { occasion: 'first', venue: 'open' },
+			}).flatMap(({ id, rung }) => (rung ? [{ id, ...rung }] : [])),
+		);
+		expect(new Set(rungs.map(({ id }) => id))).toEqual(
+			new Set(['first-rung', 'height-rung', 'launch', 'laps-rung', 'circle-rung']),
+		);
+		for (const { seconds, watch, ends, gustMps } of rungs) {
+			expect(seconds).toBeGreaterThanOrEqual(30);
+			expect(Math.min(watch.length, ends.length)).toBeGreaterThan(20);
+			expect(gustMps).toBeGreaterThan(0);
+		}
+	});
+});
+
 describe('what happened', () => {
 	it('asks again just what it may have undone, and says why', () => {
 		const state = assess(entries(...everything(), ['fly', event('unplugged')]));

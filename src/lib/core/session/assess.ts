@@ -5,7 +5,8 @@ import { readSession, type SessionEvidence, type SessionRecord } from './session
 import { isBefore, STATIONS, stationTitle } from './stations';
 import { RANK, worst, type TaskState } from './task';
 import { benchStates } from './tasks/bench';
-import { itemStates } from './tasks/items';
+import { checklistFor } from './items';
+import { checkOf, itemStates } from './tasks/items';
 import { TASKS } from './tasks/list';
 import { propellersOffState } from './tasks/propellersOff';
 import { responseStop } from './tasks/responseStop';
@@ -97,14 +98,26 @@ function gateStation({ id, decision, open }: GateState): Pick<StationState, 'mar
 	return { mark: 'unseen', summary: decision ? 'to decide again' : 'not decided' };
 }
 
+/** The rung of the ladder that failed and that nothing undid since; null where none did. */
+const faultOf = (evidence: SessionEvidence, record: SessionRecord): string | null =>
+	checklistFor(evidence).find(({ id, rung }) => rung && checkOf(record.speaking(id))?.outcome === 'failed')?.id ?? null;
+
 /** What lies behind a gate or a stop that is not answered cannot be answered yet. */
-function shutBehind(tasks: readonly TaskState[], arm: GateState, stop: TaskState | null, propellers: TaskState | null) {
+function shutBehind(
+	tasks: readonly TaskState[],
+	arm: GateState,
+	stop: TaskState | null,
+	propellers: TaskState | null,
+	fault: string | null,
+) {
 	const shutOf = ({ task, station, mark, page }: TaskState): string => {
 		if (mark === 'aside') return '';
 		if (station === 'power-up' && propellers && task !== 'propellers-off' && page !== 'indoor')
 			return 'The propellers are not to be fitted yet: something before them is due with the propellers off.';
 		if (station !== 'response' && station !== 'hover') return '';
 		if (stop && task !== 'response-stop') return 'Shut until the ground response is put right.';
+		if (station === 'hover' && fault && task !== fault)
+			return 'A fault ended the ladder: land, disarm, unplug. It begins again once what was changed is noted.';
 		return arm.open || task === 'response-stop' ? '' : 'The first gate, Arm, has not been answered.';
 	};
 	return tasks.map((task) => ({ ...task, shut: shutOf(task) }));
@@ -132,7 +145,7 @@ export function assessSession(evidence: SessionEvidence): SessionState {
 	// At the gates what is due stands for itself.
 	const counted = (tasks: readonly TaskState[]) => tasks.filter((task) => task.task !== propellers?.task);
 	const arm = gateOf('arm', counted(all), record);
-	const tasks = shutBehind(all, arm, stop, propellers);
+	const tasks = shutBehind(all, arm, stop, propellers, faultOf(evidence, record));
 	const fly = gateOf('fly', counted(tasks), record);
 	const stations = STATIONS.map(({ id }): StationState => {
 		const own = tasks.filter(({ station }) => station === id);

@@ -7,7 +7,7 @@ import type { Item, Template } from './checklist/item';
 import { POWER } from './checklist/power';
 
 export type { Setting } from './checklist/conditions';
-export type { Item } from './checklist/item';
+export type { Item, Rung } from './checklist/item';
 
 const TEMPLATES: readonly Template[] = [...BEFORE, ...POWER, ...FLIGHT];
 

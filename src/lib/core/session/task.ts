@@ -14,6 +14,8 @@ export type TaskPage =
 	| 'indoor'
 	| 'link-loss'
 	| 'measure-feed'
+	| 'motor-walk'
+	| 'surface-grid'
 	| 'measure-flow'
 	| 'position'
 	| 'record'

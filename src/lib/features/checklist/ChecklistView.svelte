@@ -34,6 +34,9 @@
 	import ItemAnswer from './ItemAnswer.svelte';
 	import PlanBudget from './PlanBudget.svelte';
 	import SessionPhotos from '$lib/features/photos/SessionPhotos.svelte';
+	import RotorDrawing from '$lib/ui/RotorDrawing.svelte';
+	import { rotorsOf } from '$lib/features/motors/rotorsOf';
+	import RungCard from './RungCard.svelte';
 	import TaskRow from './TaskRow.svelte';
 	import WindCard from './WindCard.svelte';
 
@@ -270,7 +273,16 @@
 						{#each known as line (line)}<li class="py-0.5 text-[19px]">{line}</li>{/each}
 					</ul>
 				{/if}
+				{#if item.id === 'props-on' && view.bundle.aircraft.rotors > 2}
+					<div class="mb-4">
+						<RotorDrawing
+							rotors={rotorsOf(view.bundle.aircraft)}
+							label="The way each propeller turns, seen from above"
+						/>
+					</div>
+				{/if}
 				{#if item.id === 'daylight' && view.bundle.site}<Daylight site={view.bundle.site} />{/if}
+				{#if item.rung}<RungCard rung={item.rung} />{/if}
 				<ItemAnswer
 					bind:this={answer}
 					{item}
@@ -310,6 +322,7 @@
 					</div>
 				{/if}
 				<div class="mt-4 flex flex-wrap gap-3">
+					{#if item.page}<Button href={view.href(station, item.page.of)}>{item.page.words}</Button>{/if}
 					{#if instrument}<Button href={view.href(station, `measure-${instrument.id}`)}
 							>Measure it: {instrument.title.toLowerCase()}</Button
 						>{/if}

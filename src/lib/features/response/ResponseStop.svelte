@@ -26,7 +26,10 @@
 			instrument,
 			() => site,
 			() => new Date().toISOString().slice(0, 10),
-			{ values: responseValues(aircraft, observedOf(view.state.record)), from: {} },
+			{
+				values: responseValues(aircraft, observedOf(view.state.record), view.state.record.speaking('motor-walk')),
+				from: {},
+			},
 		);
 	$effect(() => () => work?.dispose());
 	$effect(() => {

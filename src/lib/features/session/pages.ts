@@ -4,9 +4,11 @@ import BenchTask from '$lib/features/bench/BenchTask.svelte';
 import CompassTask from '$lib/features/compass/CompassTask.svelte';
 import SiteFieldTask from '$lib/features/compass/SiteFieldTask.svelte';
 import ReturnTestTask from '$lib/features/wayHome/ReturnTestTask.svelte';
+import SurfaceGridTask from '$lib/features/surfaces/SurfaceGridTask.svelte';
 import WayHomeTask from '$lib/features/wayHome/WayHomeTask.svelte';
 import HoverTask from '$lib/features/hover/HoverTask.svelte';
 import LinkLossTask from '$lib/features/linkLoss/LinkLossTask.svelte';
+import MotorWalkTask from '$lib/features/motors/MotorWalkTask.svelte';
 import PositionTask from '$lib/features/position/PositionTask.svelte';
 import ResponseStop from '$lib/features/response/ResponseStop.svelte';
 
@@ -19,11 +21,13 @@ export const PAGES = {
 	'link-loss': LinkLossTask,
 	'measure-feed': null,
 	'measure-flow': null,
+	'motor-walk': MotorWalkTask,
 	position: PositionTask,
 	record: null,
 	'response-stop': ResponseStop,
 	'return-test': ReturnTestTask,
 	'site-field': SiteFieldTask,
+	'surface-grid': SurfaceGridTask,
 	'way-home': WayHomeTask,
 	wind: null,
 } satisfies Record<TaskPage, Component | null>;

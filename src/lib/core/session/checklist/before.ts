@@ -237,6 +237,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'Propellers off: each motor starts, runs smooth and turns the way it should',
 		why: 'One that turns the wrong way flips the aircraft at the first throttle.',
 		caution: `${THROTTLE_ZERO} Never a finger on a running motor.`,
+		page: { of: 'motor-walk', words: 'Motor by motor' },
+		found: 'motor-walk',
 		when: [opened, built],
 	},
 	{

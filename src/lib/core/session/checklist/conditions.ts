@@ -78,6 +78,11 @@ export const switched = of(
 	'its modes are on switches',
 	(a) => !isFactory(a) || (a.controls ?? []).some(({ does }) => does !== 'payload'),
 );
+/** It can hold its height: a switch position says so, or it holds its position and so its height. */
+export const heightHeld = of(
+	'it can hold its height',
+	(a) => a.hasPosition || (a.controls ?? []).some(({ does }) => does === 'height-hold'),
+);
 export const videoLimit: Condition = {
 	because: 'the place says what a video transmitter may send with',
 	holds: ({ site }) => site?.videoMaxMw !== undefined,

@@ -1,6 +1,8 @@
 import type { Aircraft } from '../../../schema/records';
 import {
 	anyPart,
+	heightHeld,
+	homing,
 	inPercent,
 	kind,
 	not,
@@ -17,6 +19,10 @@ import { STOP_AT_ONCE, type Template } from './item';
 import { landedCell } from './pack';
 
 const SURFACES = 'Repeat before every flight, not only the first.';
+/** Both questions are answered by one walk through every movement. */
+const GRID = { page: { of: 'surface-grid', words: 'Surface by surface' }, found: 'surface-grid' } as const;
+/** Gusts in which a first rung is flown at most, m/s: more hides what it shows. Winglogos default; a wing flies in more than it hovers in. */
+const [CALM_GUST_MPS, WING_GUST_MPS] = [6, 8];
 const NOBODY_NEAR = 'Disarmed, and nobody before or beside the propeller.';
 
 const surfaces = (because: string, which: Aircraft['surfaces']): Condition => ({
@@ -74,6 +80,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'By stick: right stick, right surface up, left down; stick back, both up',
 		why: SURFACES,
 		caution: NOBODY_NEAR,
+		...GRID,
 		when: [surfaces('a wing with elevons', 'elevons')],
 	},
 	{
@@ -84,6 +91,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'By stick: right stick, right aileron up; stick back, elevator up; rudder right, trailing edge right',
 		why: SURFACES,
 		caution: NOBODY_NEAR,
+		...GRID,
 		when: [surfaces('a wing with separate surfaces', 'separate')],
 	},
 	{
@@ -94,6 +102,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'By stick: right stick, right aileron up; stick back, both tail surfaces up; rudder right, both to the right',
 		why: SURFACES,
 		caution: NOBODY_NEAR,
+		...GRID,
 		when: [surfaces('a wing with a V-tail', 'v-tail')],
 	},
 	{
@@ -104,6 +113,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'By stick: each moves its surface the right way',
 		why: `${SURFACES} Say in the aircraft how its surfaces are made, and each movement is named.`,
 		caution: NOBODY_NEAR,
+		...GRID,
 		when: [surfaces('a wing', undefined)],
 	},
 	{
@@ -114,6 +124,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'In self-level, rolled right and nosed up by hand: the surfaces move to bring it back',
 		why: 'The stick may be right and the stabiliser reversed: then it flies until the mode is switched.',
 		caution: NOBODY_NEAR,
+		...GRID,
 		when: [wing],
 	},
 	// Hover
@@ -126,7 +137,33 @@ export const FLIGHT: readonly Template[] = [
 		why: 'The fewest sensors first; each rung adds one.',
 		caution:
 			'A first hover is outdoors: indoors a runaway ends in the ceiling. Stand clear, nose away, way out planned. Stop means land and disconnect.',
+		rung: {
+			...{
+				mode: 'self-level',
+				stick: 'at the bottom, then up by hand to head height',
+				seconds: 60,
+				gustMps: CALM_GUST_MPS,
+			},
+			watch:
+				'steady without help, answers right, left, forward, back and both turns; a little wobble near the ground is its own air',
+			ends: 'a lean that grows, a surge or buzz, a climb that nobody asked for',
+		},
 		when: [nudged, outdoors],
+	},
+	{
+		id: 'height-rung',
+		station: 'hover',
+		type: 'confirm',
+		weight: 'caution',
+		text: 'Half a minute in height hold, the throttle left alone: it keeps its height',
+		why: 'One sensor more, the pressure. Some go to position hold at once; where the height jumps it is easier seen without the rest.',
+		caution: 'The stick means climb rate in this mode: to the middle before the switch, or it leaves upward.',
+		rung: {
+			...{ mode: 'height-hold', stick: 'in the middle', seconds: 30, gustMps: CALM_GUST_MPS },
+			watch: 'its height: within half a metre; drifting with the wind is right in this mode',
+			ends: 'it climbs or sinks by itself, or bobs faster than once in two seconds',
+		},
+		when: [nudged, outdoors, untried, heightHeld],
 	},
 	{
 		id: 'first-rung',
@@ -156,7 +193,42 @@ export const FLIGHT: readonly Template[] = [
 		text: 'Launched in direct control, climbed straight; then self-level holds its height hands off',
 		why: 'The fewest sensors first. Nose-up or bobbing: land, correct the level offset or the gain.',
 		caution: 'Nobody before the wing. Landing side said aloud before the launch.',
+		rung: {
+			...{ mode: 'direct', stick: 'at the throttle of a launch', seconds: 60, gustMps: WING_GUST_MPS },
+			watch: 'straight climb, trims near the middle; then self-level, hands off, at the same height',
+			ends: 'the nose keeps rising or dropping, or it turns over when the mode is switched',
+		},
 		when: [wing],
+	},
+	{
+		id: 'laps-rung',
+		station: 'hover',
+		type: 'confirm',
+		weight: 'caution',
+		text: 'Laps left and right in self-level: alike both ways, no bobbing, temperatures later',
+		why: 'What is trimmed crooked shows as one turn tighter than the other.',
+		caution: 'Never between the pilot and people; turn away at the first doubt.',
+		rung: {
+			...{ mode: 'self-level', stick: 'as in level flight', seconds: 120, gustMps: WING_GUST_MPS },
+			watch: 'radius and height of a left lap against a right one; nose up and down in gusts',
+			ends: 'bobbing, or a turn that does not come out by itself',
+		},
+		when: [wing, untried],
+	},
+	{
+		id: 'circle-rung',
+		station: 'hover',
+		type: 'confirm',
+		weight: 'caution',
+		text: 'Circles over a place by itself: keeps its place and its height for a minute',
+		why: 'The compass or its movement gives the direction here: a circle that wanders off is the sign before a return that misses.',
+		caution: 'Landing side free, a finger on self-level.',
+		rung: {
+			...{ mode: 'position-hold', stick: 'as in level flight', seconds: 60, gustMps: WING_GUST_MPS },
+			watch: 'the middle of the circle stays; its height stays',
+			ends: 'circles that grow or walk downwind',
+		},
+		when: [wing, untried, homing],
 	},
 	{
 		id: 'wanders',

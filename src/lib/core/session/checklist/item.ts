@@ -1,5 +1,6 @@
-import type { StationId } from '../../../schema/records';
+import type { ControlUse, StationId } from '../../../schema/records';
 import type { Quantity } from '../../words/units';
+import type { TaskPage } from '../task';
 import type { Condition, Setting } from './conditions';
 
 /** What makes a measured value acceptable: limits in SI, and where they come from. */
@@ -13,6 +14,18 @@ export interface ValueLimit {
 	possible: { low: number; high: number };
 	/** A cell's share of what a meter shows of the whole pack. */
 	perCell?: true;
+}
+
+/** A step of the ladder of first flights: what it is flown in, for how long, what is watched and what ends it. */
+export interface Rung {
+	/** The mode, and where the throttle stick is before it is switched to. */
+	mode: ControlUse;
+	stick: string;
+	seconds: number;
+	watch: string;
+	ends: string;
+	/** Gusts above which it waits for another day, m/s. */
+	gustMps: number;
 }
 
 export interface Item {
@@ -38,6 +51,10 @@ export interface Item {
 	because: string;
 	/** The instrument that answers it by measuring. */
 	opens?: string;
+	/** A step of the ladder: a fault in it ends the ladder until something was changed. */
+	rung?: Rung;
+	/** A page of its own that answers it step by step, and what its button says. */
+	page?: { of: TaskPage; words: string };
 	/** The task that its finding is kept under, where that finding answers the whole item. */
 	found?: string;
 }

@@ -60,8 +60,8 @@ export function itemState(item: Item, evidence: SessionEvidence, record: Session
 	const check = checkOf(entry);
 	const mark = check ? markOf(check, item.weight) : 'unseen';
 	const asked = silence(record, item.id);
-	// A nudge that went wrong is put right, never left.
-	const settled = item.type === 'nudge' && check?.outcome === 'failed' ? null : offered;
+	// A nudge or a rung that went wrong is put right, never left.
+	const settled = (item.type === 'nudge' || item.rung) && check?.outcome === 'failed' ? null : offered;
 	const state = taskState({
 		task: item.id,
 		station: item.station,

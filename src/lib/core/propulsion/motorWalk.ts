@@ -1,0 +1,121 @@
+import type { Reason, Verdict } from '../../schema/common';
+import type { Layout } from '../../schema/response';
+import { judge, reason } from '../finding/reasons';
+import { motorsOf } from './layouts';
+
+export type Spin = 'front-inward' | 'front-outward';
+
+/** What was seen when one motor was asked to turn, propellers off. */
+export interface MotorSeen {
+	/** The one that was asked. */
+	asked: string;
+	/** The one that turned; null where none did. */
+	turned: string | null;
+	/** Seen from above: +1 clockwise, −1 the other way; null where it was not seen. */
+	way: 1 | -1 | null;
+}
+
+export interface WalkFinding {
+	headline: string;
+	verdict: Verdict;
+	reasons: Reason[];
+	/** For the ranking of faults, as its checks have it; null where the walk does not say. */
+	order: 'right' | 'one-wrong' | 'some-wrong' | 'wrong' | null;
+	spins: 'right' | 'one-wrong' | 'some-wrong' | 'wrong' | null;
+}
+
+const SIDES: Record<string, string> = { F: 'front', B: 'rear', L: 'left', R: 'right', U: 'upper', D: 'lower' };
+
+/** A motor of a layout in words: "front left". */
+export function motorWords(name: string, layout: Layout): string {
+	// Three arms with two each: the last letter is upper or lower, not left.
+	const coaxial = layout === 'y6' && /^(FL|FR|B)(U|L)$/.exec(name);
+	if (coaxial) return `${[...coaxial[1]].map((c) => SIDES[c]).join(' ')}, ${coaxial[2] === 'U' ? 'upper' : 'lower'}`;
+	return [...name].map((c) => SIDES[c] ?? c).join(' ');
+}
+
+/** The usual layout of so many rotors; null where there is none. */
+export const usualLayout = (rotors: number): Layout | null =>
+	(({ 4: 'quad-x', 6: 'hex-x', 8: 'octo-x' }) as const)[rotors] ?? null;
+
+const counted = (wrong: number, of: number) =>
+	wrong === 0 ? 'right' : wrong === of ? 'wrong' : wrong === 1 ? 'one-wrong' : 'some-wrong';
+
+/** Motors that answered for one another, each chain once. */
+function exchanged(seen: readonly MotorSeen[]): string[][] {
+	const answers = new Map(seen.flatMap(({ asked, turned }) => (turned === null ? [] : [[asked, turned] as const])));
+	const done = new Set<string>();
+	return [...answers].flatMap(([asked]) => {
+		const chain: string[] = [];
+		for (let at: string | undefined = asked; at !== undefined && !done.has(at); at = answers.get(at)) {
+			done.add(at);
+			chain.push(at);
+		}
+		return chain.length > 1 ? [chain] : [];
+	});
+}
+
+/**
+ * What a walk from motor to motor shows, propellers off: which outputs are exchanged, which motors turn the wrong way, which are
+ * silent, and the remedy of each. A walk that is not whole passes nothing.
+ */
+export function judgeMotorWalk(layout: Layout, spin: Spin, seen: readonly MotorSeen[]): WalkFinding {
+	const motors = motorsOf(layout, spin);
+	const words = (name: string) => motorWords(name, layout);
+	const plan = new Map(motors.map((m) => [m.name, m.spin]));
+	const out: Reason[] = [];
+	const silent = seen.filter(({ turned }) => turned === null);
+	for (const { asked } of silent)
+		out.push(
+			reason('fail', 'motor-silent', `Nothing turned when the ${words(asked)} was asked.`, {
+				next: 'Stop: unplug, trace its leads, speed controller and output; swap it with a neighbour to see what follows.',
+			}),
+		);
+	const chains = exchanged(seen);
+	for (const chain of chains)
+		out.push(
+			reason('fail', 'outputs-exchanged', `Outputs of ${chain.map(words).join(' and ')} are exchanged.`, {
+				next: 'Exchange them in the settings or at the plugs; then walk again.',
+			}),
+		);
+	const turned = seen.filter((s): s is MotorSeen & { turned: string } => s.turned !== null && s.way !== null);
+	const wrong = turned.filter(({ turned: name, way }) => plan.get(name) !== way).map(({ turned: name }) => name);
+	const whole = seen.length === motors.length && silent.length === 0 && turned.length === motors.length;
+	if (wrong.length > 0 && wrong.length === turned.length && turned.length > 1)
+		out.push(
+			reason('fail', 'all-reversed', 'Every motor turns the other way than is set.', {
+				next: 'Built for the other scheme: set the expected direction to the other one and fit the propellers by the drawing, or reverse them all. A setting only tells the controller; it turns no motor.',
+			}),
+		);
+	else
+		for (const name of wrong)
+			out.push(
+				reason('fail', 'motor-reversed', `The ${words(name)} turns the wrong way.`, {
+					next: 'Exchange two of its three leads, or reverse it in its speed controller.',
+				}),
+			);
+	if (!whole && silent.length === 0)
+		out.push(
+			reason(
+				'fail',
+				'insufficient-walk',
+				`${turned.length} of ${motors.length} motors were seen turning, and which way.`,
+				{
+					next: 'Ask the others too: a strip of paper at the shaft or a film shows the way, never a finger.',
+				},
+			),
+		);
+	if (out.length === 0)
+		out.push(
+			reason('pass', 'motors-as-planned', `All ${motors.length} motors answer for themselves and turn as planned.`, {
+				value: motors.length,
+			}),
+		);
+	const moved = chains.flat().length;
+	return {
+		...judge(out),
+		headline: out.length === 1 || out[0].level === 'pass' ? out[0].text : `${out[0].text} And ${out.length - 1} more.`,
+		order: whole ? counted(moved, motors.length) : null,
+		spins: whole ? counted(wrong.length, motors.length) : null,
+	};
+}

@@ -1,0 +1,192 @@
+import type { Reason, Verdict } from '../../schema/common';
+import type { Aircraft } from '../../schema/records';
+import { judge, reason } from '../finding/reasons';
+
+export type SurfaceKind = NonNullable<Aircraft['surfaces']>;
+export type Axis = 'roll' | 'pitch' | 'yaw';
+/** By the stick in direct control, or by the stabiliser while the airframe is moved by hand. */
+export type By = 'stick' | 'stabiliser';
+/** Of a trailing edge, seen from behind. */
+export type Move = 'up' | 'down' | 'right' | 'left' | 'still';
+export type SurfaceId = 'left' | 'right' | 'elevator' | 'rudder' | 'tail-left' | 'tail-right';
+/** What a surface did against what it should: as it should, the other way, or nothing. */
+export type Seen = 'right' | 'reversed' | 'still';
+
+export const SURFACE_NAMES: Record<SurfaceKind, Partial<Record<SurfaceId, string>>> = {
+	elevons: { left: 'left elevon', right: 'right elevon' },
+	separate: { left: 'left aileron', right: 'right aileron', elevator: 'elevator', rudder: 'rudder' },
+	'v-tail': { left: 'left aileron', right: 'right aileron', 'tail-left': 'left tail', 'tail-right': 'right tail' },
+};
+
+/** What the stick makes each surface do: stick right, stick back, rudder right. */
+const STICK: Record<SurfaceKind, Partial<Record<Axis, Partial<Record<SurfaceId, Move>>>>> = {
+	elevons: { roll: { left: 'down', right: 'up' }, pitch: { left: 'up', right: 'up' } },
+	separate: {
+		roll: { left: 'down', right: 'up' },
+		pitch: { elevator: 'up' },
+		yaw: { rudder: 'right' },
+	},
+	'v-tail': {
+		roll: { left: 'down', right: 'up' },
+		pitch: { 'tail-left': 'up', 'tail-right': 'up' },
+		// Leaning outward, an edge that goes right goes up on the left side and down on the right.
+		yaw: { 'tail-left': 'up', 'tail-right': 'down' },
+	},
+};
+const OTHER: Record<Move, Move> = { up: 'down', down: 'up', right: 'left', left: 'right', still: 'still' };
+
+/** One thing to do and what is to be seen of it. */
+export interface SurfaceStep {
+	axis: Axis;
+	by: By;
+	say: string;
+	wanted: Partial<Record<SurfaceId, Move>>;
+}
+
+const SAY: Record<By, Record<Axis, string>> = {
+	stick: {
+		roll: 'Direct control: stick to the right',
+		pitch: 'Direct control: stick back',
+		yaw: 'Direct control: rudder to the right',
+	},
+	stabiliser: {
+		roll: 'Self-level: roll the airframe right by hand',
+		pitch: 'Self-level: lift the nose by hand',
+		yaw: 'Self-level: turn the nose to the right by hand',
+	},
+};
+
+/** Every movement of a wing, by stick and then by its stabiliser, which moves against the hand. */
+export function surfaceSteps(kind: SurfaceKind): SurfaceStep[] {
+	const axes = Object.keys(STICK[kind]) as Axis[];
+	return (['stick', 'stabiliser'] as const).flatMap((by) =>
+		// A stabiliser that levels does not hold the heading: turning by hand shows nothing certain.
+		axes
+			.filter((axis) => by === 'stick' || axis !== 'yaw')
+			.map((axis) => {
+				const moves = Object.entries(STICK[kind][axis] ?? {}) as [SurfaceId, Move][];
+				return {
+					...{ axis, by, say: SAY[by][axis] },
+					wanted: Object.fromEntries(moves.map(([id, move]) => [id, by === 'stick' ? move : OTHER[move]])),
+				};
+			}),
+	);
+}
+
+/** What was seen of a step, surface by surface. */
+export interface SeenStep {
+	axis: Axis;
+	by: By;
+	seen: Partial<Record<SurfaceId, Seen>>;
+}
+
+const AXIS_WORDS: Record<Axis, string> = { roll: 'roll', pitch: 'pitch', yaw: 'yaw' };
+
+/**
+ * What the movements show, with the cause of each that is wrong: a channel reversed, a stabiliser reversed, a servo reversed, two
+ * surfaces exchanged, one that does not move. A grid that is not whole passes nothing.
+ */
+export function judgeSurfaces(
+	kind: SurfaceKind,
+	steps: readonly SeenStep[],
+): { headline: string; verdict: Verdict; reasons: Reason[] } {
+	const plan = surfaceSteps(kind);
+	const names = SURFACE_NAMES[kind];
+	const of = (axis: Axis, by: By) => steps.find((s) => s.axis === axis && s.by === by)?.seen ?? {};
+	const all = (axis: Axis, by: By, what: Seen) => {
+		const wanted = plan.find((s) => s.axis === axis && s.by === by)?.wanted;
+		return wanted !== undefined && Object.keys(wanted).every((id) => of(axis, by)[id as SurfaceId] === what);
+	};
+	const out: Reason[] = [];
+	const explained = new Set<string>();
+	const explain = (axis: Axis, by: By, id: SurfaceId) => explained.add(`${axis} ${by} ${id}`);
+	const axes = [...new Set(plan.map(({ axis }) => axis))];
+	const ids = Object.keys(names) as SurfaceId[];
+	const told = (code: string, text: string, next: string) => out.push(reason('fail', code, text, { next }));
+
+	for (const id of ids) {
+		const own = plan.filter(({ wanted }) => id in wanted);
+		const seen = own.map(({ axis, by }) => of(axis, by)[id]);
+		if (seen.some((s) => s === undefined)) continue;
+		if (seen.every((s) => s === 'still')) {
+			told('surface-still', `The ${names[id]} does not move.`, 'Look at its plug, servo, horn and linkage.');
+			own.forEach(({ axis, by }) => explain(axis, by, id));
+		} else if (own.length > 1 && seen.every((s) => s === 'reversed') && ids.length > 1 && !wholeAxis(own, all)) {
+			told(
+				'servo-reversed',
+				`The ${names[id]} moves the other way in everything.`,
+				'Reverse its output, not a stick: then repeat every movement.',
+			);
+			own.forEach(({ axis, by }) => explain(axis, by, id));
+		}
+	}
+	for (const axis of axes) {
+		const stick = all(axis, 'stick', 'reversed');
+		const levels = all(axis, 'stabiliser', 'reversed');
+		const mark = (by: By) => ids.forEach((id) => explain(axis, by, id));
+		if (ids.every((id) => explained.has(`${axis} stick ${id}`))) continue;
+		if (stick && levels && kind === 'elevons' && axis === 'roll') {
+			told(
+				'surfaces-exchanged',
+				'Roll is the other way by stick and by stabiliser: the two elevons are exchanged.',
+				'Exchange their plugs; then repeat every movement.',
+			);
+			mark('stick');
+			mark('stabiliser');
+		} else if (stick && levels) {
+			told(
+				'outputs-reversed',
+				`In ${AXIS_WORDS[axis]} stick and stabiliser both move the other way.`,
+				'Reverse the outputs of these surfaces; then both are right.',
+			);
+			mark('stick');
+			mark('stabiliser');
+		} else if (stick) {
+			told(
+				'channel-reversed',
+				`The stick moves the other way in ${AXIS_WORDS[axis]}.`,
+				'Reverse the channel in the radio, not the output: the stabiliser is right as it is.',
+			);
+			mark('stick');
+		} else if (levels) {
+			told(
+				'stabiliser-reversed',
+				`The stabiliser moves the other way in ${AXIS_WORDS[axis]}: in self-level it would turn over.`,
+				'Look at how the board sits and is told to sit; reverse the stabiliser, not the stick.',
+			);
+			mark('stabiliser');
+		}
+	}
+	for (const { axis, by, wanted, say } of plan)
+		for (const id of Object.keys(wanted) as SurfaceId[]) {
+			const seen = of(axis, by)[id];
+			if (seen === undefined || seen === 'right' || explained.has(`${axis} ${by} ${id}`)) continue;
+			told(
+				'surface-wrong',
+				`${say}: the ${names[id]} ${seen === 'still' ? 'stays still' : 'moves the other way'}.`,
+				'Look at its output and the mix; then repeat every movement.',
+			);
+		}
+	const open = plan.filter(({ axis, by, wanted }) => Object.keys(wanted).some((id) => !of(axis, by)[id as SurfaceId]));
+	if (open.length > 0)
+		out.push(
+			reason('fail', 'insufficient-grid', `${plan.length - open.length} of ${plan.length} movements were seen.`, {
+				next: 'See the others too, before every flight.',
+			}),
+		);
+	if (out.length === 0)
+		out.push(
+			reason('pass', 'surfaces-right', 'Every surface moves as it should, by stick and by its stabiliser.', {
+				value: plan.length,
+			}),
+		);
+	const judged = judge(out);
+	return {
+		...judged,
+		headline: out.length === 1 ? judged.reasons[0].text : `${judged.reasons[0].text} And ${out.length - 1} more.`,
+	};
+}
+
+/** Whether all surfaces of every movement of these are reversed: then an axis is wrong, not a servo. */
+const wholeAxis = (own: readonly SurfaceStep[], all: (axis: Axis, by: By, what: Seen) => boolean): boolean =>
+	own.every(({ axis, by }) => all(axis, by, 'reversed'));

@@ -1,0 +1,168 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { SURFACE_WORDS } from '$lib/features/aircraft/partWords';
+	import {
+		judgeSurfaces,
+		SURFACE_NAMES,
+		surfaceSteps,
+		type Seen,
+		type SeenStep,
+		type SurfaceId,
+	} from '$lib/core/propulsion/surfaces';
+	import Sheet from '$lib/features/running/Sheet.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import { inField } from '$lib/features/shell/keys';
+	import { aircraftSchema, type Aircraft } from '$lib/schema/records';
+	import { saveAircraft } from '$lib/store/repository';
+	import Button from '$lib/ui/Button.svelte';
+	import Caution from '$lib/ui/Caution.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import Reasons from '$lib/ui/Reasons.svelte';
+	import SurfaceDrawing from '$lib/ui/SurfaceDrawing.svelte';
+	import { keepDraft } from '$lib/ui/draft.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import { z } from 'zod';
+
+	/** Every surface by stick and by its stabiliser, one movement after the other: as drawn, or what it did instead. */
+	const view = getSessionView();
+	const { aircraft } = $derived(view.bundle);
+	const kind = $derived(aircraft.surfaces ?? null);
+	const plan = $derived(kind ? surfaceSteps(kind) : []);
+	let seen = $state.raw<SeenStep[]>([]);
+	let differs = $state<Partial<Record<SurfaceId, Seen>> | null>(null);
+	const kept = z.array(
+		z.object({
+			axis: z.enum(['roll', 'pitch', 'yaw']),
+			by: z.enum(['stick', 'stabiliser']),
+			seen: z.partialRecord(
+				z.enum(['left', 'right', 'elevator', 'rudder', 'tail-left', 'tail-right']),
+				z.enum(['right', 'reversed', 'still']),
+			),
+		}),
+	);
+	const half = keepDraft(
+		`surfaces ${view.bundle.session.id}`,
+		() => (seen.length > 0 ? $state.snapshot(seen) : null),
+		(found) => {
+			const read = kept.safeParse(found);
+			if (read.success) seen = read.data as SeenStep[];
+		},
+	);
+	const step = $derived(plan[seen.length] ?? null);
+	const finding = $derived(kind && plan.length > 0 && !step ? judgeSurfaces(kind, seen) : null);
+	const named = (id: string) => (kind ? SURFACE_NAMES[kind][id as SurfaceId] : undefined) ?? id;
+	const wordsOf = (wanted: object) =>
+		Object.entries(wanted)
+			.map(([id, move]) => `${named(id)} ${move}`)
+			.join(', ');
+	const title = $derived(
+		finding ? finding.headline : step ? `${step.say}: ${wordsOf(step.wanted)}` : 'How are its surfaces made?',
+	);
+
+	async function setKind(surfaces: Aircraft['surfaces']) {
+		try {
+			await saveAircraft(aircraftSchema.parse({ ...$state.snapshot(aircraft), surfaces }));
+		} catch (error) {
+			failed(error);
+		}
+	}
+	function tell(what: Partial<Record<SurfaceId, Seen>>) {
+		if (!step) return;
+		const { axis, by, wanted } = step;
+		const whole = Object.fromEntries((Object.keys(wanted) as SurfaceId[]).map((id) => [id, what[id] ?? 'right']));
+		seen = [...seen, { axis, by, seen: whole }];
+		differs = null;
+	}
+	async function keep() {
+		if (!finding) return;
+		try {
+			await view.record('response', {
+				...{ kind: 'test', task: 'surface-grid', grade: view.grade('seen'), ...finding },
+				sourceName: 'every surface, by stick and by stabiliser',
+				figures: [{ label: 'Movements seen', value: seen.length, unit: '' }],
+			});
+			half.forget();
+			done('Recorded');
+			await goto(view.href('response'));
+		} catch (error) {
+			failed(error);
+		}
+	}
+	function onkeydown(event: KeyboardEvent) {
+		if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
+		if (event.target instanceof HTMLElement && event.target.closest('button, a')) return;
+		if (!step || differs || (event.key !== 'Enter' && event.key !== ' ')) return;
+		event.preventDefault();
+		tell({});
+	}
+</script>
+
+<svelte:window {onkeydown} />
+
+<Sheet
+	{title}
+	lead="Surfaces of {aircraft.name}{step ? ` · ${seen.length + 1} of ${plan.length}` : ''}"
+	name="Surfaces"
+>
+	{#snippet margin()}
+		<Caution
+			>Disarmed, and nobody before or beside the propeller. Before every flight, not only the first: a plug comes loose,
+			a reversed servo does not tell.</Caution
+		>
+		<h2 class="mt-5 mb-1">Why both</h2>
+		<p class="mt-0">
+			The stick may be right and the stabiliser reversed: it flies well until the mode is switched, and then turns over.
+		</p>
+	{/snippet}
+
+	{#if !kind}
+		<div class="mt-4">
+			<Choice
+				label="As built; kept with {aircraft.name}"
+				stacked
+				value=""
+				options={Object.entries(SURFACE_WORDS).map(([value, label]) => ({ value, label }))}
+				onchange={(value) =>
+					void setKind((Object.keys(SURFACE_WORDS) as (keyof typeof SURFACE_WORDS)[]).find((k) => k === value))}
+			/>
+		</div>
+	{:else if step}
+		<div class="mt-4">
+			<SurfaceDrawing {kind} moves={step.wanted} label="{step.say}: {wordsOf(step.wanted)}" />
+		</div>
+		{#if differs}
+			<div class="mt-3 grid max-w-xl gap-4">
+				{#each Object.keys(step.wanted) as id (id)}
+					<Choice
+						label="The {named(id)}"
+						value={differs[id as SurfaceId] ?? 'right'}
+						options={[
+							{ value: 'right', label: 'As drawn' },
+							{ value: 'reversed', label: 'The other way' },
+							{ value: 'still', label: 'Did not move' },
+						]}
+						onchange={(what) => (differs = { ...differs, [id]: what as Seen })}
+					/>
+				{/each}
+				<div class="flex flex-wrap gap-3">
+					<Button kind="primary" onclick={() => tell(differs ?? {})}>That is what it did</Button>
+					<Button class="min-h-14" onclick={() => (differs = null)}>It was as drawn after all</Button>
+				</div>
+			</div>
+		{:else}
+			<div class="mt-3 flex flex-wrap gap-3">
+				<Button kind="primary" kbd="↵" onclick={() => tell({})}>As drawn</Button>
+				<Button class="min-h-14" onclick={() => (differs = {})}>Something else</Button>
+				{#if seen.length > 0}<Button kind="quiet" class="min-h-14" onclick={() => (seen = seen.slice(0, -1))}
+						>One back</Button
+					>{/if}
+			</div>
+		{/if}
+	{:else if finding}
+		<div class="mt-4 max-w-3xl"><Reasons reasons={finding.reasons} /></div>
+		<div class="mt-3 flex flex-wrap gap-3">
+			<Button kind="primary" onclick={() => void keep()}>Record it</Button>
+			<Button class="min-h-14" onclick={() => (seen = [])}>All again</Button>
+		</div>
+	{/if}
+</Sheet>
