@@ -89,12 +89,14 @@ const shots = {
 		await page.waitForTimeout(900);
 	},
 	'way-home': async (page) => {
-		await page.goto(`${BASE}/instruments/way-home`);
-		await page
-			.getByRole('button', { name: /^Try it/ })
-			.nth(1)
-			.click();
-		await page.getByRole('button', { name: 'Keep it in the record' }).waitFor();
+		await page.goto(`${BASE}/session/demo-open/return/way-home`);
+		await page.getByLabel('Wind from').fill('250');
+		await page.getByLabel('Mean').fill('3');
+		await page.getByLabel('Gusts').fill('4.5');
+		await page.getByLabel('Gusts').blur();
+		await page.getByRole('button', { name: 'Record the wind' }).click();
+		await page.getByText(/comes home; turn back by/).waitFor();
+		await page.getByText('Wind recorded').waitFor({ state: 'hidden' });
 	},
 	bench: async (page) => {
 		await page.goto(`${BASE}/session/demo-open/bench/bench-due`);

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answerByKeys, DEMO_STATE, enterAircraft, setAsideAt, stationUrl } from './support';
+import { answerByKeys, DEMO_STATE, enterAircraft, holdTime, setAsideAt, stationUrl } from './support';
 
 /** Whole jobs of pilots, from the plan to the first gate. */
 test.use({ storageState: DEMO_STATE });
@@ -11,6 +11,7 @@ async function begin(
 	page: Page,
 	{ aircraft, place, pack, why, over }: { aircraft: string; place: RegExp; pack?: RegExp; why?: RegExp; over?: RegExp },
 ) {
+	await holdTime(page);
 	await page.goto('/session/new');
 	await page.getByRole('radio', { name: new RegExp(`^${aircraft}`) }).click();
 	for (const choice of [place, pack, why, over])

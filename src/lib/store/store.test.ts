@@ -275,7 +275,7 @@ describe('a backup', () => {
 			of: { table: 'sessions', id },
 			task: 'leads',
 			caption: 'leads',
-			widthPx: 4,
+			widthPx: 8,
 			heightPx: 3,
 			jpeg,
 			sha256: sha256Hex(new TextEncoder().encode('not quite a picture')),

@@ -18,6 +18,7 @@ const FLOWN = [
 	'laps-rung',
 	'circle-rung',
 	'by-hand',
+	'trim',
 	'launch',
 	'hover',
 	'return-switch',

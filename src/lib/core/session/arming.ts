@@ -35,7 +35,7 @@ const ARMING_REASONS: readonly ArmingReason[] = [
 		'no-fix',
 		'It waits for its position: too few satellites, or home is not stored.',
 		'Wait under open sky; or change to flying without a return, by written consent and knowing what will not work.',
-		...['gps', 'gnss', 'fix', 'sat', 'position', 'home', 'hdop', 'lock', 'ekf', 'estimator', 'nav'],
+		...['gps', 'gnss', 'fix', 'sat', 'position', 'home', 'hdop', 'lock', 'estimator', 'nav'],
 	),
 	why(
 		'compass',
@@ -83,13 +83,13 @@ const ARMING_REASONS: readonly ArmingReason[] = [
 		'cable',
 		'It is still in talk with a computer, or its settings are open.',
 		'Close the program, pull the cable, unplug and plug the pack.',
-		...['usb', 'cable', 'config', 'terminal', 'cli', 'menu', 'msp'],
+		...['usb', 'cable', 'config', 'terminal', 'menu'],
 	),
 	why(
 		'motors',
 		'The speed controllers do not answer, or no protocol is chosen for them.',
 		'Pack in, not the cable alone; then the protocol, then the leads of the silent one.',
-		...['esc', 'motor', 'dshot', 'rpm', 'output', 'protocol'],
+		...['esc', 'motor', 'rpm', 'output', 'protocol'],
 	),
 	why(
 		'storage',

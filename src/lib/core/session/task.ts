@@ -22,6 +22,8 @@ export type TaskPage =
 	| 'response-stop'
 	| 'return-test'
 	| 'site-field'
+	| 'temperatures'
+	| 'trim'
 	| 'way-home'
 	| 'wind';
 

@@ -5,6 +5,8 @@ import CompassTask from '$lib/features/compass/CompassTask.svelte';
 import SiteFieldTask from '$lib/features/compass/SiteFieldTask.svelte';
 import ReturnTestTask from '$lib/features/wayHome/ReturnTestTask.svelte';
 import SurfaceGridTask from '$lib/features/surfaces/SurfaceGridTask.svelte';
+import TemperatureTask from '$lib/features/temperatures/TemperatureTask.svelte';
+import TrimTask from '$lib/features/trim/TrimTask.svelte';
 import WayHomeTask from '$lib/features/wayHome/WayHomeTask.svelte';
 import HoverTask from '$lib/features/hover/HoverTask.svelte';
 import LinkLossTask from '$lib/features/linkLoss/LinkLossTask.svelte';
@@ -28,6 +30,8 @@ export const PAGES = {
 	'return-test': ReturnTestTask,
 	'site-field': SiteFieldTask,
 	'surface-grid': SurfaceGridTask,
+	temperatures: TemperatureTask,
+	trim: TrimTask,
 	'way-home': WayHomeTask,
 	wind: null,
 } satisfies Record<TaskPage, Component | null>;

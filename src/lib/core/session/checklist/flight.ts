@@ -182,6 +182,8 @@ export const FLIGHT: readonly Template[] = [
 		weight: 'caution',
 		text: 'Lifted by hand to the hips, let settle; near a wall it drifts, in the open it should not',
 		why: 'Drift near a wall is air; drift in the open is trim or the flat zero.',
+		page: { of: 'trim', words: 'It creeps: trim it' },
+		found: 'trim',
 		caution: 'Hands on the sticks: nothing holds its place but you.',
 		when: [toy],
 	},
@@ -267,6 +269,8 @@ export const FLIGHT: readonly Template[] = [
 		weight: 'caution',
 		text: 'Motors, speed controllers and pack felt: warm, not hot',
 		why: 'Hot motors point at too much gain or a bearing.',
+		page: { of: 'temperatures', words: 'By degrees' },
+		found: 'temperatures',
 	},
 	{
 		id: 'pack-after',

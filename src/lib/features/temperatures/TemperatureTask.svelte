@@ -1,0 +1,134 @@
+<script lang="ts">
+	import { goto } from '$app/navigation';
+	import { judgeTemperatures, type Warmth, type WarmPart } from '$lib/core/propulsion/temperature';
+	import { hasPart } from '$lib/core/session/capabilities';
+	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import Sheet from '$lib/features/running/Sheet.svelte';
+	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import { live } from '$lib/store/live.svelte';
+	import { entriesAbout } from '$lib/store/repository';
+	import Button from '$lib/ui/Button.svelte';
+	import Caution from '$lib/ui/Caution.svelte';
+	import Choice from '$lib/ui/Choice.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
+	import Reasons from '$lib/ui/Reasons.svelte';
+	import { keepDraft } from '$lib/ui/draft.svelte';
+	import { done, failed } from '$lib/ui/notify';
+	import { units } from '$lib/ui/preferences.svelte';
+	import { refuseInvalid } from '$lib/ui/refuse';
+	import { z } from 'zod';
+
+	/** Temperatures of the parts after the flight: against one another, against earlier flights, against what none should reach. */
+	const view = getSessionView();
+	const { aircraft } = $derived(view.bundle);
+	const parts = $derived([
+		...Array.from({ length: Math.max(1, aircraft.rotors) }, (_, k) => ({
+			name: aircraft.rotors > 1 ? `Motor ${k + 1}` : 'Motor',
+			group: 'motors',
+		})),
+		{ name: aircraft.rotors > 1 ? 'Speed controllers' : 'Speed controller', group: 'controllers' },
+		{ name: 'Pack', group: 'pack' },
+		...(hasPart(aircraft, 'video') ? [{ name: 'Video unit', group: 'video' }] : []),
+	]);
+	const AIR = 'Air';
+	let how = $state<Warmth>('thermometer');
+	/** °C by part, and of the air. */
+	let told = $state<Record<string, number>>({});
+	const schema = z.object({ how: z.enum(['thermometer', 'hand']), told: z.record(z.string(), z.number()) });
+	const half = keepDraft(
+		`warm ${view.bundle.session.id}`,
+		() => (Object.keys(told).length > 0 ? { how, told: $state.snapshot(told) } : null),
+		(found) => {
+			const read = schema.safeParse(found);
+			if (read.success) [how, told] = [read.data.how, read.data.told];
+		},
+	);
+	const earlier = live(() => entriesAbout(view.bundle.aircraft.id, 'temperatures'));
+	/** Rises of a part on earlier flights: its figure less the air of that day. */
+	const rises = (name: string): number[] =>
+		(earlier.current ?? []).flatMap(({ payload, sessionId }) => {
+			if (payload.kind !== 'test' || sessionId === view.bundle.session.id) return [];
+			const figure = (label: string) => payload.figures.find((f) => f.label === label)?.value ?? null;
+			const [part, air] = [figure(name), figure(AIR)];
+			return part === null || air === null ? [] : [part - air];
+		});
+	const warm = $derived(
+		parts.flatMap(({ name, group }): WarmPart[] =>
+			told[name] === undefined ? [] : [{ name, group, celsius: told[name], earlier: rises(name) }],
+		),
+	);
+	const finding = $derived(
+		told[AIR] === undefined || warm.length === 0 ? null : judgeTemperatures(warm, told[AIR], how),
+	);
+	const shown = (name: string) => (told[name] === undefined ? null : toUnit(told[name], 'temperature', units()));
+	function tell(name: string, value: number | null) {
+		const rest = Object.fromEntries(Object.entries(told).filter(([key]) => key !== name));
+		told = value === null ? rest : { ...rest, [name]: fromUnit(value, 'temperature', units()) };
+	}
+	async function keep() {
+		if (!finding) return;
+		try {
+			await view.record('close', {
+				...{ kind: 'test', task: 'temperatures', grade: view.grade('seen'), ...finding },
+				sourceName: how === 'hand' ? 'felt by hand' : 'by thermometer',
+				figures: [AIR, ...warm.map(({ name }) => name)].map((label) => ({ label, value: told[label], unit: '°C' })),
+			});
+			half.forget();
+			done('Recorded');
+			await goto(view.href('close'));
+		} catch (error) {
+			failed(error);
+		}
+	}
+</script>
+
+<Sheet
+	title={finding ? finding.headline : 'How warm is each part, and the air?'}
+	lead="Temperatures of {aircraft.name}"
+	name="Temperatures"
+>
+	{#snippet margin()}
+		<Caution>Unplugged, every propeller still. A part may burn a finger: the back of the hand first, from near.</Caution
+		>
+		{#if finding}
+			<h2 class="mt-5 mb-1">Why</h2>
+			<Reasons reasons={finding.reasons} />
+		{/if}
+		<h2 class="mt-5 mb-1">What it tells</h2>
+		<p class="mt-0 text-[15px]">
+			One motor hotter than the others points at itself; all hotter than usual point at gains, propellers or load. By
+			hand only a doubling shows, and not always.
+		</p>
+	{/snippet}
+	<form
+		{@attach refuseInvalid}
+		class="mt-4 grid max-w-3xl gap-5"
+		onsubmit={(event) => {
+			event.preventDefault();
+			void keep();
+		}}
+	>
+		<Choice
+			label="Told by"
+			value={how}
+			options={[
+				{ value: 'thermometer', label: 'Thermometer', note: 'to about two degrees' },
+				{ value: 'hand', label: 'Hand', note: 'guessed, to about six' },
+			]}
+			onchange={(by) => (how = by)}
+		/>
+		<div class="flex flex-wrap gap-5">
+			{#each [{ name: AIR }, ...parts] as { name } (name)}
+				<NumberField
+					label={name}
+					unit={unitSymbol('temperature', units())}
+					min={toUnit(-40, 'temperature', units())}
+					max={toUnit(200, 'temperature', units())}
+					value={shown(name)}
+					onchange={(v) => tell(name, v)}
+				/>
+			{/each}
+		</div>
+		<div><Button kind="primary" type="submit" disabled={!finding}>Record it</Button></div>
+	</form>
+</Sheet>
