@@ -137,6 +137,9 @@ test('a camera drone under a roof: settings for a room, the room itself, nothing
 	await setAsideAt(page, 'arm', /is due|Nobody has|compass|lock/i);
 	await answer(page, ['compass', 'Compass'], ['power-up', 'Power-up'], ['return', 'Return']);
 	await arm(page);
+	// What is given up by flying without a lock is written down as known.
+	await go(page, 'sheet');
+	await expect(page.getByText(/known: no lock/).first()).toBeVisible();
 });
 
 test('a crop sprayer and spreader: tank and water, level and flow, the field’s rate caught, then the gate', async ({

@@ -4,7 +4,15 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
 	import { partSchema, sideSchema, type Aircraft, type Part } from '$lib/schema/records';
-	import { PART_WORDS, PROPELLER_WORDS, RECEIVER_WORDS, SIDE_WORDS, SURFACE_WORDS } from './partWords';
+	import {
+		LAYOUT_WORDS,
+		PART_WORDS,
+		PROPELLER_WORDS,
+		RECEIVER_WORDS,
+		SIDE_WORDS,
+		SPIN_WORDS,
+		SURFACE_WORDS,
+	} from './partWords';
 
 	/** What the aircraft has beside its frame: the checklist is made from it. */
 	let { craft, set }: { craft: Aircraft; set: (change: Partial<Aircraft>) => void } = $props();
@@ -74,6 +82,30 @@
 				>
 					<option value="">not said: taken as plain</option>
 					{#each Object.entries(RECEIVER_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
+				</select>
+			</label>
+		{/if}
+		{#if craft.rotors > 2}
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">Its motors stand</span>
+				<select
+					class="field-input"
+					value={craft.layout ?? ''}
+					onchange={(e) => set({ layout: choose(LAYOUT_WORDS, e.currentTarget.value) })}
+				>
+					<option value="">not said: as is usual for {craft.rotors}</option>
+					{#each Object.entries(LAYOUT_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
+				</select>
+			</label>
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">Front propellers turn</span>
+				<select
+					class="field-input"
+					value={craft.spin ?? ''}
+					onchange={(e) => set({ spin: choose(SPIN_WORDS, e.currentTarget.value) })}
+				>
+					<option value="">not said: taken as inward</option>
+					{#each Object.entries(SPIN_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
 				</select>
 			</label>
 		{/if}

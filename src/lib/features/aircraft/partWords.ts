@@ -67,3 +67,17 @@ export const RECEIVER_WORDS: Record<NonNullable<Aircraft['receiver']>, string> =
 	differential: 'with corrections, to a metre',
 	rtk: 'with a base of its own, to centimetres',
 };
+
+export const LAYOUT_WORDS: Record<NonNullable<Aircraft['layout']>, string> = {
+	'quad-x': 'four, X',
+	'quad-plus': 'four, +',
+	'hex-x': 'six, X',
+	'hex-plus': 'six, +',
+	'octo-x': 'eight, X',
+	y6: 'six on three arms',
+};
+
+export const SPIN_WORDS: Record<NonNullable<Aircraft['spin']>, string> = {
+	'front-inward': 'inward, toward the nose',
+	'front-outward': 'outward, away from it',
+};

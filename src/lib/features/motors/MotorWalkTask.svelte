@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { judgeMotorWalk, usualLayout, type MotorSeen } from '$lib/core/propulsion/motorWalk';
+	import { LAYOUT_WORDS } from '$lib/features/aircraft/partWords';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { aircraftSchema, type Aircraft } from '$lib/schema/records';
@@ -43,14 +44,6 @@
 			if (read.success) [seen, begun, off] = [read.data, true, true];
 		},
 	);
-	const LAYOUTS: Record<NonNullable<Aircraft['layout']>, string> = {
-		'quad-x': 'four, X',
-		'quad-plus': 'four, +',
-		'hex-x': 'six, X',
-		'hex-plus': 'six, +',
-		'octo-x': 'eight, X',
-		y6: 'six on three arms',
-	};
 	const stateOf = (name: string): RotorState => {
 		if (over) {
 			const own = seen.find((s) => s.asked === name);
@@ -131,11 +124,13 @@
 						value={layout ?? ''}
 						onchange={(e) =>
 							void set({
-								layout: (Object.keys(LAYOUTS) as (keyof typeof LAYOUTS)[]).find((key) => key === e.currentTarget.value),
+								layout: (Object.keys(LAYOUT_WORDS) as (keyof typeof LAYOUT_WORDS)[]).find(
+									(key) => key === e.currentTarget.value,
+								),
 							})}
 					>
 						{#if !layout}<option value="">choose…</option>{/if}
-						{#each Object.entries(LAYOUTS) as [value, words] (value)}<option {value}>{words}</option>{/each}
+						{#each Object.entries(LAYOUT_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
 					</select>
 				</label>
 				<Choice

@@ -2,6 +2,8 @@
 	import type { StationId } from '$lib/schema/records';
 	import { checklistFor } from '$lib/core/session/items';
 	import type { TaskState } from '$lib/core/session/task';
+	import { withoutIt } from '$lib/core/session/consent';
+	import Caution from '$lib/ui/Caution.svelte';
 	import { comesBack } from '$lib/core/session/deferred';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Button from '$lib/ui/Button.svelte';
@@ -17,6 +19,8 @@
 	let busy = $state(false);
 	let back = $state<'next' | 'bench' | 'never'>('next');
 
+	const given = $derived(task && withoutIt(task.task, view.bundle.aircraft));
+
 	/** What every session asks comes back by itself. */
 	const routine = (id: string) => checklistFor(view.setting).some((item) => item.id === id && item.because === '');
 	function dueAt({ task: id, station }: TaskState, reason: string): StationId | null {
@@ -30,7 +34,8 @@
 		busy = true;
 		try {
 			const again = dueAt(task, reason);
-			await view.setAside(task, reason, again);
+			// What is known to be given up stands with the reason: that is the consent.
+			await view.setAside(task, given ? `${reason.replace(/\.$/, '')}; known: ${given}` : reason, again);
 			back = 'next';
 			words = '';
 			missing = false;
@@ -54,6 +59,9 @@
 	title="Why is it set aside?"
 	description={task?.title ?? ''}
 >
+	{#if given}
+		<div class="mb-4"><Caution>Then: {given}. It is written down as known to you.</Caution></div>
+	{/if}
 	<div class="mb-4">
 		<Choice
 			label="If it is only put off, it comes back"

@@ -26,6 +26,13 @@
 		reach.find(({ bearingDeg }) => bearingDeg === Math.round(aircraft.bearingDeg) % 360)?.maxDistanceM ?? 0,
 	);
 	const nearest = $derived(reach.reduce((a, b) => (b.maxDistanceM < a.maxDistanceM ? b : a)));
+	const beyond = $derived(
+		nearest.maxDistanceM > most
+			? ' All of its line lies beyond this map.'
+			: farthest > most
+				? ' Elsewhere its line lies beyond this map.'
+				: '',
+	);
 	const craft = $derived(off(aircraft.bearingDeg, aircraft.distanceM));
 	const marks = $derived<MapMark[]>([
 		{ north: 0, east: 0, label: 'home', shape: 'cross' },
@@ -66,9 +73,7 @@
 	{table}
 	note="Arrow: the wind.{obstacles.length > 0
 		? ' Triangles: what stands there.'
-		: ''} Nearest limit {nearest.maxDistanceM.toFixed(0)} m, toward {nearest.bearingDeg}°.{farthest > most
-		? ' Elsewhere its line lies beyond this map.'
-		: ''}"
+		: ''} Nearest limit {nearest.maxDistanceM.toFixed(0)} m, toward {nearest.bearingDeg}°.{beyond}"
 >
 	{#snippet children(map)}
 		{@const home = map.at(0, 0)}
