@@ -14,23 +14,23 @@ test('temperatures by part: one hotter than the others is named, and stands besi
 	await expect(h1).toHaveText('How warm is each part, and the air?');
 	for (const [part, celsius] of [
 		['Air', '14'],
-		['Motor 1', '38'],
-		['Motor 2', '71'],
-		['Motor 3', '37'],
-		['Motor 4', '39'],
+		['Motor 1, front left', '38'],
+		['Motor 2, front right', '71'],
+		['Motor 3, rear right', '37'],
+		['Motor 4, rear left', '39'],
 	])
 		await page.getByLabel(part, { exact: true }).fill(celsius);
 	await page.getByLabel('Pack', { exact: true }).fill('34');
 	await page.getByLabel('Pack', { exact: true }).blur();
-	await expect(h1).toHaveText('Motor 2 is hotter than the others of its kind.');
+	await expect(h1).toHaveText('Motor 2, front right is hotter than the others of its kind.');
 	await expectAccessible(page, 'temperatures');
 	await page.reload();
-	await expect(h1).toHaveText('Motor 2 is hotter than the others of its kind.');
+	await expect(h1).toHaveText('Motor 2, front right is hotter than the others of its kind.');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/close$/);
-	await expect(page.getByText('Motor 2 is hotter than the others of its kind.').first()).toBeVisible();
+	await expect(page.getByText('Motor 2, front right is hotter than the others of its kind.').first()).toBeVisible();
 	await page.goto(stationUrl(page, 'sheet'));
-	await expect(page.getByText(/Motor 2 71 °C/)).toBeVisible();
+	await expect(page.getByText(/Motor 2, front right 71 °C/)).toBeVisible();
 });
 
 test('a small drone that creeps is trimmed click by click by what is seen; far off, it is zeroed again', async ({

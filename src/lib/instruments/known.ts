@@ -1,3 +1,4 @@
+import { usualLayout } from '$lib/core/propulsion/motorWalk';
 import type { Aircraft, Pack, Site, Venue, Wind } from '$lib/schema/records';
 import type { Row, Values } from './instrument';
 
@@ -24,9 +25,6 @@ interface Part {
 
 const LOSS = { stop: 'cut-motors', return: 'return', land: 'land', hover: 'hover' } as const;
 const CHEMISTRY = { lipo: 'lipo', 'high-voltage': 'lihv', 'lithium-ion': 'liion' } as const;
-
-/** The usual layout of so many rotors. */
-const LAYOUT_OF: Record<number, string> = { 4: 'quad-x', 6: 'hex-x', 8: 'octo-x' };
 
 const windOf = ({ wind }: Known): Part[] =>
 	wind
@@ -106,7 +104,7 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 	'ground-response': ({ aircraft }) => [
 		{
 			from: aircraft.name,
-			values: { layout: aircraft.layout ?? LAYOUT_OF[aircraft.rotors], spin: aircraft.spin },
+			values: { layout: aircraft.layout ?? usualLayout(aircraft.rotors), spin: aircraft.spin },
 		},
 	],
 };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { seededRng, type Rng } from '../math/random';
-import { trimAxis, type TrimSeen } from './toyTrim';
+import { judgeTrim, trimAxis, type TrimSeen } from './toyTrim';
 
 /** Trims one axis of a drone whose trim truly stands still at so many clicks; `gustMps` moves the air from try to try. */
 function trimmed(rng: Rng, still: number, gustMps = 0) {
@@ -35,6 +35,15 @@ describe('the trim of a small drone', () => {
 		expect(trimAxis([{ clicks: 0, creepMps: -0.4 }]).next).toBe(-trimAxis([{ clicks: 0, creepMps: 0.4 }]).next);
 		expect(trimAxis([{ clicks: 2, creepMps: 0.05 }])).toMatchObject({ done: true, next: 2 });
 		for (const creepMps of [-5, 5]) expect(Math.abs(trimAxis([{ clicks: 0, creepMps }]).next)).toBeLessThanOrEqual(10);
+	});
+
+	it('is judged by both axes: still only where both are, and sent back to its zero with what to do', () => {
+		const still = trimAxis([{ clicks: 1, creepMps: 0.02 }]);
+		const creeps = trimAxis([{ clicks: 0, creepMps: 0.3 }]);
+		expect(judgeTrim([still, still]).verdict).toBe('pass');
+		expect(judgeTrim([still, creeps]).reasons[0]).toMatchObject({ level: 'caution', code: 'not-still' });
+		const far = trimAxis([0, -10].map((clicks) => ({ clicks, creepMps: 0.08 * (clicks + 16) })));
+		expect(judgeTrim([still, far]).reasons[0]).toMatchObject({ level: 'fail', code: 'redo-zero', limit: 8 });
 	});
 
 	it('is still in few tries mostly', () => {

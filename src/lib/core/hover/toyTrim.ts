@@ -1,3 +1,5 @@
+import type { Reason, Verdict } from '../../schema/common';
+import { judge, reason } from '../finding/reasons';
 import { normalBelow } from '../math/normal';
 
 /** What was seen at a setting of the trim, for one axis: its clicks, and how fast it crept, m/s, positive as the clicks are. */
@@ -78,4 +80,36 @@ export function trimAxis(seen: readonly TrimSeen[]): TrimAxis {
 		redoZero: !done && far / weight > 0.5,
 		contradictory: misfit > (MISFIT[Math.min(seen.length, MISFIT.length - 1)] ?? Infinity),
 	};
+}
+
+/** What the tries of both axes come to, as a finding: still, too far off, air that moves, or not still yet. */
+export function judgeTrim(axes: readonly TrimAxis[]): { verdict: Verdict; reasons: Reason[] } {
+	const off = axes.reduce((a, b) => (Math.abs(b.stillAt) > Math.abs(a.stillAt) ? b : a)).stillAt;
+	const limit = { value: ZERO_CLICKS, unit: 'clicks', source: 'docs/methods/trim.md' };
+	if (axes.every(({ done }) => done))
+		return judge([
+			reason('pass', 'trimmed', 'It stands still, as far as an eye tells.', { value: Math.abs(off), limit }),
+		]);
+	const out: Reason[] = [
+		...(axes.some(({ contradictory }) => contradictory)
+			? [
+					reason('caution', 'air-moves', 'What it did does not fit together: the air moves.', {
+						next: 'Wait for still air, then begin again.',
+					}),
+				]
+			: []),
+		...(axes.some(({ redoZero }) => redoZero)
+			? [
+					reason('fail', 'redo-zero', 'It is further off than a trim should take out.', {
+						...{ value: Math.abs(off), limit },
+						next: 'Land, set it on flat ground, zero it, and begin the trim from none.',
+					}),
+				]
+			: []),
+	];
+	return judge(
+		out.length > 0
+			? out
+			: [reason('caution', 'not-still', 'It does not stand still yet.', { next: 'Trim on, click by click.' })],
+	);
 }

@@ -13,9 +13,7 @@ describe('a walk from motor to motor', () => {
 	it('that is as planned is right in every layout and scheme', () => {
 		for (const layout of layoutSchema.options)
 			for (const spin of ['front-inward', 'front-outward'] as const)
-				expect(judgeMotorWalk(layout, spin, right(layout, spin))).toMatchObject({
-					...{ verdict: 'pass', order: 'right', spins: 'right' },
-				});
+				expect(judgeMotorWalk(layout, spin, right(layout, spin))).toMatchObject({ verdict: 'pass' });
 	});
 
 	it('of six with two outputs exchanged names the two, once', () => {
@@ -23,7 +21,7 @@ describe('a walk from motor to motor', () => {
 		[seen[1].turned, seen[4].turned] = [seen[4].asked, seen[1].asked];
 		[seen[1].way, seen[4].way] = [seen[4].way, seen[1].way];
 		const found = judgeMotorWalk('hex-x', 'front-inward', seen);
-		expect(found).toMatchObject({ verdict: 'fail', order: 'some-wrong', spins: 'right' });
+		expect(found).toMatchObject({ verdict: 'fail' });
 		expect(found.reasons).toHaveLength(1);
 		expect(found.reasons[0].text).toBe('Outputs of front right and rear left are exchanged.');
 	});

@@ -19,9 +19,6 @@ export interface WalkFinding {
 	headline: string;
 	verdict: Verdict;
 	reasons: Reason[];
-	/** For the ranking of faults, as its checks have it; null where the walk does not say. */
-	order: 'right' | 'one-wrong' | 'some-wrong' | 'wrong' | null;
-	spins: 'right' | 'one-wrong' | 'some-wrong' | 'wrong' | null;
 }
 
 const SIDES: Record<string, string> = { F: 'front', B: 'rear', L: 'left', R: 'right', U: 'upper', D: 'lower' };
@@ -37,9 +34,6 @@ export function motorWords(name: string, layout: Layout): string {
 /** The usual layout of so many rotors; null where there is none. */
 export const usualLayout = (rotors: number): Layout | null =>
 	(({ 4: 'quad-x', 6: 'hex-x', 8: 'octo-x' }) as const)[rotors] ?? null;
-
-const counted = (wrong: number, of: number) =>
-	wrong === 0 ? 'right' : wrong === of ? 'wrong' : wrong === 1 ? 'one-wrong' : 'some-wrong';
 
 /** Motors that answered for one another, each chain once. */
 function exchanged(seen: readonly MotorSeen[]): string[][] {
@@ -111,11 +105,8 @@ export function judgeMotorWalk(layout: Layout, spin: Spin, seen: readonly MotorS
 				value: motors.length,
 			}),
 		);
-	const moved = chains.flat().length;
 	return {
 		...judge(out),
 		headline: out.length === 1 || out[0].level === 'pass' ? out[0].text : `${out[0].text} And ${out.length - 1} more.`,
-		order: whole ? counted(moved, motors.length) : null,
-		spins: whole ? counted(wrong.length, motors.length) : null,
 	};
 }

@@ -38,7 +38,7 @@ const POSITION_M = 10;
 const [FALL_SHARE, DRIFT_SHARE] = [0.6, 0.5];
 const STILL: Wind = { fromDeg: 0, speedMps: 0, gustMps: 0 };
 
-/** Where to search for an aircraft that is lost, the likeliest first: it fell, it drifted down, it is where it was last. */
+/** Where to search for an aircraft that is lost, by what it may have done: fallen, drifted down, or neither. */
 export function searchPlaces(last: LastKnown): SearchPlace[] {
 	const { latDeg, lonDeg, heightM, sinceS, speedMps, courseDeg, descentMps } = last;
 	const wind = last.wind ?? STILL;

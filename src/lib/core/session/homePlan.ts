@@ -2,6 +2,10 @@ import type { Reason } from '../../schema/common';
 import { returnRequestSchema, type ReturnRequest } from '../../schema/return';
 import type { Aircraft, AircraftKind, Pack, Site, Venue, Wind } from '../../schema/records';
 import { reason } from '../finding/reasons';
+import { NOMINAL_V } from '../propulsion/charge';
+import { CURVE } from '../propulsion/flownFlights';
+import { flightTimeLimits } from '../propulsion/flightTimeLimits';
+import { CLIMB, CRUISE } from './rungs';
 import { FELT_AT_M } from '../hover/feltWind';
 import type { FlightTimeAnswer } from '../../schema/flightTime';
 
@@ -36,12 +40,10 @@ export interface HomeRequest {
 /** What the plan cannot be made without. */
 export type Missing = 'wind' | 'pack' | 'power';
 
-/** Usual volts of a cell over a flight, by its chemistry. */
-const CELL_V = { lipo: 3.7, 'high-voltage': 3.8, 'lithium-ion': 3.6, percent: 3.7 } as const;
-/** Against hovering; a descent is taken as dear as a hover. As in docs/methods/flight-time.md. */
-const [CLIMB, CRUISE, DESCENT] = [1.25, 1.1, 1];
+/** A descent is taken as dear as a hover. */
+const DESCENT = 1;
 /** Per cent of the pack that is landed with. */
-export const RESERVE_PCT = 20;
+export const RESERVE_PCT = flightTimeLimits.landPct.value;
 /** Faster than its return speed by this, where nobody said how fast it is. */
 const FASTEST_SHARE = 1.3;
 const USUAL: Record<'climb' | 'descent', Partial<Record<AircraftKind, number>> & { else: number }> = {
@@ -53,7 +55,7 @@ const [SAID_SIGMA, MINUTES_SIGMA] = [0.1, 0.15];
 
 /** Energy printed on a pack, Wh. */
 const nominalWh = ({ capacityMah, cells, chemistry }: Pack): number =>
-	(capacityMah / 1000) * cells * CELL_V[chemistry ?? 'lipo'];
+	(capacityMah / 1000) * cells * NOMINAL_V[CURVE[chemistry ?? 'lipo']];
 
 function powerOf({ aircraft, pack, flown }: HomeKnown, wh: number): { w: number; sigma: number; from: string } | null {
 	if (flown?.ratePctPerMin && flown.used > 0)
@@ -85,7 +87,9 @@ export function homeRequest(known: HomeKnown): HomeRequest | Missing[] {
 	];
 	if (!wind || !pack || !power) return missing;
 	const { flies = {}, kind } = aircraft;
-	const assumed: Assumed[] = [];
+	const assumed: Assumed[] = [
+		{ label: 'Return speed', value: aircraft.returnSpeedMps, unit: 'm/s', from: aircraft.name },
+	];
 	const take = (label: string, said: number | undefined, usual: number, unit: Assumed['unit'], from: string) => {
 		assumed.push({ label, value: said ?? usual, unit, from: said === undefined ? from : aircraft.name });
 		return said ?? usual;
@@ -100,7 +104,7 @@ export function homeRequest(known: HomeKnown): HomeRequest | Missing[] {
 				'm/s',
 				'a third above its return speed',
 			),
-			returnSpeedMps: take('Return speed', aircraft.returnSpeedMps, 0, 'm/s', ''),
+			returnSpeedMps: aircraft.returnSpeedMps,
 			speedKind: flies.speedKind ?? 'ground',
 			climbMps: take('Climbs with', flies.climbMps, USUAL.climb[kind] ?? USUAL.climb.else, 'm/s', usually),
 			descentMps: take('Comes down with', flies.descentMps, USUAL.descent[kind] ?? USUAL.descent.else, 'm/s', usually),

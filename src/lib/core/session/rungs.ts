@@ -9,8 +9,8 @@ export interface Rung {
 	required: boolean;
 }
 
-/** Climbing takes a quarter more than hovering, flying along a tenth. */
-const [CLIMB, CRUISE] = [1.25, 1.1];
+/** Climbing takes a quarter more than hovering, flying along a tenth: judged, as the flight-time estimate has it. */
+export const [CLIMB, CRUISE] = [1.25, 1.1];
 /** Slower over ground than this, nothing comes home in time to plan with, m/s. */
 const SLOWEST_MPS = 0.5;
 

@@ -54,9 +54,9 @@
 	<dd class="m-0 font-semibold text-hold">{rung.ends}</dd>
 	<dt class="text-ink-2">Gusts</dt>
 	<dd class="m-0">
-		wanted at most {speed(rung.gustMps)}{#if gust === null}; the wind has not been entered{:else}; today {speed(
-				gust,
-			)}{#if gust > rung.gustMps}<b class="text-caution">: more than it should be flown in</b>{/if}{/if}
+		wanted at most {speed(rung.gustMps)} (Winglogos default){#if gust === null}; the wind has not been entered{:else};
+			today {speed(gust)}{#if gust > rung.gustMps}<b class="text-caution">: more than it should be flown in</b
+				>{/if}{/if}
 	</dd>
 </dl>
 <div class="mb-4 flex flex-wrap items-center gap-4">

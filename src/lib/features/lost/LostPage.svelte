@@ -107,7 +107,9 @@
 	const title = $derived(
 		places.length === 0
 			? `Where was ${name} last?`
-			: `Begin ${places[0].distanceM < 1 ? 'where it was last' : `${height(places[0].distanceM)} ${bearingWord(places[0].bearingDeg)} of where it was last`}`,
+			: places[0].distanceM < 1
+				? 'It lies where it was last, as far as is told'
+				: `If it fell, it lies ${height(places[0].distanceM)} ${bearingWord(places[0].bearingDeg)} of where it was last`,
 	);
 
 	async function stand() {
@@ -155,10 +157,6 @@
 	lead="From the screen, the recording, or where you saw it go down. Write it down before anything is switched off."
 >
 	{#snippet margin()}
-		<Caution
-			>Nobody climbs for it, wades for it, or crosses a road or a rail after it. Ask before you enter land. A crashed
-			pack may burn hours later: approach from upwind, motors may start.</Caution
-		>
 		<h2 class="mt-5 mb-1">First</h2>
 		<ol class="m-0 list-decimal pl-5">
 			<li class="py-1">Leave the radio on: the last link may still answer.</li>
@@ -169,6 +167,12 @@
 			<li class="py-1">Two persons: one walks the line, one keeps the direction from where you stood.</li>
 		</ol>
 	{/snippet}
+	<div class="mt-4 max-w-[62ch]">
+		<Caution
+			>Nobody climbs for it, wades for it, or crosses a road or a rail after it. Ask before you enter land. A crashed
+			pack may burn hours later: approach from upwind, motors may start.</Caution
+		>
+	</div>
 	<div class="no-print grid max-w-3xl gap-4">
 		<div class="flex flex-wrap items-end gap-4">
 			<label class="grid min-w-60 flex-1 gap-1"
@@ -242,7 +246,7 @@
 	{#if places.length > 0}
 		<div class="mt-5 grid items-start gap-x-8 gap-y-5 md:grid-cols-[minmax(0,400px)_minmax(0,1fr)]">
 			<NorthMap
-				title="Search within the circles, the likeliest first"
+				title="Where it may lie, by what it did"
 				label="Places to search: {places
 					.map((p) => `${WHAT[p.what]}, ${p.radiusM.toFixed(0)} metres around`)
 					.join('; ')}"

@@ -98,10 +98,6 @@
 
 <Sheet {title} lead="Motors of {aircraft.name}" name="Motor by motor">
 	{#snippet margin()}
-		<Caution
-			><b>Propellers off.</b> Fingers, sleeves and leads clear. A motor that does not start is an electrical fault: stop,
-			unplug. Never a finger on a running motor: a strip of paper at the shaft, or a film, shows the way.</Caution
-		>
 		<h2 class="mt-5 mb-1">What is planned</h2>
 		<RotorDrawing rotors={motors} label="Planned turning of each motor, seen from above, nose up" />
 		<p class="text-[15px] text-ink-2">
@@ -113,6 +109,12 @@
 			The higher, rounder edge of a blade goes first, the marked side up. Corners across from each other are alike.
 		</p>
 	{/snippet}
+	<div class="mt-4 max-w-[62ch]">
+		<Caution
+			><b>Propellers off.</b> Fingers, sleeves and leads clear. A motor that does not start is an electrical fault: stop,
+			unplug. Never a finger on a running motor: a strip of paper at the shaft, or a film, shows the way.</Caution
+		>
+	</div>
 
 	{#if !begun}
 		<div class="mt-4 grid max-w-2xl gap-5">

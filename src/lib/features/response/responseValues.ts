@@ -24,7 +24,7 @@ export const responseValues = (
 	observed: Observed,
 	motorWalk: Entry | null = null,
 ): Values => ({
-	layout: layout ?? (rotors === 4 ? '' : (usualLayout(rotors) ?? '')),
+	layout: layout ?? usualLayout(rotors) ?? '',
 	spin: spin ?? '',
 	...observed,
 	throttle: 'not-tried',

@@ -105,15 +105,17 @@
 	name="Surfaces"
 >
 	{#snippet margin()}
-		<Caution
-			>Disarmed, and nobody before or beside the propeller. Before every flight, not only the first: a plug comes loose,
-			a reversed servo does not tell.</Caution
-		>
 		<h2 class="mt-5 mb-1">Why both</h2>
 		<p class="mt-0">
 			The stick may be right and the stabiliser reversed: it flies well until the mode is switched, and then turns over.
 		</p>
 	{/snippet}
+	<div class="mt-4 max-w-[62ch]">
+		<Caution
+			>Disarmed, and nobody before or beside the propeller. Before every flight, not only the first: a plug comes loose,
+			a reversed servo does not tell.</Caution
+		>
+	</div>
 
 	{#if !kind}
 		<div class="mt-4">

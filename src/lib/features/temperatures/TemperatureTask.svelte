@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { judgeTemperatures, type Warmth, type WarmPart } from '$lib/core/propulsion/temperature';
+	import { rotorsOf } from '$lib/features/motors/rotorsOf';
 	import { hasPart } from '$lib/core/session/capabilities';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import Sheet from '$lib/features/running/Sheet.svelte';
@@ -21,9 +22,10 @@
 	/** Temperatures of the parts after the flight: against one another, against earlier flights, against what none should reach. */
 	const view = getSessionView();
 	const { aircraft } = $derived(view.bundle);
+	const places = $derived(rotorsOf(aircraft));
 	const parts = $derived([
 		...Array.from({ length: Math.max(1, aircraft.rotors) }, (_, k) => ({
-			name: aircraft.rotors > 1 ? `Motor ${k + 1}` : 'Motor',
+			name: aircraft.rotors > 1 ? `Motor ${k + 1}${places[k] ? `, ${places[k].words}` : ''}` : 'Motor',
 			group: 'motors',
 		})),
 		{ name: aircraft.rotors > 1 ? 'Speed controllers' : 'Speed controller', group: 'controllers' },
@@ -88,8 +90,6 @@
 	name="Temperatures"
 >
 	{#snippet margin()}
-		<Caution>Unplugged, every propeller still. A part may burn a finger: the back of the hand first, from near.</Caution
-		>
 		{#if finding}
 			<h2 class="mt-5 mb-1">Why</h2>
 			<Reasons reasons={finding.reasons} />
@@ -100,6 +100,10 @@
 			hand only a doubling shows, and not always.
 		</p>
 	{/snippet}
+	<div class="mt-4 max-w-[62ch]">
+		<Caution>Unplugged, every propeller still. A part may burn a finger: the back of the hand first, from near.</Caution
+		>
+	</div>
 	<form
 		{@attach refuseInvalid}
 		class="mt-4 grid max-w-3xl gap-5"

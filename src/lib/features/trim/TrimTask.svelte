@@ -1,8 +1,7 @@
 <script lang="ts">
-	import { trimAxis, type TrimSeen } from '$lib/core/hover/toyTrim';
+	import { judgeTrim, trimAxis, type TrimSeen } from '$lib/core/hover/toyTrim';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
-	import type { TestPayload } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -71,25 +70,15 @@
 	}
 	async function keep() {
 		if (!found) return;
-		const [verdict, code]: [TestPayload['verdict'], string] = over
-			? ['pass', 'trimmed']
-			: redo
-				? ['fail', 'redo-zero']
-				: ['caution', moving ? 'air-moves' : 'not-still'];
 		try {
 			await view.record('hover', {
-				...{ kind: 'test', task: 'trim', grade: view.grade('seen'), headline: title, verdict },
+				...{ kind: 'test', task: 'trim', grade: view.grade('seen'), headline: title },
+				...judgeTrim([found.forward, found.right]),
 				sourceName: `${tries.forward.length} tries by eye`,
 				figures: AXES.map(({ id, plus }) => ({
 					...{ label: `Clicks ${plus}`, value: clicks[id], unit: '' },
 					sigma: found[id].sigma,
 				})),
-				reasons: [
-					{
-						...{ code, text: title, level: verdict },
-						...(redo ? { next: 'Land, set it on flat ground, zero it, and begin the trim from none.' } : {}),
-					},
-				],
 			});
 			half.forget();
 			done('Recorded');
@@ -102,9 +91,6 @@
 
 <Sheet {title} lead="Trim of {aircraft.name}" name="Trim">
 	{#snippet margin()}
-		<Caution
-			>Two metres from walls, curtains and people: near a wall its own air pushes it, and no trim takes that out.</Caution
-		>
 		<h2 class="mt-5 mb-1">So far</h2>
 		<ul class="m-0 list-none p-0 text-[15px]">
 			{#each tries.forward as { clicks: at, creepMps }, k (k)}
@@ -117,6 +103,11 @@
 		</ul>
 		<p class="text-[15px] text-ink-2">Trim clicks go against the creep. Your step stands in the settings.</p>
 	{/snippet}
+	<div class="mt-4 max-w-[62ch]">
+		<Caution
+			>Two metres from walls, curtains and people: near a wall its own air pushes it, and no trim takes that out.</Caution
+		>
+	</div>
 	{#if !over && !redo}
 		<div class="mt-4 grid max-w-2xl gap-5">
 			{#each AXES as { id, plus, minus } (id)}

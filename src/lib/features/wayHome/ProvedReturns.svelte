@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { undoneBy } from '$lib/core/evidence/undoes';
 	import { provedReturns } from '$lib/core/return/returnTest';
 	import { wholeQuantity } from '$lib/core/words/units';
 	import type { Aircraft } from '$lib/schema/records';
@@ -9,7 +10,6 @@
 
 	/** What was flown of the return since the last change: by the switch and with the radio off are different things. */
 	let { aircraft }: { aircraft: Aircraft } = $props();
-	const UNDOES: readonly string[] = ['new', 'firmware', 'settings', 'part', 'odd-flight'];
 	const flown = live(
 		async () => [
 			...(await entriesAbout(aircraft.id, 'return-radio-off')),
@@ -19,7 +19,7 @@
 	);
 	const since = $derived(
 		aircraft.events
-			.filter(({ kind }) => UNDOES.includes(kind))
+			.filter(({ kind }) => undoneBy(kind).has('return-switch'))
 			.map(({ at }) => at)
 			.toSorted()
 			.at(-1) ?? null,

@@ -58,6 +58,7 @@
 		if (missing.includes('pack')) return 'Which pack is flown?';
 		if (missing.includes('wind')) return 'Enter the wind: the way home hangs on it';
 		if (missing.includes('power')) return `How long does ${aircraft.name} fly on ${pack?.name ?? 'its pack'}?`;
+		if (work.problem) return 'The way home could not be reckoned';
 		return finding?.headline ?? 'Reckoning the way home…';
 	});
 	const stands = $derived(
@@ -159,6 +160,9 @@
 		<p><Button href={view.href('return', 'measure-way-home')}>By figures of your own</Button></p>
 	{/snippet}
 
+	{#if work.problem}<p class="mt-4 border-l-4 border-hold bg-hold-soft px-3 py-2 font-semibold" role="alert">
+			{work.problem}
+		</p>{/if}
 	{#if missing.includes('pack')}
 		<div class="mt-4 flex flex-wrap gap-3">
 			{#each own as { id, name, cycles, state } (id)}

@@ -24,6 +24,8 @@ export type Tried = z.infer<typeof triedSchema>;
 export class WayHomeState {
 	tried = $state<Tried>({ distanceM: 200, heightM: 20, bearingDeg: null, windMps: null, returnHeightM: null });
 	plan = $state.raw<HomePlan | null>(null);
+	/** Why it could not be reckoned. */
+	problem = $state('');
 	#view: SessionView;
 	#flights: () => readonly FlightTimeRequest['flights'][number][];
 	#running: AbortController | null = null;
@@ -93,6 +95,7 @@ export class WayHomeState {
 		}
 		const { distanceM, heightM, bearingDeg } = tried;
 		this.#running = new AbortController();
+		this.problem = '';
 		try {
 			this.plan = await call(
 				'planHome',
@@ -104,7 +107,10 @@ export class WayHomeState {
 				{ signal: this.#running.signal },
 			);
 		} catch (error) {
-			if (!(error instanceof DOMException && error.name === 'AbortError')) failed(error);
+			if (error instanceof DOMException && error.name === 'AbortError') return;
+			this.problem = error instanceof Error ? error.message : String(error);
+			this.plan = null;
+			failed(error);
 		} finally {
 			this.#running = null;
 			if (this.#waiting) {

@@ -52,7 +52,8 @@ export const BEFORE: readonly Template[] = [
 		station: 'plan',
 		type: 'measure',
 		weight: 'hold',
-		text: 'Video power as it is set, in milliwatts; the channel is allowed here and free',
+		text: ({ aircraft: { videoMw } }) =>
+			`Video power as it is set, in milliwatts${videoMw === undefined ? '' : ` (entered: ${videoMw})`}; the channel is allowed here and free`,
 		why: 'A picture taken over by somebody else is a crash, theirs or yours.',
 		limit: ({ site }) => ({
 			high: site?.videoMaxMw ?? 0,

@@ -1,8 +1,7 @@
 import { comesHome } from '../capabilities';
+import { untried } from '../checklist/conditions';
 import { orAside, type Task } from '../task';
 import { measuredState } from './measured';
-
-const UNTRIED: readonly string[] = ['first', 'repair', 'update', 'crash'];
 
 /** The return flown once, low and near, by its switch or with the radio off: where it is untried since what happened to the aircraft. */
 export const returnTest: Task = {
@@ -10,7 +9,7 @@ export const returnTest: Task = {
 	applies: ({ aircraft, session }, record) =>
 		comesHome(aircraft) &&
 		session.venue !== 'roof' &&
-		(UNTRIED.includes(session.occasion ?? 'routine') ||
+		(untried.holds({ aircraft, session }) ||
 			['return-radio-off', 'return-switch'].some((task) => record.speaking(task) !== null)),
 	state(_, record) {
 		const task = record.speaking('return-radio-off') ? 'return-radio-off' : 'return-switch';
