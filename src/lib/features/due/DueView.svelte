@@ -21,7 +21,7 @@
 	import { listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { formatQuantity, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
 	import { units } from '$lib/ui/preferences.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { download } from '$lib/ui/download';
@@ -141,7 +141,7 @@
 		},
 	]);
 	const usual = (sensor: Sensor) =>
-		formatQuantity(1000 * (thresholdsFor(sensor, undefined).distanceKm ?? 0), 'distance', units());
+		wholeQuantity(1000 * (thresholdsFor(sensor, undefined).distanceKm ?? 0), 'distance', units());
 	function inForm({ id: key, perKept = 1 }: { id: keyof DueThresholds; perKept?: number }) {
 		const kept = aircraft?.dueThresholds?.[key];
 		return typeof kept === 'number' ? kept * perKept : null;

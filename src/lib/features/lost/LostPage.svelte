@@ -167,7 +167,7 @@
 			<li class="py-1">Two persons: one walks the line, one keeps the direction from where you stood.</li>
 		</ol>
 	{/snippet}
-	<div class="mt-4 max-w-[62ch]">
+	<div class="mb-5 max-w-[62ch]">
 		<Caution
 			>Nobody climbs for it, wades for it, or crosses a road or a rail after it. Ask before you enter land. A crashed
 			pack may burn hours later: approach from upwind, motors may start.</Caution

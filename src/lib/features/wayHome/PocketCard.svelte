@@ -3,11 +3,13 @@
 	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
 	import { clock } from '$lib/core/words/clock';
+	import { formatQuantity } from '$lib/core/words/units';
+	import { units } from '$lib/ui/preferences.svelte';
 	import { bearingWord } from '$lib/core/words/bearing';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import type { Site } from '$lib/schema/records';
 	import Button from '$lib/ui/Button.svelte';
-	import { showDay } from '$lib/ui/format';
+	import { showDate } from '$lib/ui/format';
 
 	/** The few lines that a pilot wants in the hand while flying: to print, or to keep open on the phone. */
 	type Props = {
@@ -20,12 +22,18 @@
 	const view = getSessionView();
 	const { aircraft, pack, session } = $derived(view.bundle);
 	const nearest = $derived(plan.answer.reach.reduce((a, b) => (b.maxDistanceM < a.maxDistanceM ? b : a)));
+	const speed = (mps: number) => formatQuantity(mps, 'speed', units());
 	const tallest = $derived((site?.obstacles ?? []).toSorted((a, b) => b.heightM - a.heightM)[0]);
 </script>
 
 <section class="mt-8 max-w-md rounded border border-ink p-5 text-[17px] break-inside-avoid" aria-label="Pocket card">
-	<h2 class="m-0">{aircraft.name}, {showDay(session.startedAt)}</h2>
+	<h2 class="m-0">{aircraft.name}, {showDate(session.startedAt)}</h2>
 	<p class="m-0 text-[15px] text-ink-2">{[site?.name, pack?.name].filter(Boolean).join(' · ')}</p>
+	{#if view.wind}<p class="mt-1 mb-0 text-[15px] text-ink-2">
+			Holds for a wind from {view.wind.fromDeg.toFixed(0)}°, {speed(view.wind.speedMps)}, gusts {speed(
+				view.wind.gustMps,
+			)}; plan again when it freshens.
+		</p>{/if}
 	<p class="mt-3 mb-0">
 		Turn back by <b class="figure-mono text-[24px]">{clock(turnBack.carefulS)}</b> min, or at
 		<b class="figure-mono">{turnBack.pct.toFixed(0)} %</b>{turnBack.cellV === null
