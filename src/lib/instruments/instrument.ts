@@ -84,6 +84,20 @@ export const blankValues = (fields: readonly Field[]): Values =>
 		]),
 	);
 
+/** What of a form stays with the aircraft, as its instrument says. */
+export function rememberedOf({ remembers = {} }: Pick<Instrument, 'remembers'>, values: Values): Values {
+	const kept = Object.entries(remembers).flatMap(([id, cells]) => {
+		const value = values[id];
+		if (value === undefined || value === null || value === '') return [];
+		if (cells === true) return [[id, value] as const];
+		const rows = rowsOf(values, id).map((row) =>
+			Object.fromEntries(Object.entries(row).map(([cell, v]) => [cell, cells.includes(cell) ? v : null])),
+		);
+		return [[id, rows] as const];
+	});
+	return Object.fromEntries(kept);
+}
+
 /** The rows of a list in a form as it stands. */
 export function rowsOf(values: Values, id: string): readonly Row[] {
 	const value = values[id];
@@ -147,6 +161,17 @@ export type Plot =
 			digits?: number;
 			bars: readonly { label: string; value: number; note?: string }[];
 			limit?: { value: number; label: string };
+	  }
+	| {
+			kind: 'balance';
+			title: string;
+			/** Millimetres behind the datum. */
+			parts: readonly { name: string; massG: number; armMm: number }[];
+			markMm: number;
+			centreMm: number;
+			sigmaMm: number;
+			/** Which part is the pack, and where it would balance. */
+			pack: { index: number; toMm: number | null };
 	  }
 	| { kind: 'picture'; title: string; line: readonly [number, number, number, number] | null };
 
@@ -217,6 +242,8 @@ export interface Instrument {
 	does: string;
 	/** What a pilot would call it, for the search. */
 	calls: string;
+	/** Fields that stay with the aircraft when its finding is kept, and stand there the next time; of a list, which cells. */
+	remembers?: Readonly<Record<string, true | readonly string[]>>;
 	opening: string;
 	caution?: string;
 	method: readonly string[];

@@ -101,6 +101,17 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 					},
 				]
 			: [],
+	flow: ({ aircraft: { name, nozzles } }) =>
+		nozzles
+			? [
+					{
+						from: name,
+						values: {
+							nozzles: Array.from({ length: nozzles }, (_, k): Row => ({ name: `nozzle ${k + 1}`, litres: null })),
+						},
+					},
+				]
+			: [],
 	'ground-response': ({ aircraft }) => [
 		{
 			from: aircraft.name,
@@ -114,7 +125,12 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
  * knows stays empty.
  */
 export function knownFor(instrument: string, known: Known): Filled | null {
-	const parts = PARTS[instrument]?.(known) ?? [];
+	const { aircraft } = known;
+	const last = aircraft.forms?.[instrument];
+	const parts = [
+		...(PARTS[instrument]?.(known) ?? []),
+		...(last ? [{ from: `${aircraft.name}, as last time`, values: last }] : []),
+	];
 	const filled: Filled = { values: {}, from: {} };
 	for (const { from, values } of parts)
 		for (const [id, value] of Object.entries(values)) {

@@ -55,6 +55,7 @@ export const partSchema = z.enum([
 	'pressure-foam',
 	'vision',
 	'obstacle',
+	'range',
 	'tank',
 	'spreader',
 	'flow-meter',
@@ -222,6 +223,34 @@ export const aircraftSchema = z.object({
 	armingMessages: z.array(armingMessageSchema).max(100).optional(),
 	/** Power of its video transmitter, milliwatts. */
 	videoMw: z.number().min(0).max(10_000).optional(),
+	/** Where each of its compasses sits. */
+	compassMounts: z
+		.array(z.enum(['module', 'mast', 'board']))
+		.max(4)
+		.optional(),
+	/** Nozzles on its booms. */
+	nozzles: z.int().min(1).max(40).optional(),
+	/** What was typed into an instrument for it and stays true: field by field, as that instrument's form has it. */
+	forms: z
+		.record(
+			z.string().max(40),
+			z.record(
+				z.string().max(40),
+				z.union([
+					z.number(),
+					z.string().max(200),
+					z.array(z.record(z.string().max(40), z.union([z.number(), z.string().max(200), z.null()]))).max(60),
+				]),
+			),
+		)
+		.optional(),
+	/** Throws of its surfaces as the sheet has them, millimetres at the trailing edge. */
+	throws: z
+		.partialRecord(
+			z.enum(['left', 'right', 'elevator', 'rudder', 'tail-left', 'tail-right']),
+			z.object({ upMm: z.number().min(0).max(200), downMm: z.number().min(0).max(200) }),
+		)
+		.optional(),
 	/** How it flies, as far as it was said or measured. */
 	flies: z
 		.object({

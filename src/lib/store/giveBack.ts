@@ -1,7 +1,9 @@
 import type { EntryPayload } from '$lib/schema/entries';
 import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE } from '$lib/instruments/given';
 import { db } from './db';
-import { savePack, saveSite } from './repository';
+import type { Values } from '$lib/instruments/instrument';
+import { aircraftSchema } from '$lib/schema/records';
+import { saveAircraft, savePack, saveSite } from './repository';
 
 const side = (m: number, plus: string, minus: string) => `${Math.abs(m).toFixed(0)} m ${m < 0 ? minus : plus}`;
 
@@ -21,4 +23,12 @@ export async function giveBack(payload: EntryPayload, to: { packId: string | nul
 			...site,
 			cleanSpot: `${side(north, 'north', 'south')}, ${side(east, 'east', 'west')} of where the survey of ${new Date().toISOString().slice(0, 10)} began`,
 		});
+}
+
+/** Keeps with an aircraft what was typed into an instrument for it and stays true, so that nobody types it twice. */
+export async function remember(aircraftId: string, instrument: string, values: Values) {
+	const aircraft = Object.keys(values).length > 0 ? await db.aircraft.get(aircraftId) : null;
+	if (!aircraft) return;
+	const { forms } = aircraftSchema.parse(aircraft);
+	await saveAircraft(aircraftSchema.parse({ ...aircraft, forms: { ...forms, [instrument]: values } }));
 }

@@ -11,6 +11,8 @@ const NUDGES = [
 	'surfaces',
 	'surfaces-level',
 	'surface-grid',
+	'righting-tried',
+	'self-righting',
 ] as const;
 const FLOWN = [
 	'first-rung',
@@ -18,6 +20,7 @@ const FLOWN = [
 	'laps-rung',
 	'circle-rung',
 	'by-hand',
+	'follows',
 	'trim',
 	'launch',
 	'hover',
@@ -49,17 +52,38 @@ const KNOCKED = [
 	'orientation',
 	'balance',
 	'props-on',
+	'propellers',
+	'straps',
 ] as const;
-const BUILT = [...KNOCKED, 'first-power', 'tank-power'] as const;
+const BUILT = [
+	...KNOCKED,
+	'first-power',
+	'tank-power',
+	'lines-vented',
+	'spray-lines',
+	'spreader-ready',
+	'spreader-steps',
+] as const;
+const SIDES = ['obstacle-sides'] as const;
 const GIVEN = ['flow', 'feed'] as const;
 
 /** What must be seen again after an event, beside the sensors it makes due: what it may have changed, and nothing else. */
 const TASKS: Record<EventKind, readonly string[]> = {
-	new: [...BUILT, ...GIVEN, ...STARTED, ...SET, ...NUDGES, ...FLOWN],
-	firmware: ['orientation', 'settings-back', 'bench-arm', 'receiver-link', ...STARTED, ...SET, ...NUDGES, ...FLOWN],
+	new: [...BUILT, ...SIDES, ...GIVEN, ...STARTED, ...SET, ...NUDGES, ...FLOWN],
+	firmware: [
+		...SIDES,
+		'orientation',
+		'settings-back',
+		'bench-arm',
+		'receiver-link',
+		...STARTED,
+		...SET,
+		...NUDGES,
+		...FLOWN,
+	],
 	settings: [...SET, ...NUDGES, ...FLOWN],
-	knock: [...KNOCKED, ...NUDGES, ...FLOWN],
-	part: [...BUILT, ...GIVEN, 'link-loss', ...NUDGES, ...FLOWN],
+	knock: [...KNOCKED, ...SIDES, ...NUDGES, ...FLOWN],
+	part: [...BUILT, ...SIDES, ...GIVEN, 'link-loss', ...NUDGES, ...FLOWN],
 	prompt: [],
 	'odd-flight': ['frame', ...NUDGES, ...FLOWN],
 	journey: ['frame'],

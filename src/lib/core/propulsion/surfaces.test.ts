@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
 	judgeSurfaces,
+	judgeThrows,
 	surfaceSteps,
 	type Axis,
 	type By,
@@ -80,5 +81,23 @@ describe('the movements of a wing’s surfaces', () => {
 								seen(kind, (a, b, i) => (a === axis && b === by && i === id ? what : 'right')),
 							).verdict,
 						).toBe('fail');
+	});
+});
+
+describe('throws', () => {
+	const sheet = { left: { upMm: 12, downMm: 10 }, right: { upMm: 12, downMm: 10 } };
+	it('are held against the sheet, within what a ruler tells', () => {
+		const good = judgeThrows('elevons', { left: { upMm: 12.5, downMm: 10 }, right: { upMm: 12, downMm: 9.5 } }, sheet);
+		expect(good.every(({ level }) => level === 'pass')).toBe(true);
+		const off = judgeThrows('elevons', { left: { upMm: 15, downMm: 10 }, right: { upMm: 15, downMm: 10 } }, sheet);
+		expect(off.filter(({ code }) => code === 'throw-off')).toHaveLength(2);
+	});
+	it('are held one side against the other, sheet or none', () => {
+		const reasons = judgeThrows('elevons', { left: { upMm: 12, downMm: 10 }, right: { upMm: 8, downMm: 10 } }, {});
+		expect(reasons.map(({ code }) => code)).toEqual(['throws-differ']);
+		expect(reasons[0].value).toBe(4);
+	});
+	it('say nothing where nothing was measured', () => {
+		expect(judgeThrows('separate', {}, sheet)).toEqual([]);
 	});
 });

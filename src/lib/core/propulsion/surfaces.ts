@@ -190,3 +190,60 @@ export function judgeSurfaces(
 /** Whether all surfaces of every movement of these are reversed: then an axis is wrong, not a servo. */
 const wholeAxis = (own: readonly SurfaceStep[], all: (axis: Axis, by: By, what: Seen) => boolean): boolean =>
 	own.every(({ axis, by }) => all(axis, by, 'reversed'));
+
+/** How far a surface goes, millimetres at its trailing edge. */
+export interface Throw {
+	upMm: number;
+	downMm: number;
+}
+export type Throws = Partial<Record<SurfaceId, Throw>>;
+
+/** Off the sheet, or from one side to the other, by more than this: Winglogos default, about what a ruler at a hinge tells. */
+const THROW_SHARE = 0.15;
+const THROW_LEAST_MM = 1;
+const allowed = (mm: number) => Math.max(THROW_LEAST_MM, THROW_SHARE * mm);
+/** Surfaces that are to move alike: up on one side as down on the other. */
+const PAIRS: readonly (readonly [SurfaceId, SurfaceId])[] = [
+	['left', 'right'],
+	['tail-left', 'tail-right'],
+];
+
+/** Throws against the sheet, and one side against the other; nothing measured says nothing. */
+export function judgeThrows(kind: SurfaceKind, measured: Throws, sheet: Throws): Reason[] {
+	const names = SURFACE_NAMES[kind];
+	const out: Reason[] = [];
+	for (const [id, got] of Object.entries(measured) as [SurfaceId, Throw][]) {
+		const wanted = sheet[id];
+		if (!wanted) continue;
+		for (const way of ['up', 'down'] as const) {
+			const [is, should] = [got[`${way}Mm`], wanted[`${way}Mm`]];
+			const ok = Math.abs(is - should) <= allowed(should);
+			out.push(
+				reason(
+					ok ? 'pass' : 'caution',
+					ok ? 'throw-as-sheet' : 'throw-off',
+					`${names[id] ?? id} ${way}: ${is} mm of ${should} mm.`,
+					{
+						value: is,
+						limit: { value: should, unit: 'mm', source: 'The sheet that came with it' },
+						...(ok ? {} : { next: 'Move the linkage at horn or servo arm; then see every movement again.' }),
+					},
+				),
+			);
+		}
+	}
+	for (const [a, b] of PAIRS) {
+		const [one, other] = [measured[a], measured[b]];
+		if (!one || !other) continue;
+		const gap = Math.max(Math.abs(one.upMm - other.upMm), Math.abs(one.downMm - other.downMm));
+		if (gap > allowed(Math.max(one.upMm, one.downMm)))
+			out.push(
+				reason('caution', 'throws-differ', `The ${names[a]} and the ${names[b]} go differently far.`, {
+					value: gap,
+					limit: { value: allowed(Math.max(one.upMm, one.downMm)), unit: 'mm', source: 'Winglogos default' },
+					next: 'Centre both servo arms, then the linkages: what goes further on one side turns it.',
+				}),
+			);
+	}
+	return out;
+}

@@ -284,7 +284,7 @@ describe('the ladder of first flights', () => {
 			}).flatMap(({ id, rung }) => (rung ? [{ id, ...rung }] : [])),
 		);
 		expect(new Set(rungs.map(({ id }) => id))).toEqual(
-			new Set(['first-rung', 'height-rung', 'launch', 'laps-rung', 'circle-rung']),
+			new Set(['first-rung', 'height-rung', 'launch', 'laps-rung', 'circle-rung', 'follows']),
 		);
 		for (const { seconds, watch, ends, gustMps } of rungs) {
 			expect(seconds).toBeGreaterThanOrEqual(30);

@@ -120,7 +120,7 @@ function shutBehind(
 			return 'A fault ended the ladder: land, disarm, unplug. It begins again once what was changed is noted.';
 		return arm.open || task === 'response-stop' ? '' : 'The first gate, Arm, has not been answered.';
 	};
-	return tasks.map((task) => ({ ...task, shut: shutOf(task) }));
+	return tasks.map((task) => ({ ...task, shut: shutOf(task) || task.shut }));
 }
 
 /**

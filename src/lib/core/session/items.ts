@@ -5,14 +5,22 @@ import { FLIGHT } from './checklist/flight';
 import { withOwnList } from './checklist/own';
 import type { Item, Template } from './checklist/item';
 import { POWER } from './checklist/power';
+import { walkFor, walkOf } from './walks';
 
 export type { Setting } from './checklist/conditions';
 export type { Item, Rung } from './checklist/item';
 
 const TEMPLATES: readonly Template[] = [...BEFORE, ...POWER, ...FLIGHT];
 
+/** The walk that answers an item on this aircraft, where there is one. */
+function walked(item: string, { aircraft }: Setting): Pick<Item, 'page' | 'found'> {
+	const of = walkFor(item, aircraft);
+	return of ? { page: { of, words: walkOf(of, aircraft).title }, found: of } : {};
+}
+
 const itemOf = ({ when = [], limit, text, ...rest }: Template, setting: Setting): Item => ({
 	...rest,
+	...walked(rest.id, setting),
 	text: typeof text === 'function' ? text(setting) : text,
 	...(limit ? { limit: typeof limit === 'function' ? limit(setting) : limit } : {}),
 	because: [...new Set(when.map(({ because }) => because).filter(Boolean))].join(', '),

@@ -5,10 +5,13 @@ import { EVENT_WORDS } from '../due/rules';
 import { gradeOf } from '../evidence/grade';
 import type { Standing } from '../evidence/standing';
 import type { SessionEvidence, SessionRecord } from './sessionRecord';
+import type { WalkId } from './walks';
 
 /** Tasks that are done on a page of their own. */
 export type TaskPage =
+	| WalkId
 	| 'bench-due'
+	| 'self-righting'
 	| 'compass'
 	| 'hover'
 	| 'indoor'

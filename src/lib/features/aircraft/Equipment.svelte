@@ -6,6 +6,7 @@
 	import { partSchema, sideSchema, type Aircraft, type Part } from '$lib/schema/records';
 	import {
 		LAYOUT_WORDS,
+		MOUNT_WORDS,
 		PART_WORDS,
 		PROPELLER_WORDS,
 		RECEIVER_WORDS,
@@ -21,6 +22,12 @@
 	const side = (which: (typeof sideSchema.options)[number], covered: boolean) => {
 		const others = (craft.obstacleSides ?? []).filter((s) => s !== which);
 		set({ obstacleSides: covered ? [...others, which] : others });
+	};
+	/** The first ones are said before the others; one that is not said any more takes the later ones with it. */
+	const mount = (k: number, where: NonNullable<Aircraft['compassMounts']>[number] | undefined) => {
+		const before = (craft.compassMounts ?? []).slice(0, k);
+		const after = (craft.compassMounts ?? []).slice(k + 1);
+		set({ compassMounts: where ? [...before, where, ...after] : before });
 	};
 	const choose = <K extends string>(words: Record<K, string>, value: string): K | undefined =>
 		(Object.keys(words) as K[]).find((key) => key === value);
@@ -121,6 +128,40 @@
 			</select>
 		</label>
 	</div>
+	{#if craft.compasses > 0}
+		<div class="mt-3 flex flex-wrap gap-5">
+			{#each { length: craft.compasses }, k (k)}
+				<label class="grid gap-1">
+					<span class="text-[15px] text-ink-2"
+						>{craft.compasses > 1 ? `Compass ${k + 1} sits` : 'Its compass sits'}</span
+					>
+					<select
+						class="field-input"
+						value={craft.compassMounts?.[k] ?? ''}
+						onchange={(e) => mount(k, choose(MOUNT_WORDS, e.currentTarget.value))}
+					>
+						<option value="" disabled={(craft.compassMounts?.length ?? 0) > k + 1}>not said</option>
+						{#each Object.entries(MOUNT_WORDS) as [value, words] (value)}<option
+								{value}
+								disabled={k > (craft.compassMounts?.length ?? 0)}>{words}</option
+							>{/each}
+					</select>
+				</label>
+			{/each}
+		</div>
+	{/if}
+	{#if hasPart(craft, 'tank')}
+		<div class="mt-3">
+			<NumberField
+				label="Nozzles"
+				min={1}
+				max={40}
+				value={craft.nozzles ?? null}
+				note="each is caught by itself"
+				onchange={(v) => set({ nozzles: v === null ? undefined : Math.round(v) })}
+			/>
+		</div>
+	{/if}
 	{#if hasPart(craft, 'obstacle')}
 		<p class="mt-3 mb-0 text-[15px] text-ink-2">Sides that its obstacle sensors cover</p>
 		<div class="flex flex-wrap gap-x-6">

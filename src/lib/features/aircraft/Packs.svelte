@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
 	import { packSchema, type Pack } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { newId, savePack } from '$lib/store/repository';
@@ -101,6 +102,7 @@
 					{/each}
 				</span>
 				<Button kind="quiet" onclick={() => open(pack)}>Change</Button>
+				<PhotoStrip of={{ table: 'packs', id: pack.id }} label="Photo of {pack.name}" />
 			</li>
 		{:else}
 			<li class="hairline py-2 text-ink-2">No pack yet.</li>

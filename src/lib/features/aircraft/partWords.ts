@@ -10,6 +10,7 @@ export const PART_WORDS: Record<Part, string> = {
 	'pressure-foam': 'Foam over the pressure sensor',
 	vision: 'Downward camera or flow sensor',
 	obstacle: 'Obstacle sensors',
+	range: 'Range sensor toward the ground',
 	tank: 'Tank and nozzles',
 	spreader: 'Seed box and spreader',
 	'flow-meter': 'Flow meter',
@@ -80,4 +81,10 @@ export const LAYOUT_WORDS: Record<NonNullable<Aircraft['layout']>, string> = {
 export const SPIN_WORDS: Record<NonNullable<Aircraft['spin']>, string> = {
 	'front-inward': 'inward, toward the nose',
 	'front-outward': 'outward, away from it',
+};
+
+export const MOUNT_WORDS: Record<NonNullable<Aircraft['compassMounts']>[number], string> = {
+	module: 'with the receiver for position, on the body',
+	mast: 'on a mast',
+	board: 'on the board, beside the power leads',
 };

@@ -6,13 +6,14 @@
 	import InstrumentView from '$lib/features/instruments/InstrumentView.svelte';
 	import { gradeOfWork, toEntry } from '$lib/features/instruments/payload';
 	import { findInstrument } from '$lib/instruments/catalogue';
+	import { rememberedOf } from '$lib/instruments/instrument';
 	import { knownFor } from '$lib/instruments/known';
 	import TemperatureField from '$lib/features/measuring/TemperatureField.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import type { StationId } from '$lib/schema/records';
 	import type { TestPayload } from '$lib/schema/entries';
 	import { live } from '$lib/store/live.svelte';
-	import { giveBack } from '$lib/store/giveBack';
+	import { giveBack, remember } from '$lib/store/giveBack';
 	import { listKept } from '$lib/store/repository';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { done, failed } from '$lib/ui/notify';
@@ -48,6 +49,7 @@
 			const entry = { ...payload, grade, ...(temperatureC === null ? {} : { temperatureC }) };
 			await view.record(station, entry);
 			await giveBack(entry, session);
+			if (work && grade !== 'rehearsed') await remember(aircraft.id, id, rememberedOf(work.instrument, work.values));
 			done('Recorded');
 			// Back to where what was measured is listed: a sensor’s at the bench page, all else at its station.
 			await goto(payload.sensor ? view.href('bench', 'bench-due') : view.href(station));

@@ -13,7 +13,7 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
 	import { TURN_BACK_BY } from '$lib/core/session/homeEntry';
-	import { comesHome } from '$lib/core/session/capabilities';
+	import { comesHome, hasPart } from '$lib/core/session/capabilities';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
 	import LandingBox from './LandingBox.svelte';
 
@@ -166,7 +166,11 @@
 		</form>
 		<details class="mt-3">
 			<summary class="min-h-11 cursor-pointer py-2 font-semibold text-action">If it goes wrong</summary>
-			<AbortCard aircraft={view.bundle.aircraft} large />
+			<AbortCard
+				aircraft={view.bundle.aircraft}
+				large
+				upside={hasPart(view.bundle.aircraft, 'self-righting') ? view.href('hover', 'self-righting') : ''}
+			/>
 			<div class="mt-2"><Button class="min-h-14" href="/lost?session={view.bundle.session.id}">It is lost</Button></div>
 		</details>
 		{#if notes.length > 0}

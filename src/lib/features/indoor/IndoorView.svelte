@@ -2,10 +2,13 @@
 	import { z } from 'zod';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { indoorDefaults, toRestore } from '$lib/core/radio/indoor';
+	import { estimateOnPack, flownFlights } from '$lib/core/propulsion/flownFlights';
 	import Page from '$lib/features/shell/Page.svelte';
 	import type { Aircraft } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
+	import { lastFlights } from '$lib/store/home';
 	import { findAircraft, saveAircraft } from '$lib/store/repository';
+	import { listPacks } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -15,11 +18,36 @@
 
 	/** Settings changed for flying under a roof, with the list of what must be put back before flying outdoors. */
 	let { id }: { id: string } = $props();
+	const FULL_PCT = 100;
 	const stored = live(
 		() => findAircraft(id),
 		() => id,
 	);
 	const aircraft = $derived(stored.current);
+	/** Instead of the low-battery return: how long each pack flies from full, by what its flights used. */
+	const timers = live(
+		async () => {
+			const flights = flownFlights(await lastFlights(id));
+			const packs = (await listPacks()).filter((pack) => pack.aircraftId === id && !pack.retired);
+			return packs.map((pack) => {
+				const estimate = flights.length > 0 ? estimateOnPack(pack, FULL_PCT, flights) : null;
+				return {
+					name: pack.name,
+					minutes: estimate?.timerMin || pack.flightMin || null,
+					from: estimate?.timerMin
+						? `from ${estimate.used} of its flights, nine in ten last longer`
+						: 'as last said of it',
+				};
+			});
+		},
+		() => id,
+	);
+	const shortest = $derived(
+		(timers.current ?? []).reduce<number | null>(
+			(least, { minutes }) => (minutes !== null && (least === null || minutes < least) ? minutes : least),
+			null,
+		),
+	);
 	const left = $derived(aircraft ? toRestore(aircraft) : []);
 	const defaults = $derived(aircraft ? indoorDefaults(aircraft) : []);
 
@@ -36,11 +64,15 @@
 			return found.success;
 		},
 	);
+	const usual = (setting: string) =>
+		setting === 'low-battery' && shortest !== null
+			? `warn only, and a timer of ${shortest} min`
+			: (defaults.find((d) => d.id === setting)?.indoors ?? '');
 	const row = (setting: string): Typed =>
 		typed[setting] ?? {
 			use: true,
 			outdoors: '',
-			indoors: defaults.find((d) => d.id === setting)?.indoors ?? '',
+			indoors: usual(setting),
 		};
 	const set = (setting: string, change: Partial<Typed>) => (typed[setting] = { ...row(setting), ...change });
 	const chosen = $derived(defaults.filter((d) => row(d.id).use));
@@ -119,7 +151,18 @@
 								checked={now.use}
 								onchange={(e) => set(setting.id, { use: e.currentTarget.checked })}
 							/>
-							<span><b>{setting.name}</b><span class="block text-[14px] text-ink-2">{setting.why}</span></span>
+							<span
+								><b>{setting.name}</b><span class="block text-[14px] text-ink-2">{setting.why}</span>
+								{#if setting.id === 'low-battery'}
+									{#each timers.current ?? [] as { name, minutes, from } (name)}
+										<span class="block text-[15px]"
+											>{minutes === null
+												? `${name}: no flight on record yet; time the first one`
+												: `${name}: ${minutes} min from full, ${from}`}</span
+										>
+									{/each}
+								{/if}</span
+							>
 						</label>
 						<label class="grid gap-1">
 							<span class="text-[14px] text-ink-2">outdoors, as it is now</span>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import BalancePicture from '$lib/ui/plot/BalancePicture.svelte';
 	import BarPlot from '$lib/ui/plot/BarPlot.svelte';
 	import GroundMap from '$lib/ui/plot/GroundMap.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
@@ -32,6 +33,8 @@
 	/>
 {:else if plot.kind === 'bars'}
 	<BarPlot title={plot.title} unit={plot.unit} digits={plot.digits ?? 2} bars={plot.bars} limit={plot.limit} />
+{:else if plot.kind === 'balance'}
+	<BalancePicture {...plot} />
 {:else}
 	<HorizonPicture title={plot.title} line={plot.line} url={pictureUrl} />
 {/if}

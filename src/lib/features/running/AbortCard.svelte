@@ -3,9 +3,12 @@
 	import type { Aircraft } from '$lib/schema/records';
 
 	/** What to do when a test goes wrong, with this aircraft's own mode, switch and stick place. */
-	let { aircraft, large = false }: { aircraft: Aircraft; large?: boolean } = $props();
+	let { aircraft, large = false, upside = '' }: { aircraft: Aircraft; large?: boolean; upside?: string } = $props();
 </script>
 
 <ol class="m-0 list-decimal pl-6 {large ? 'text-[22px] leading-snug' : 'text-[17px]'}">
 	{#each abortCard(aircraft) as line (line)}<li class={large ? 'py-2' : 'py-1'}>{line}</li>{/each}
 </ol>
+{#if upside}<p class="mt-2 mb-0">
+		<a class="inline-flex min-h-11 items-center" href={upside}>It lies upside down</a>
+	</p>{/if}

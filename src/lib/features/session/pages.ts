@@ -12,6 +12,8 @@ import HoverTask from '$lib/features/hover/HoverTask.svelte';
 import LinkLossTask from '$lib/features/linkLoss/LinkLossTask.svelte';
 import MotorWalkTask from '$lib/features/motors/MotorWalkTask.svelte';
 import PositionTask from '$lib/features/position/PositionTask.svelte';
+import SelfRighting from '$lib/features/walk/SelfRighting.svelte';
+import WalkTask from '$lib/features/walk/WalkTask.svelte';
 import ResponseStop from '$lib/features/response/ResponseStop.svelte';
 
 /** The page of each task that has one; null where it is done in the station's list or elsewhere. */
@@ -24,11 +26,17 @@ export const PAGES = {
 	'measure-feed': null,
 	'measure-flow': null,
 	'motor-walk': MotorWalkTask,
+	'obstacle-sides': WalkTask,
 	position: PositionTask,
+	propellers: WalkTask,
 	record: null,
 	'response-stop': ResponseStop,
 	'return-test': ReturnTestTask,
+	'self-righting': SelfRighting,
 	'site-field': SiteFieldTask,
+	'spray-lines': WalkTask,
+	'spreader-steps': WalkTask,
+	straps: WalkTask,
 	'surface-grid': SurfaceGridTask,
 	temperatures: TemperatureTask,
 	trim: TrimTask,

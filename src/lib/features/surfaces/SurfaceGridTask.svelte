@@ -3,12 +3,16 @@
 	import { SURFACE_WORDS } from '$lib/features/aircraft/partWords';
 	import {
 		judgeSurfaces,
+		judgeThrows,
 		SURFACE_NAMES,
 		surfaceSteps,
 		type Seen,
 		type SeenStep,
 		type SurfaceId,
+		type Throw,
+		type Throws,
 	} from '$lib/core/propulsion/surfaces';
+	import { judge } from '$lib/core/finding/reasons';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { inField } from '$lib/features/shell/keys';
@@ -17,6 +21,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
+	import NumberField from '$lib/ui/NumberField.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import SurfaceDrawing from '$lib/ui/SurfaceDrawing.svelte';
 	import { keepDraft } from '$lib/ui/draft.svelte';
@@ -49,7 +54,35 @@
 		},
 	);
 	const step = $derived(plan[seen.length] ?? null);
-	const finding = $derived(kind && plan.length > 0 && !step ? judgeSurfaces(kind, seen) : null);
+	const surfaces = $derived(kind ? (Object.keys(SURFACE_NAMES[kind]) as SurfaceId[]) : []);
+	/** Millimetres at the trailing edge, as far as both ways were measured. */
+	let measured = $state<Partial<Record<SurfaceId, Partial<Throw>>>>({});
+	const whole = (of: Partial<Record<SurfaceId, Partial<Throw>>>): Throws =>
+		Object.fromEntries(
+			Object.entries(of).filter(([, { upMm, downMm }]) => typeof upMm === 'number' && typeof downMm === 'number'),
+		) as Throws;
+	const finding = $derived.by(() => {
+		if (!kind || plan.length === 0 || step) return null;
+		const grid = judgeSurfaces(kind, seen);
+		const throws = judgeThrows(kind, whole(measured), aircraft.throws ?? {});
+		const judged = judge([...grid.reasons, ...throws]);
+		return { headline: grid.verdict === 'pass' ? judged.reasons[0].text : grid.headline, ...judged };
+	});
+	const setThrow = (id: SurfaceId, change: Partial<Throw>) =>
+		(measured = { ...measured, [id]: { ...measured[id], ...change } });
+	async function setSheet(id: SurfaceId, change: Partial<Throw>) {
+		const next = { ...sheet, [id]: { ...sheet[id], ...change } };
+		sheet = next;
+		try {
+			await saveAircraft(
+				aircraftSchema.parse({ ...$state.snapshot(aircraft), throws: { ...aircraft.throws, ...whole(next) } }),
+			);
+		} catch (error) {
+			failed(error);
+		}
+	}
+	// svelte-ignore state_referenced_locally
+	let sheet = $state<Partial<Record<SurfaceId, Partial<Throw>>>>({ ...aircraft.throws });
 	const named = (id: string) => (kind ? SURFACE_NAMES[kind][id as SurfaceId] : undefined) ?? id;
 	const wordsOf = (wanted: object) =>
 		Object.entries(wanted)
@@ -79,7 +112,13 @@
 			await view.record('response', {
 				...{ kind: 'test', task: 'surface-grid', grade: view.grade('seen'), ...finding },
 				sourceName: 'every surface, by stick and by stabiliser',
-				figures: [{ label: 'Movements seen', value: seen.length, unit: '' }],
+				figures: [
+					{ label: 'Movements seen', value: seen.length, unit: '' },
+					...(Object.entries(whole(measured)) as [SurfaceId, Throw][]).flatMap(([id, { upMm, downMm }]) => [
+						{ label: `${named(id)} up`, value: upMm, unit: 'mm' },
+						{ label: `${named(id)} down`, value: downMm, unit: 'mm' },
+					]),
+				],
 			});
 			half.forget();
 			done('Recorded');
@@ -162,6 +201,37 @@
 		{/if}
 	{:else if finding}
 		<div class="mt-4 max-w-3xl"><Reasons reasons={finding.reasons} /></div>
+		<details class="mt-3 max-w-3xl">
+			<summary class="flex min-h-14 cursor-pointer items-center text-[17px] font-semibold"
+				>Throws, measured at the trailing edge</summary
+			>
+			<p class="mt-1 mb-2 text-[15px] text-ink-2">
+				Full stick in direct control, a ruler beside the edge. What the sheet says is kept with {aircraft.name}.
+			</p>
+			{#each surfaces as id (id)}
+				<div class="hairline flex flex-wrap items-end gap-4 py-2" role="group" aria-label="Throws of the {named(id)}">
+					<span class="w-full font-semibold">{named(id)}</span>
+					{#each ['upMm', 'downMm'] as const as way (way)}
+						<NumberField
+							label={way === 'upMm' ? 'up' : 'down'}
+							unit="mm"
+							min={0}
+							max={200}
+							value={measured[id]?.[way] ?? null}
+							onchange={(v) => setThrow(id, { [way]: v ?? undefined })}
+						/>
+						<NumberField
+							label={way === 'upMm' ? 'sheet up' : 'sheet down'}
+							unit="mm"
+							min={0}
+							max={200}
+							value={sheet[id]?.[way] ?? null}
+							onchange={(v) => void setSheet(id, { [way]: v ?? undefined })}
+						/>
+					{/each}
+				</div>
+			{/each}
+		</details>
 		<div class="mt-3 flex flex-wrap gap-3">
 			<Button kind="primary" onclick={() => void keep()}>Record it</Button>
 			<Button class="min-h-14" onclick={() => (seen = [])}>All again</Button>

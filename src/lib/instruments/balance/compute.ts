@@ -42,6 +42,14 @@ export const compute = working(fields, async ({ form: v }) => {
 		],
 		plots: [
 			{
+				...{ kind: 'balance', title: 'From the side, nose to the left', parts, markMm: request.markMm },
+				...{ centreMm: answer.centreMm, sigmaMm: answer.centreSigmaMm },
+				pack: {
+					index: request.packIndex,
+					toMm: shift === null ? null : (parts[request.packIndex]?.armMm ?? 0) + shift,
+				},
+			},
+			{
 				kind: 'bars',
 				title: 'What pulls it back and forth about the mark',
 				unit: 'g·mm',

@@ -8,6 +8,7 @@ export const balance: Instrument = {
 	group: 'Power and balance',
 	does: 'Where it balances, against the mark, and how far to move the pack.',
 	calls: 'centre of gravity CG balance wing nose heavy tail heavy pack shift weight',
+	remembers: { mark: true, tolerance: true, sigma: true, parts: true },
 	opening: 'Weigh the parts and measure how far back they sit',
 	caution: 'Tail-heavy is not flown: it pitches up and stalls. The sheet that came with the aircraft gives the mark.',
 	method: [

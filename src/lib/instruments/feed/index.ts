@@ -8,6 +8,7 @@ export const feed: Instrument = {
 	group: 'Payload and camera',
 	does: 'Feeder turns and mass against what is set, kilograms per hectare, and the setting that gives it.',
 	calls: 'spreader feeder seed granule fan rpm kilogram hectare calibration',
+	remembers: { set: true, seconds: true, speed: true, swath: true, wanted: true, fanSet: true },
 	opening: 'Catch what the feeder gives in a measured time',
 	caution: 'Power off to exchange tank and hopper. Fingers out of the feeder and the fan; propellers off.',
 	method: [

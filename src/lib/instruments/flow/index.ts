@@ -8,6 +8,7 @@ export const flow: Instrument = {
 	group: 'Payload and camera',
 	does: 'Bucket test: flow against what is set, evenness of the nozzles, litres per hectare.',
 	calls: 'spray nozzle flow pump litre hectare bucket calibration sprayer rate even meter',
+	remembers: { seconds: true, set: true, speed: true, swath: true, nozzles: ['name'] },
 	opening: 'Catch what each nozzle gives in a measured time',
 	caution:
 		'Water, not the product. Propellers off. Vent the lines first: loosen the relief valves, spray until it runs evenly, close them.',

@@ -54,6 +54,8 @@ export const built = of('built or opened by its pilot', (a) => !isFactory(a));
 export const nudged = of('built, and it lifts straight up', (a) => !isFactory(a) && a.kind !== 'wing');
 export const homing = of('it is to come home by itself', comesHome);
 export const withCompass = of('it has a compass', (a) => a.compasses > 0);
+export const mounted = (where: NonNullable<Aircraft['compassMounts']>[number], because: string): Condition =>
+	of(because, (a) => a.compassMounts?.includes(where) ?? false);
 export const twoCompasses = of('it has more than one compass', (a) => a.compasses > 1);
 export const withoutData = of('it shows no data', (a) => !showsData(a));
 export const roof = venue('under a roof', 'roof');

@@ -1,4 +1,5 @@
 import type { Aircraft } from '../../../schema/records';
+import { comesHome } from '../capabilities';
 import {
 	anyPart,
 	heightHeld,
@@ -8,6 +9,7 @@ import {
 	not,
 	nudged,
 	outdoors,
+	part,
 	people,
 	roof,
 	toy,
@@ -24,6 +26,11 @@ const GRID = { page: { of: 'surface-grid', words: 'Surface by surface' }, found:
 /** Gusts in which a first rung is flown at most, m/s: more hides what it shows. Winglogos default; a wing flies in more than it hovers in. */
 const [CALM_GUST_MPS, WING_GUST_MPS] = [6, 8];
 const NOBODY_NEAR = 'Disarmed, and nobody before or beside the propeller.';
+
+const stands: Condition = {
+	because: 'it holds its place by itself',
+	holds: ({ aircraft }) => comesHome(aircraft) && aircraft.kind !== 'wing',
+};
 
 const surfaces = (because: string, which: Aircraft['surfaces']): Condition => ({
 	because,
@@ -71,6 +78,20 @@ export const FLIGHT: readonly Template[] = [
 		why: 'A turn that is wrong hides behind tilts that are right.',
 		caution: STOP_AT_ONCE,
 		when: [nudged],
+	},
+	{
+		id: 'righting-tried',
+		station: 'response',
+		type: 'confirm',
+		weight: 'caution',
+		text: 'Self-righting tried once: upside down on grass, a short push toward the free side',
+		why: 'Tried here, with nobody near, it is known when it lies behind a hedge.',
+		caution:
+			'Everybody five metres back. Never in trees, in people’s reach or in deep grass: a motor that stands still and is driven burns.',
+		page: { of: 'self-righting', words: 'Upside down: what to do' },
+		found: 'self-righting',
+		offered: ['Tried on an earlier day'],
+		when: [part('self-righting', 'it rights itself'), not(roof)],
 	},
 	{
 		id: 'surfaces',
@@ -231,6 +252,21 @@ export const FLIGHT: readonly Template[] = [
 			ends: 'circles that grow or walk downwind',
 		},
 		when: [wing, untried, homing],
+	},
+	{
+		id: 'follows',
+		station: 'hover',
+		type: 'confirm',
+		weight: 'caution',
+		text: 'Right, left, forward, back, up, down, slow and faster: it follows each, and stops where it is let go',
+		why: 'Standing still shows half; a compass that is off shows when it moves.',
+		caution: 'Small movements first, away from yourself. Land when one is not followed.',
+		rung: {
+			...{ mode: 'position-hold', stick: 'in the middle', seconds: 40, gustMps: CALM_GUST_MPS },
+			watch: 'each goes straight where it was sent, and it brakes and stands when the sticks are let go',
+			ends: 'it curves, goes another way, or does not stop',
+		},
+		when: [untried, outdoors, stands],
 	},
 	{
 		id: 'wanders',

@@ -45,6 +45,8 @@ export interface Item {
 	setDownS?: number;
 	/** What it means for the flight when it fails. */
 	weight: 'hold' | 'caution';
+	/** It is never left undone. */
+	must?: true;
 	/** Reasons for leaving it undone that pilots have; words of one's own are always possible. */
 	offered?: readonly string[];
 	/** Why it stands on this list; empty where every flight has it. */

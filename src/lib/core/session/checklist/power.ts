@@ -152,6 +152,16 @@ export const POWER: readonly Template[] = [
 		when: [part('flow-meter', 'it has a flow meter')],
 	},
 	{
+		id: 'range-sensor',
+		station: 'power-up',
+		type: 'tick',
+		weight: 'caution',
+		text: 'Range sensor: what it shows standing is its own height, and a hand below it changes it',
+		why: 'A dirty or blinded sensor holds a height that is not there; grass, water and glass are seen late or not.',
+		caution: 'Disarmed, propellers standing still.',
+		when: [part('range', 'it measures its height above the ground')],
+	},
+	{
 		id: 'beeper',
 		station: 'power-up',
 		type: 'tick',

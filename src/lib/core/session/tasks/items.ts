@@ -54,7 +54,7 @@ export function itemState(item: Item, evidence: SessionEvidence, record: Session
 	const spoken = record.speaking(item.id);
 	// An instrument of the item's own name speaks as a finding, not as an answer.
 	const entry = checkOf(spoken) ? spoken : null;
-	const offered = item.offered ?? USUAL_REASONS;
+	const offered = item.must ? null : (item.offered ?? USUAL_REASONS);
 	const found = foundBy(item, record, entry);
 	if (found) return orAside(foundState(found, { task: item.id, station: item.station, page: null, offered }), record);
 	const check = checkOf(entry);

@@ -1,6 +1,7 @@
 import type { Part } from '../../../schema/records';
 import { hasPart } from '../capabilities';
 import { orAside, type Task } from '../task';
+import { checkOf } from './items';
 import { measuredState } from './measured';
 
 interface Measured {
@@ -16,7 +17,14 @@ interface Measured {
 const given = ({ next, part, ...shared }: Measured): Task => ({
 	station: 'bench',
 	applies: ({ aircraft }) => hasPart(aircraft, part),
-	state: (_, record) => orAside(measuredState({ ...shared, station: 'bench', next }, record), record),
+	state(_, record) {
+		const state = orAside(measuredState({ ...shared, station: 'bench', next }, record), record);
+		// Nothing is turned or opened before the load was exchanged without power.
+		const exchanged = checkOf(record.speaking('tank-power'))?.outcome === 'done';
+		return state.mark === 'unseen' && !exchanged
+			? { ...state, shut: 'First: tank or seed box fitted with the power off.' }
+			: state;
+	},
 });
 
 export const water = given({
