@@ -49,3 +49,48 @@ export function hoverGpx(seed = 8): string {
 	});
 	return `<?xml version="1.0"?><gpx version="1.1" creator="test"><trk><trkseg>${points.join('')}</trkseg></trk></gpx>`;
 }
+
+/** Metres a second north, east, up, for so many seconds. */
+type Stretch = readonly [seconds: number, north: number, east: number, up: number];
+
+/**
+ * A whole flight as a radio writes its log: times of day of whole tenths, latitude and longitude in one column, volts; take-off, a
+ * hover, a leg out, a wait, a return that climbs, a pause, a landing two metres off.
+ */
+export function wholeFlightCsv(seed = 9): string {
+	const rng = seededRng(seed);
+	const stretches: readonly Stretch[] = [
+		[6, 0, 0, 0],
+		[8, 0, 0, 1.5],
+		[45, 0, 0, 0],
+		[20, 5, 0, 0],
+		[9, 0, 0, 0],
+		[5, 0, 0, 2],
+		[20, -5, 0.1, 0],
+		[4, 0, 0, 0],
+		[15, 0, 0, -1.5],
+		[5, 0, 0, 0],
+	];
+	const rows: string[] = [];
+	let [n, e, u, t] = [0, 0, 0, 35_990];
+	let [wn, we] = [0, 0];
+	for (const [seconds, vn, ve, vu] of stretches)
+		for (let k = 0; k < seconds * 5; k++) {
+			[wn, we] = [0.97 * wn + 0.04 * rng.normal(), 0.97 * we + 0.04 * rng.normal()];
+			const lat = PLACE.latDeg + (n + wn) / 111_300;
+			const lon = PLACE.lonDeg + (e + we) / (111_300 * Math.cos((PLACE.latDeg * Math.PI) / 180));
+			const pad = (v: number) => String(Math.floor(v)).padStart(2, '0');
+			const clock = `${pad(t / 3600)}:${pad((t % 3600) / 60)}:${(t % 60).toFixed(1).padStart(4, '0')}`;
+			rows.push(
+				[
+					clock,
+					`${lat.toFixed(7)} ${lon.toFixed(7)}`,
+					(7 + Math.max(0, u) + 0.05 * rng.normal()).toFixed(2),
+					12,
+					(16.6 - t / 1e5).toFixed(2),
+				].join(','),
+			);
+			[n, e, u, t] = [n + vn / 5, e + ve / 5, u + vu / 5, t + 0.2];
+		}
+	return ['Time,GPS,Alt(m),Sats,VBat(V)', ...rows].join('\n');
+}

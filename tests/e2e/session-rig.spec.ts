@@ -129,6 +129,37 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await page.getByRole('button', { name: 'Record the landing' }).click();
 	await expect(page.getByText(/^It came back within 1\.5 m\. One landing says little/)).toBeVisible();
 	await expect(page.getByText(/more, each after a power-up of its own, would settle it/)).toBeVisible();
+	// Flown again twice: by tape, and on a photo of the mark; each landing stands by itself.
+	for (const [count, by] of [
+		[2, 'Tape'],
+		[3, 'Photo of the mark'],
+	] as const) {
+		await page.getByRole('button', { name: 'Off the ground' }).click();
+		await page.getByRole('button', { name: 'Landed' }).click();
+		await page.getByRole('radio', { name: by }).click();
+		if (by === 'Tape') {
+			await page.getByRole('textbox', { name: 'From the mark' }).fill('1.8');
+			await page.getByRole('button', { name: 'E', exact: true }).click();
+		} else {
+			await page.getByLabel('Looked toward').fill('90');
+			await page.getByLabel('Looked toward').blur();
+			await page.getByLabel('photo of the mark').setInputFiles('docs/screenshots/gate.png');
+			// A mat of 0.75 m seen from above: two hundred pixels of the picture wide; below the aircraft, 2.4 of them on.
+			const photo = page.getByRole('application');
+			const box = await photo.boundingBox();
+			if (!box) throw new Error('the photo is not shown');
+			const at = (x: number, y: number) =>
+				photo.click({ position: { x: (x * box.width) / 1280, y: (y * box.height) / 800 } });
+			await at(300, 600);
+			await at(300, 400);
+			await at(500, 400);
+			await at(500, 600);
+			await at(400, 100);
+			await expect(page.getByText(/1\.5 m ± 0\.\d+/)).toBeVisible();
+		}
+		await page.getByRole('button', { name: 'Record the landing' }).click();
+		await expect(page.getByText(new RegExp(`${count} landings, one power-up`))).toBeVisible();
+	}
 	await page.getByRole('link', { name: 'Go on to Close' }).click();
 	await answerByKeys(page, 'Close');
 	await page.getByRole('button', { name: 'End the session' }).click();

@@ -15,6 +15,9 @@ const schema = z.object({
 	detail: z.enum(['explained', 'figures']).catch('explained'),
 	/** The pilot's own step, metres. */
 	stepM: z.number().min(0.3).max(1.5).catch(0.75),
+	/** The pilot's landing mark, a flat one with four corners: its near edge and its length, metres. */
+	markAcrossM: z.number().min(0.05).max(10).catch(0.75),
+	markAlongM: z.number().min(0.05).max(10).catch(0.75),
 });
 export type Preferences = z.infer<typeof schema>;
 

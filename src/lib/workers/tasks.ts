@@ -3,10 +3,11 @@ import { fitCompass } from '$lib/core/compass/review';
 import { columnsOf } from '$lib/core/compass/samples';
 import type { Mat3 } from '$lib/core/frames/mat3';
 import type { Vec3 } from '$lib/core/frames/vec3';
+import { cutRequest } from '$lib/core/hover/cut';
 import { reviewHover } from '$lib/core/hover/review';
 import { reviewGnss, type LockRule } from '$lib/core/position/review';
 import { exportBackup, isZip, unpackBackup, unpackSession } from '$lib/core/record/archive';
-import { guessColumns, takeColumns, type Choices, type Guess } from '$lib/core/record/columns';
+import { guessColumns, takeColumns, withPairsSplit, type Choices, type Guess } from '$lib/core/record/columns';
 import { readTable } from '$lib/core/record/csv';
 import type { Role } from '$lib/core/record/logRoles';
 import { readTrack } from '$lib/core/record/tracks';
@@ -33,6 +34,8 @@ export interface ReadTable {
 	rows: number;
 	sample: string[][];
 	guess: Guess;
+	/** Rows from before the first fix that were left out. */
+	dropped: number;
 	/** The choices that `columns` were taken by; null where the pilot must choose. */
 	choices: Choices | null;
 	columns: Taken | null;
@@ -48,7 +51,7 @@ interface TableInput {
 }
 
 async function readColumns({ file, roles, remembered, chosen }: TableInput): Promise<ReadTable> {
-	const table = readTable(await readText(file), file.name);
+	const { table, dropped } = withPairsSplit(readTable(await readText(file), file.name));
 	const guess = guessColumns(table, roles);
 	const known = chosen ?? remembered[table.layout] ?? null;
 	const clear = guess.unclear.length === 0 && roles.every(({ name, required }) => !required || name in guess.choices);
@@ -60,6 +63,7 @@ async function readColumns({ file, roles, remembered, chosen }: TableInput): Pro
 		sample: table.rows.slice(0, SAMPLE_ROWS),
 		guess,
 		choices,
+		dropped,
 		columns: choices && takeColumns(table, roles, choices, file.name),
 	};
 }
@@ -101,6 +105,7 @@ export const tasks = {
 	reviewGnss: ({ text, rule }: { text: string; rule: LockRule }, progress?: Progress) =>
 		reviewGnss(text, rule, progress),
 	reviewHover: (request: HoverRequest, progress?: Progress) => reviewHover(request, progress),
+	cutFlight: (request: HoverRequest) => cutRequest(request),
 	planHome: ({ request, farthest, known }: HomeTask) => planHome(request, farthest, known),
 	rankSymptoms: (request: SymptomRequest) => rankSymptoms(request),
 	makeDemo: (now: string) => makeDemo(new Date(now)),

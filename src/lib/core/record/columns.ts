@@ -2,9 +2,11 @@ import { MOST_READING } from '../../schema/common';
 import { InputError } from '../finding/inputError';
 import { median } from '../math/statistics';
 import { numbersOf, type Table } from './csv';
-import { GPS_WEEK, ISO, WEEK_NAME, type Role } from './logRoles';
+import { CLOCK, GPS_WEEK, ISO, WEEK_NAME, type Role } from './logRoles';
 
 const WEEK_S = 604_800;
+const DAY_S = 86_400;
+const CLOCK_TIME = /^(\d{1,2}):(\d{2}):(\d{2}([.,]\d+)?)$/;
 const ISO_TIME = /^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}/;
 
 export interface ColumnChoice {
@@ -60,6 +62,18 @@ const UNIT_WORDS: Record<string, string> = {
 	'm/s': 'm/s',
 	'gps s': GPS_WEEK,
 	'gps week s': GPS_WEEK,
+	v: 'V',
+	mv: 'mV',
+	volt: 'V',
+	volts: 'V',
+	'km/h': 'km/h',
+	kmh: 'km/h',
+	kph: 'km/h',
+	kt: 'kt',
+	kts: 'kt',
+	knots: 'kt',
+	c: '°C',
+	'°c': '°C',
 	iso: ISO,
 	'iso 8601': ISO,
 };
@@ -82,6 +96,7 @@ function splitHeader(header: string): { name: string; unit: string | null } {
 function timeUnit(table: Table, { group }: Role, column: number, name: string): string | null {
 	if (group !== 'time') return null;
 	if (table.rows.length > 0 && table.rows.slice(0, 5).every((row) => ISO_TIME.test(row[column] ?? ''))) return ISO;
+	if (table.rows.length > 0 && table.rows.slice(0, 5).every((row) => CLOCK_TIME.test(row[column] ?? ''))) return CLOCK;
 	return WEEK_NAME.test(name) ? GPS_WEEK : null;
 }
 
@@ -159,15 +174,42 @@ function isoSeconds(table: Table, column: number, fileName: string): Float64Arra
 	});
 }
 
-/** A week's end within the log: what falls back by more than half a week goes on in the next. */
-function unrollWeeks(t: Float64Array): void {
+/** Times of day as seconds that go on past midnight. @throws InputError naming the line. */
+function clockSeconds(table: Table, column: number, fileName: string): Float64Array {
+	const t = Float64Array.from(table.rows, (row, i) => {
+		const found = CLOCK_TIME.exec(row[column] ?? '');
+		if (found) return Number(found[1]) * 3600 + Number(found[2]) * 60 + Number(found[3].replace(',', '.'));
+		throw new InputError(
+			'not-a-time',
+			`line.${table.lines[i]}`,
+			`${fileName}, line ${table.lines[i]}, ${table.headers[column]}: "${(row[column] ?? '').slice(0, 40)}" is not a time of day.`,
+		);
+	});
+	unroll(t, DAY_S);
+	return t;
+}
+
+/** Rows that a clock of whole seconds gives one time to are spread evenly until the next. */
+function spreadAlike(t: Float64Array): void {
+	for (let i = 0; i < t.length;) {
+		let past = i + 1;
+		while (past < t.length && t[past] === t[i]) past++;
+		const alike = past - i;
+		const gap = past < t.length ? Math.min(1, t[past] - t[i]) : 1;
+		if (gap > 0) for (let k = 1; k < alike; k++) t[i + k] += (gap * k) / alike;
+		i = past;
+	}
+}
+
+/** The end of a week or a day within the log: what falls back by more than half of it goes on in the next. */
+function unroll(t: Float64Array, spanS: number): void {
 	let weeks = 0;
 	let before = t[0];
 	for (let i = 1; i < t.length; i++) {
 		const raw = t[i];
-		if (before - raw > WEEK_S / 2) weeks++;
+		if (before - raw > spanS / 2) weeks++;
 		before = raw;
-		t[i] = raw + weeks * WEEK_S;
+		t[i] = raw + weeks * spanS;
 	}
 }
 
@@ -193,7 +235,7 @@ export function takeColumns(
 		return [{ name: r.name, group: r.group, ...choice, factor, offset: r.offsets?.[choice.unit] ?? 0 }];
 	});
 	const out: Record<string, Float64Array> = {};
-	const numeric = taken.filter(({ unit }) => unit !== ISO);
+	const numeric = taken.filter(({ unit }) => unit !== ISO && unit !== CLOCK);
 	const columns = numbersOf(
 		table,
 		numeric.map(({ column }) => column),
@@ -201,7 +243,7 @@ export function takeColumns(
 	);
 	numeric.forEach(({ name, group, column, factor, offset, unit }, k) => {
 		const values = columns[k];
-		if (unit === GPS_WEEK) unrollWeeks(values);
+		if (unit === GPS_WEEK) unroll(values, WEEK_S);
 		const most = group === 'time' ? Infinity : MOST_READING;
 		for (let i = 0; i < values.length; i++) {
 			values[i] = values[i] * factor + offset;
@@ -214,7 +256,11 @@ export function takeColumns(
 		}
 		out[name] = values;
 	});
-	for (const { name, unit, column } of taken) if (unit === ISO) out[name] = isoSeconds(table, column, fileName);
+	for (const { name, unit, column } of taken) {
+		if (unit !== ISO && unit !== CLOCK) continue;
+		out[name] = (unit === ISO ? isoSeconds : clockSeconds)(table, column, fileName);
+		spreadAlike(out[name]);
+	}
 	const { t } = out;
 	if (t) {
 		const first = t[0];
@@ -229,4 +275,37 @@ export function takeColumns(
 		}
 	}
 	return out;
+}
+
+const PAIR = /^([+-]?\d+(?:\.\d+)?)[\s,;/]+([+-]?\d+(?:\.\d+)?)$/;
+const PAIR_NAME = /^(gps|position|pos|coord(inate)?s?|lat_?lon(g)?|location|gps_?(pos(ition)?|coord(inate)?s?))$/;
+const SNIFFED = 200;
+
+/**
+ * A table whose one column holds latitude and longitude together, as radios write them, with two columns instead; rows from before the
+ * first fix, where it is empty, are left out and counted. Any other table as it is.
+ */
+export function withPairsSplit(table: Table): { table: Table; dropped: number } {
+	const column = table.headers.findIndex((header, k) => {
+		if (!PAIR_NAME.test(splitHeader(header).name)) return false;
+		const filled = table.rows.slice(0, SNIFFED).flatMap((row) => row[k] || []);
+		return filled.length > 0 && filled.every((cell) => PAIR.test(cell));
+	});
+	if (column < 0) return { table, dropped: 0 };
+	const kept = [...table.rows.keys()].filter((i) => (table.rows[i][column] ?? '') !== '');
+	const split = (cells: readonly string[], pair: readonly string[]) => cells.toSpliced(column, 1, ...pair);
+	const headers = split(table.headers, ['lat', 'lon']);
+	return {
+		table: {
+			...table,
+			headers,
+			rows: kept.map((i) => {
+				const found = PAIR.exec(table.rows[i][column]);
+				return split(table.rows[i], found ? [found[1], found[2]] : [table.rows[i][column], '']);
+			}),
+			lines: Uint32Array.from(kept, (i) => table.lines[i]),
+			layout: headers.join(' | '),
+		},
+		dropped: table.rows.length - kept.length,
+	};
 }

@@ -18,9 +18,11 @@ export interface Role {
 
 /** A time of day and date as text. */
 export const ISO = 'ISO 8601';
+/** Hours, minutes and seconds without a date: they fall back to zero at midnight. */
+export const CLOCK = 'time of day';
 /** Seconds of the GPS week: they fall back to zero at its end. */
 export const GPS_WEEK = 's of GPS week';
-const TIME = { s: 1, ms: 1e-3, µs: 1e-6, [ISO]: 1, [GPS_WEEK]: 1 };
+const TIME = { s: 1, ms: 1e-3, µs: 1e-6, [ISO]: 1, [CLOCK]: 1, [GPS_WEEK]: 1 };
 const FIELD = { µT: 1, mG: 0.1, G: 100, nT: 1e-3 };
 const ACCELERATION = { 'm/s²': 1, g: STANDARD_GRAVITY_MPS2 };
 const RATE = { 'rad/s': 1, '°/s': DEG };
@@ -51,7 +53,7 @@ const time = role(
 	'time',
 	true,
 	TIME,
-	/^(t|time|timestamp|date_?time|utc|seconds|elapsed|time_?(s|ms|us|µs)|(gps_?)?(tow|itow|week_?seconds))$/,
+	/^(t|time|timestamp|date_?time|utc|clock|utc_?time|time_?utc|local_?time|seconds|elapsed|time_?(s|ms|us|µs)|(gps_?)?(tow|itow|week_?seconds))$/,
 );
 export const WEEK_NAME = /(tow|week_?seconds)$/;
 const axis = (prefixes: string, k: string) => new RegExp(`^(${prefixes})[ _.]?(${k})$|^${k}[ _]?(${prefixes})$`);
@@ -188,5 +190,31 @@ export const HOVER_ROLES: readonly Role[] = [
 	role('heading', 'Heading', 'heading', false, { '°': 1, rad: 1 / DEG }, /^(heading|yaw|hdg|course_?heading)$/),
 	role('roll', 'Roll', 'attitude', false, { '°': 1, rad: 1 / DEG }, /^(roll|phi)$/),
 	role('pitch', 'Pitch', 'attitude', false, { '°': 1, rad: 1 / DEG }, /^(pitch|theta)$/),
-	role('satellites', 'Satellites', 'quality', false, { '': 1 }, /^(sats?|satellites|numsats?|nsat)$/),
+	role('satellites', 'Satellites', 'quality', false, { '': 1 }, /^(sats?|satellites|num_?sats?|nsat)$/),
+	role(
+		'speed',
+		'Speed over ground',
+		'speed',
+		false,
+		{ 'm/s': 1, 'km/h': 1 / 3.6, kt: 0.514444 },
+		/^(g?_?spe?e?d|ground_?speed)$/,
+		5,
+	),
+	role(
+		'voltage',
+		'Voltage',
+		'voltage',
+		false,
+		{ V: 1, mV: 1e-3 },
+		/^(v|volt(s|age)?|v_?bat|bat(t(ery)?)?(_?(v|volts?|voltage))?)$/,
+		15,
+	),
+	role(
+		'temperature',
+		'Temperature',
+		'temperature',
+		false,
+		{ '°C': 1 },
+		/^(temp(erature)?|(esc|imu|board|air)_?temp(erature)?)$/,
+	),
 ];

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { PhotoLanding } from '$lib/core/return/markPhoto';
 	import { landingsIn, reviewLandings } from '$lib/core/return/landing';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { lastFlights } from '$lib/store/home';
@@ -11,13 +12,15 @@
 	import LandingMap from '$lib/ui/plot/LandingMap.svelte';
 	import { preferences, units } from '$lib/ui/preferences.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';
+	import MarkPhoto from './MarkPhoto.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
 	/** Where it came down against its mark, beside the landings before: one entry a landing, asked for once after each. */
 	let { sinceSeq }: { sinceSeq: number } = $props();
 	const view = getSessionView();
 	const WAYS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
-	let by = $state<'paces' | 'tape'>('paces');
+	let by = $state<'paces' | 'tape' | 'photo'>('paces');
+	let onPhoto = $state.raw<{ landing: PhotoLanding; how: 'paces' | 'tape' } | null>(null);
 	let amount = $state<number | null>(null);
 	let bearingDeg = $state<number | null>(null);
 	let circling = $state(false);
@@ -50,7 +53,7 @@
 	const powerUp = $derived(
 		`${session.id} ${view.bundle.entries.filter(({ payload }) => payload.kind === 'event' && payload.what === 'unplugged').length}`,
 	);
-	const complete = $derived(amount !== null && bearingDeg !== null);
+	const complete = $derived(by === 'photo' ? onPhoto !== null : amount !== null && bearingDeg !== null);
 	const head = $derived.by(() => {
 		const [worst] = review.reasons;
 		if (review.n === 0) return 'Where did it come down?';
@@ -58,17 +61,30 @@
 		return `It lands within ${formatQuantity(review.radius.r95M ?? 0, 'height', units())} of its mark, nineteen times in twenty`;
 	});
 
-	async function record() {
-		if (amount === null || bearingDeg === null || busy) return;
-		busy = true;
+	/** What was measured, by whichever means; a photo is taken as no better than the usual way it is as good as. */
+	function taken() {
+		if (by === 'photo') {
+			if (!onPhoto) return null;
+			const { distanceM, bearingDeg: toward, sigmaM } = onPhoto.landing;
+			return { distanceM, toward, how: onPhoto.how, words: `a photo of the mark, ± ${sigmaM.toFixed(2)} m` };
+		}
+		if (amount === null || bearingDeg === null) return null;
 		const distanceM = by === 'paces' ? amount * preferences.stepM : fromUnit(amount, 'height', units());
+		return { distanceM, toward: bearingDeg, how: by, words: by };
+	}
+
+	async function record() {
+		const found = taken();
+		if (!found || busy) return;
+		busy = true;
+		const { distanceM, toward, how, words } = found;
 		try {
 			await view.record('fly', {
 				...{ kind: 'flight', task: 'flying', what: 'touched-down', landAfterMin: null },
-				note: `${distanceM.toFixed(1)} m toward ${bearingDeg.toFixed(0)}° from the mark, by ${by === 'paces' ? 'paces' : 'tape'}${circling ? ', circling on the way down' : ''}`,
-				landing: { distanceM, bearingDeg, how: by, powerUp, circling },
+				note: `${distanceM.toFixed(1)} m toward ${toward.toFixed(0)}° from the mark, by ${words}${circling ? ', circling on the way down' : ''}`,
+				landing: { distanceM, bearingDeg: toward, how, powerUp, circling },
 			});
-			[amount, bearingDeg, circling] = [null, null, false];
+			[amount, bearingDeg, circling, onPhoto] = [null, null, false, null];
 			done('Landing recorded');
 		} catch (error) {
 			failed(error);
@@ -100,35 +116,42 @@
 					options={[
 						{ value: 'paces', label: 'Steps' },
 						{ value: 'tape', label: 'Tape' },
+						{ value: 'photo', label: 'Photo of the mark' },
 					]}
 					onchange={(how) => (by = how)}
 				/>
-				<NumberField
-					label="From the mark"
-					unit={by === 'paces' ? 'steps' : unitSymbol('height', units())}
-					min={0}
-					max={5000}
-					value={amount}
-					note={by === 'paces'
-						? `a step is ${toUnit(preferences.stepM, 'height', units()).toFixed(2)} ${unitSymbol('height', units())}`
-						: ''}
-					onchange={(v) => (amount = v)}
-				/>
-				<NumberField
-					label="Toward"
-					unit="°"
-					min={0}
-					max={360}
-					value={bearingDeg}
-					note="from true north, or choose"
-					onchange={(v) => (bearingDeg = v)}
-				/>
+				{#if by !== 'photo'}
+					<NumberField
+						label="From the mark"
+						unit={by === 'paces' ? 'steps' : unitSymbol('height', units())}
+						min={0}
+						max={5000}
+						value={amount}
+						note={by === 'paces'
+							? `a step is ${toUnit(preferences.stepM, 'height', units()).toFixed(2)} ${unitSymbol('height', units())}`
+							: ''}
+						onchange={(v) => (amount = v)}
+					/>
+					<NumberField
+						label="Toward"
+						unit="°"
+						min={0}
+						max={360}
+						value={bearingDeg}
+						note="from true north, or choose"
+						onchange={(v) => (bearingDeg = v)}
+					/>
+				{/if}
 			</div>
-			<div class="flex flex-wrap gap-2" role="group" aria-label="Toward, by direction">
-				{#each WAYS as way, k (way)}
-					<Button aria-pressed={bearingDeg === 45 * k} onclick={() => (bearingDeg = 45 * k)}>{way}</Button>
-				{/each}
-			</div>
+			{#if by === 'photo'}
+				<MarkPhoto onmeasured={(found) => (onPhoto = found)} />
+			{:else}
+				<div class="flex flex-wrap gap-2" role="group" aria-label="Toward, by direction">
+					{#each WAYS as way, k (way)}
+						<Button aria-pressed={bearingDeg === 45 * k} onclick={() => (bearingDeg = 45 * k)}>{way}</Button>
+					{/each}
+				</div>
+			{/if}
 			<label class="flex min-h-11 items-center gap-3">
 				<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={circling} />
 				It circled on the way down

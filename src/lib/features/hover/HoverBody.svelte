@@ -6,6 +6,8 @@
 	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import type { HoverAnswer } from '$lib/schema/hover';
+	import CutFlight from './CutFlight.svelte';
+	import Playback from './Playback.svelte';
 	import HoldChoice from './HoldChoice.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
@@ -57,6 +59,7 @@
 	onkeydown={(event) => {
 		if (event.key !== 'Enter' || event.repeat || event.target !== document.body || work.busy) return;
 		if (answer && onaccept) onaccept(answer);
+		else if (!answer && work.whole) void work.judgePiece();
 		else if (!answer && practice()) void rehearse();
 	}}
 />
@@ -66,6 +69,8 @@
 		<Progress value={work.progress} label="Reviewing the hover" />
 		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
 	</div>
+{:else if !answer && work.whole}
+	<CutFlight state={work} />
 {:else if !answer}
 	<div class="mt-5">
 		<HoldChoice label="Which hold was on" value={work.hold} onchange={(hold) => (work.hold = hold)} />
@@ -74,10 +79,13 @@
 		<section class="border border-rule p-4">
 			<h2 class="m-0">A track of your aircraft</h2>
 			<p class="mt-1 mb-3 text-[15px] text-ink-2">
-				CSV (time with north, east, height, or latitude, longitude, altitude; heading and satellites beside them) or GPX
-				with times. Only the hover: cut take-off and landing away.
+				CSV (time with north, east, height, or latitude, longitude, altitude; heading, satellites, volts beside them),
+				GPX, KML or GeoJSON with times. A whole flight is cut here: take-off, hovers, legs, landing.
 			</p>
-			<FileDrop accept=".csv,.txt,.tsv,.gpx,text/csv" onfile={(file) => void work.readFile(file)} />
+			<FileDrop
+				accept=".csv,.txt,.tsv,.log,.gpx,.kml,.geojson,.json,text/csv"
+				onfile={(file) => void work.readFile(file)}
+			/>
 		</section>
 		{#if practice()}<section class="border border-rule p-4">
 				<h2 class="m-0">The practice aircraft</h2>
@@ -193,6 +201,8 @@
 	</div>
 	<div class="mt-4 flex flex-wrap gap-3">
 		{#if onaccept}<Button kind="primary" onclick={() => onaccept(answer)} kbd="↵">Record it</Button>{/if}
+		{#if work.whole}<Button class="min-h-14" onclick={() => work.otherPiece()}>Another piece of this flight</Button
+			>{/if}
 		<Button class="min-h-14" onclick={() => work.repeat()}>Review another</Button>
 	</div>
 	<div class="hairline mt-4 grid gap-3 pt-3">
@@ -211,6 +221,13 @@
 			height={140}
 		/>
 	</div>
+{/if}
+
+{#if answer && work.request}
+	<details class="hairline mt-4 pt-2">
+		<summary class="flex min-h-14 cursor-pointer items-center text-[17px] font-semibold">Play it back</summary>
+		<Playback request={work.whole?.request ?? work.request} looked={work.whole?.looked ?? null} />
+	</details>
 {/if}
 
 <MappingDialog flow={work.table} />

@@ -1,4 +1,5 @@
 import type { Choices } from '$lib/core/record/columns';
+import { between, isHoverAlone, longestHover, type Piece } from '$lib/core/hover/cut';
 import { HOVER_ROLES } from '$lib/core/record/logRoles';
 import { isTrackFile } from '$lib/core/record/tracks';
 import { hasColumns } from '$lib/instruments/files';
@@ -10,7 +11,8 @@ import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasure
 import { hoverFigures } from './figures';
 import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 
-const complete = (choices: Choices) =>
+/** Whether the columns of a table are enough for a track. */
+export const completeTrack = (choices: Choices) =>
 	[
 		['t', 'north', 'east', 'up'],
 		['t', 'lat', 'lon', 'alt'],
@@ -18,9 +20,16 @@ const complete = (choices: Choices) =>
 
 type Hold = HoverRequest['hold'];
 
+/** A flight as its log has it: the track with what is judged, and columns that are only looked at. */
+export interface WholeFlight {
+	request: HoverRequest;
+	pieces: readonly Piece[];
+	looked: { t: ArrayLike<number>; speed?: Float64Array; voltage?: Float64Array; temperature?: Float64Array } | null;
+}
+
 /** A test hover from choosing its track to the finding. */
 export class HoverState implements LiveMeasurement {
-	readonly table = new TableFlow('hover', HOVER_ROLES, complete);
+	readonly table = new TableFlow('hover', HOVER_ROLES, completeTrack);
 	hold = $state<Hold>('position');
 	busy = $state(false);
 	/** Share of the review that is done, 0..1; null while reading. */
@@ -30,6 +39,10 @@ export class HoverState implements LiveMeasurement {
 	practice = $state(false);
 	request = $state.raw<HoverRequest | null>(null);
 	answer = $state.raw<HoverAnswer | null>(null);
+	/** The whole flight that the hover is a piece of, where it is more than a hover. */
+	whole = $state.raw<WholeFlight | null>(null);
+	/** The piece that is judged, in the track's own seconds. */
+	piece = $state.raw<{ fromS: number; toS: number } | null>(null);
 	#wind: () => HoverRequest['wind'];
 	#abort: AbortController | null = null;
 
@@ -39,6 +52,10 @@ export class HoverState implements LiveMeasurement {
 
 	title = $derived.by(() => {
 		const { answer } = this;
+		if (!answer && this.whole)
+			return longestHover(this.whole.pieces)
+				? 'Which hover of this flight is judged?'
+				: 'No hover was found in this flight';
 		if (!answer) return 'Hover for a minute, hands off, then bring the track here';
 		const { spiral } = answer;
 		if (spiral.present && spiral.compassErrorDeg !== null)
@@ -64,7 +81,7 @@ export class HoverState implements LiveMeasurement {
 	}
 
 	get idle(): boolean {
-		return !this.answer;
+		return !this.answer && !this.whole;
 	}
 
 	get found(): Found | null {
@@ -76,11 +93,18 @@ export class HoverState implements LiveMeasurement {
 		this.#abort = new AbortController();
 		this.busy = true;
 		try {
-			const request = isTrackFile(file.name) ? await this.#fromTrack(file) : await this.#fromTable(file);
-			if (!request) return;
+			const read = isTrackFile(file.name) ? await this.#fromTrack(file) : await this.#fromTable(file);
+			if (!read) return;
 			this.sourceName = file.name;
 			this.practice = false;
-			await this.#review(request);
+			const pieces = await call('cutFlight', read.request, { signal: this.#abort?.signal });
+			if (isHoverAlone(pieces) || pieces.length === 0) {
+				[this.whole, this.piece] = [null, null];
+				await this.#review(read.request);
+				return;
+			}
+			this.whole = { ...read, pieces };
+			this.piece = longestHover(pieces);
 		} catch (error) {
 			if (!(error instanceof DOMException)) failed(error);
 		} finally {
@@ -88,22 +112,37 @@ export class HoverState implements LiveMeasurement {
 		}
 	}
 
-	async #fromTrack(file: File): Promise<HoverRequest> {
+	async #fromTrack(file: File): Promise<Omit<WholeFlight, 'pieces'>> {
 		const track = await call('readTrack', file, { signal: this.#abort?.signal });
-		return { track, hold: this.hold };
+		return { request: { track, hold: this.hold }, looked: null };
 	}
 
-	async #fromTable(file: File): Promise<HoverRequest | null> {
+	async #fromTable(file: File): Promise<Omit<WholeFlight, 'pieces'> | null> {
 		const c = await this.table.read(file, this.#abort?.signal);
 		if (!c) return null;
 		const { t, north, east, up, lat, lon, alt } = c;
-		return {
+		const { speed, voltage, temperature } = c;
+		const request: HoverRequest = {
 			track: north && east && up ? { t, north, east, up } : { t, lat, lon, alt },
 			hold: this.hold,
 			...(c.heading ? { heading: { t, deg: c.heading } } : {}),
 			...(c.roll && c.pitch ? { attitude: { t, rollDeg: c.roll, pitchDeg: c.pitch } } : {}),
 			...(c.satellites ? { quality: { t, satellites: c.satellites } } : {}),
 		};
+		const looked = {
+			t,
+			...(speed ? { speed } : {}),
+			...(voltage ? { voltage } : {}),
+			...(temperature ? { temperature } : {}),
+		};
+		return { request, looked };
+	}
+
+	/** Judges the piece that was chosen of a whole flight, with the hold that was on. */
+	async judgePiece(): Promise<void> {
+		const { whole, piece } = this;
+		if (!whole || !piece) return;
+		await this.#review({ ...between(whole.request, piece.fromS, piece.toS), hold: this.hold });
 	}
 
 	async #review(request: HoverRequest): Promise<void> {
@@ -130,9 +169,13 @@ export class HoverState implements LiveMeasurement {
 		this.#abort?.abort();
 	}
 
+	/** Back to the whole flight, to judge another piece of it. */
+	otherPiece(): void {
+		[this.answer, this.request] = [null, null];
+	}
+
 	repeat(): void {
-		this.answer = null;
-		this.request = null;
+		[this.answer, this.request, this.whole, this.piece] = [null, null, null, null];
 	}
 
 	dispose(): void {

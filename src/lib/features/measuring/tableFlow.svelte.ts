@@ -3,6 +3,7 @@ import type { Role } from '$lib/core/record/logRoles';
 import type { ReadTable } from '$lib/workers/tasks';
 import type { Taken } from '$lib/instruments/instrument';
 import { recallMappings, rememberMapping } from '$lib/store/mappings';
+import { done } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
 
 export type OpenTable = ReadTable & { fileName: string };
@@ -38,6 +39,7 @@ export class TableFlow {
 		try {
 			const [roles, remembered] = [[...this.#roles], await recallMappings(this.#purpose)];
 			const read = await call('readColumns', { file, roles, remembered, chosen: null }, { signal });
+			if (read.dropped > 0) done(`${read.dropped} rows without a position were left out`);
 			if (read.columns && read.choices && (read.layout in remembered || this.#complete(read.choices)))
 				return read.columns;
 			const chosen = await this.#ask({ fileName: file.name, ...read });

@@ -5,6 +5,10 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { inField } from '$lib/features/shell/keys';
 	import { controlPlace, controlsFor } from '$lib/core/session/controls';
+	import { PHASES } from '$lib/core/return/returnTest';
+	import { bearingWord } from '$lib/core/words/bearing';
+	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
+	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import { fromUnit, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -45,13 +49,15 @@
 			? work.finding.headline
 			: work.step === 'abort'
 				? 'Take over'
-				: work.step === 'running' && work.phase
-					? WAITS[work.phase].wait
-					: `Out beyond ${height(1.2 * aircraft.minReturnDistanceM)}, low, over clear ground`,
+				: work.step === 'logged'
+					? 'What the log shows of its return'
+					: work.step === 'running' && work.phase
+						? WAITS[work.phase].wait
+						: `Out beyond ${height(1.2 * aircraft.minReturnDistanceM)}, low, over clear ground`,
 	);
 
 	async function keep() {
-		const payload = work.payload(view.grade('seen'));
+		const payload = work.payload(view.grade(work.sourceName ? 'measured' : 'seen'));
 		if (!payload) return;
 		try {
 			await view.record('hover', payload);
@@ -132,6 +138,16 @@
 				It hovers out there, its tail toward me, and a finger rests where I take over
 			</label>
 			<div><Button kind="primary" disabled={!complete} onclick={() => work.begin()}>It is set off: count</Button></div>
+			<section class="hairline pt-4" aria-label="From its log">
+				<h2 class="m-0">Flown already, and it has a log?</h2>
+				<p class="mt-1 mb-3 text-[15px] text-ink-2">
+					The whole flight, beginning on the ground at home. The phases are taken from it; you say what set it off.
+				</p>
+				<FileDrop
+					accept=".csv,.txt,.tsv,.log,.gpx,.kml,.geojson,.json,text/csv"
+					onfile={(file) => void work.readLog(file)}
+				/>
+			</section>
 		</div>
 	{:else if work.step === 'running' && work.phase}
 		<p class="figure-mono mt-5 mb-4 text-[62px] leading-none font-bold" role="timer">
@@ -146,6 +162,50 @@
 				<Button class="min-h-14 border-hold! text-hold!" kbd="esc" onclick={() => work.abort()}
 					>It does not: take over</Button
 				>
+			</div>
+		</div>
+	{:else if work.step === 'logged' && work.logged}
+		{@const { seenS, distanceM, heightM, landing } = work.logged}
+		<div class="mt-4 grid max-w-2xl gap-4">
+			<p class="m-0 text-[17px]">
+				Set off {height(distanceM)} out, {height(heightM)} up{landing
+					? `; it came down ${height(landing.distanceM)} ${bearingWord(landing.bearingDeg)} of where it took off`
+					: ''}.
+			</p>
+			<ul class="m-0 list-none p-0">
+				{#each PHASES.filter((phase) => phase !== 'disarmed') as phase (phase)}
+					<li class="hairline flex justify-between gap-4 py-2">
+						<span>{WAITS[phase].done}</span>
+						<b class="figure-mono">{seenS[phase] === null ? 'not in the log' : `${seenS[phase].toFixed(0)} s`}</b>
+					</li>
+				{/each}
+			</ul>
+			<NumberField
+				label="Set off after"
+				unit="s"
+				min={0}
+				max={100_000}
+				value={work.setOffS}
+				note="of the log; the last moment far out, unless you know it better"
+				onchange={(v) => v !== null && work.setOff(v)}
+			/>
+			<Choice
+				label="Set off by"
+				value={work.trigger ?? ''}
+				options={[
+					{ value: 'switch', label: 'Its switch' },
+					{ value: 'radio-off', label: 'The radio really off' },
+				]}
+				onchange={(how) => (work.trigger = how === 'switch' ? 'switch' : 'radio-off')}
+			/>
+			<div class="flex flex-wrap gap-3">
+				<Button kind="primary" disabled={work.trigger === null} onclick={() => work.takeLog(true)}
+					>Its motors went off by themselves</Button
+				>
+				<Button class="min-h-14" disabled={work.trigger === null} onclick={() => work.takeLog(false)}
+					>They did not, or nobody saw</Button
+				>
+				<Button kind="quiet" class="min-h-14" onclick={() => work.repeat()}>Back</Button>
 			</div>
 		</div>
 	{:else if work.step === 'abort'}
@@ -163,3 +223,5 @@
 		</div>
 	{/if}
 </Sheet>
+
+<MappingDialog flow={work.table} />

@@ -1,3 +1,11 @@
+import { localTrack, type LocalTrack } from '$lib/core/hover/track';
+import { HOVER_ROLES } from '$lib/core/record/logRoles';
+import { isTrackFile } from '$lib/core/record/tracks';
+import { phasesOfTrack, type TrackedReturn } from '$lib/core/return/returnTrack';
+import { completeTrack } from '$lib/features/hover/hoverState.svelte';
+import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
+import { failed } from '$lib/ui/notify';
+import { call } from '$lib/workers/core';
 import { judgeReturn, OUT, PHASES, taskOfTrigger, UP, type Phase, type Trigger } from '$lib/core/return/returnTest';
 import type { Grade, TestPayload } from '$lib/schema/entries';
 import { say, tone } from '$lib/ui/speech';
@@ -28,7 +36,13 @@ interface Around {
 
 /** A return as it is flown: set off, then one tap a phase, in order; a phase may be passed over, and it may be taken over. */
 export class ReturnTestState {
-	step = $state<'before' | 'running' | 'abort' | 'found'>('before');
+	step = $state<'before' | 'running' | 'abort' | 'logged' | 'found'>('before');
+	readonly table = new TableFlow('hover', HOVER_ROLES, completeTrack);
+	/** The file that the phases come from; empty where they were tapped. */
+	sourceName = $state('');
+	/** What the log shows, and the track, to move the moment at which it was set off. */
+	logged = $state.raw<TrackedReturn | null>(null);
+	#track: LocalTrack | null = null;
 	trigger = $state<Trigger | null>(null);
 	distanceM = $state<number | null>(null);
 	heightM = $state<number | null>(null);
@@ -54,6 +68,43 @@ export class ReturnTestState {
 		tone('step');
 		say(WAITS.turned.wait);
 		this.#timer = setInterval(() => (this.elapsedS = (performance.now() - this.#from) / 1000), 100);
+	}
+
+	/** Phases from the log of the flight instead of taps. */
+	async readLog(file: File): Promise<void> {
+		try {
+			const read = isTrackFile(file.name) ? await call('readTrack', file) : await this.table.read(file);
+			if (!read) return;
+			const track =
+				'north' in read && read.north && read.up ? pick(read, 'north', 'east', 'up') : pick(read, 'lat', 'lon', 'alt');
+			this.#track = localTrack({ track, hold: 'position' });
+			this.logged = phasesOfTrack(this.#track);
+			[this.sourceName, this.step] = [file.name, 'logged'];
+		} catch (error) {
+			failed(error);
+		}
+	}
+
+	/** Moves the moment at which it was set off, seconds of the log. */
+	setOff(atS: number): void {
+		if (!this.#track) return;
+		try {
+			this.logged = phasesOfTrack(this.#track, this.#track.t[0] + atS);
+		} catch (error) {
+			failed(error);
+		}
+	}
+	get setOffS(): number | null {
+		return this.logged && this.#track ? Math.round(this.logged.setOffS - this.#track.t[0]) : null;
+	}
+
+	/** Takes what the log shows as what was seen; that its motors went off no track tells. */
+	takeLog(disarmed: boolean): void {
+		if (!this.logged) return;
+		const { distanceM, heightM, seenS } = this.logged;
+		[this.distanceM, this.heightM, this.takenOverS] = [distanceM, heightM, null];
+		this.seenS = { ...seenS, disarmed: disarmed ? seenS.down : null };
+		this.#end('found');
 	}
 
 	/** The phase that is awaited was seen, or passed over unseen. */
@@ -98,7 +149,8 @@ export class ReturnTestState {
 		if (!finding || !trigger) return null;
 		return {
 			...{ kind: 'test', task: taskOfTrigger(trigger), grade, ...finding },
-			sourceName: trigger === 'switch' ? 'return by its switch, in the air' : 'radio off in the air',
+			sourceName:
+				this.sourceName || (trigger === 'switch' ? 'return by its switch, in the air' : 'radio off in the air'),
 			figures: [
 				{ label: OUT, value: distanceM, unit: 'm' },
 				{ label: UP, value: heightM, unit: 'm' },
@@ -113,8 +165,7 @@ export class ReturnTestState {
 	}
 
 	repeat(): void {
-		this.step = 'before';
-		this.ready = false;
+		[this.step, this.ready, this.sourceName, this.logged] = ['before', false, '', null];
 	}
 
 	dispose(): void {
@@ -124,4 +175,16 @@ export class ReturnTestState {
 
 function blank(): Record<Phase, number | null> {
 	return { turned: null, climbed: null, overhead: null, descending: null, down: null, disarmed: null };
+}
+
+/** Columns of a track as a request has them; @throws Error where one is missing, which the mapping does not let happen. */
+function pick<K extends string>(columns: object, ...names: readonly K[]): Record<K | 't', ArrayLike<number>> {
+	const of = columns as Record<string, ArrayLike<number> | undefined>;
+	return Object.fromEntries(
+		['t', ...names].map((name) => {
+			const values = of[name];
+			if (!values) throw new Error(`The log has no column for ${name}.`);
+			return [name, values];
+		}),
+	) as Record<K | 't', ArrayLike<number>>;
 }

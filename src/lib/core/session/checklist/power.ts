@@ -207,6 +207,7 @@ export const POWER: readonly Template[] = [
 		text: 'Loss of link is set to what you want here, read from the aircraft',
 		why: 'The factory setting may be to cut the motors.',
 		opens: 'settings-audit',
+		found: 'settings-audit',
 		when: [outdoors, not(toy)],
 	},
 	{
@@ -217,6 +218,7 @@ export const POWER: readonly Template[] = [
 		text: 'Loss of link is set to hover or land, the automatic return is off',
 		why: 'A return climbs first: under a roof that ends at the ceiling.',
 		opens: 'settings-audit',
+		found: 'settings-audit',
 		when: [roof, not(toy)],
 	},
 	{
