@@ -21,7 +21,7 @@ const ln = Math.log;
 const MEANS = [0, ln(0.95), ln(2.5), ln(0.3), ln(0.15), ln(1.7), ln(1.05), ln(0.02), ln(0.015), ln(0.008), ln(2e-4)];
 const SIGMAS = [25 * DEG, 0.25, 0.35, 0.5, 0.3, 0.45, 0.45, 2, 1.2, 1.2, 1.2];
 
-function priorOf(biting: boolean): LoopPrior {
+export function loopPrior(biting: boolean): LoopPrior {
 	const prior = { mean: Float64Array.from(MEANS), sigma: Float64Array.from(SIGMAS) };
 	if (!biting) return prior;
 	prior.sigma.set([40 * DEG, 0.5, 0.45]);
@@ -35,8 +35,12 @@ export interface CompassErrorEstimate {
 	sigmaDeg: number;
 	/** Twice the log ratio of the best fit against no error. */
 	evidence: number;
-	/** Share of the posterior beyond 12° either way. */
+	/** Share of the posterior beyond 12° either way, and on the side of clockwise errors. */
 	beyond: number;
+	clockwise: number;
+	/** Mean and deviation of its size, whichever way. */
+	sizeDeg: number;
+	sizeSigmaDeg: number;
 }
 
 /**
@@ -52,7 +56,26 @@ export function estimateCompassError(
 	progress?: (share: number) => void,
 ): CompassErrorEstimate {
 	const biting = rmsRadiusM > BITING_M;
-	const loop = loopFitter(spectrum, priorOf(biting));
+	return posteriorOf(loopFitter(spectrum, loopPrior(biting)), biting, progress);
+}
+
+/** A fit of the loop with the error held (`first` 1) or free (`first` 0), as the posterior is walked. */
+export interface LoopFitter {
+	fit(start: Float64Array, first: number, steps: number): LoopFit;
+	/** The prior's means at an error, radians. */
+	start(psi: number): Float64Array;
+	misfit(fit: LoopFit): number;
+}
+
+/** Whether speed and tilt limits bite in a hover of this rms radius. */
+export const isBiting = (rmsRadiusM: number): boolean => rmsRadiusM > BITING_M;
+
+/** The posterior of the compass error, over a grid of it, each from the priors and from its neighbours. */
+export function posteriorOf(
+	loop: LoopFitter,
+	biting: boolean,
+	progress?: (share: number) => void,
+): CompassErrorEstimate {
 	const total = 3 * GRID.length - 2;
 	let done = 0;
 	const counted = (fit: LoopFit) => {
@@ -83,12 +106,17 @@ export function estimateCompassError(
 	let first = 0;
 	let second = 0;
 	let beyond = 0;
+	let [clockwise, size, size2] = [0, 0, 0];
 	for (let deg = -EDGE_DEG; deg <= EDGE_DEG; deg++) {
 		const weight = Math.exp(-(curve(deg) - best.objective) / widening);
 		weights += weight;
 		first += weight * deg;
 		second += weight * deg * deg;
 		if (Math.abs(deg) > BEYOND_DEG) beyond += weight;
+		if (deg > 0) clockwise += weight;
+		else if (deg === 0) clockwise += weight / 2;
+		size += weight * Math.abs(deg);
+		size2 += weight * deg * deg;
 	}
 	const errorDeg = first / weights;
 	const spread = Math.max(0, second / weights - errorDeg * errorDeg);
@@ -97,6 +125,9 @@ export function estimateCompassError(
 		sigmaDeg: Math.sqrt(spread + (biting ? MODEL_ERROR_BITING_DEG : MODEL_ERROR_DEG) ** 2),
 		evidence: 2 * (healthy.objective - best.objective),
 		beyond: beyond / weights,
+		clockwise: clockwise / weights,
+		sizeDeg: size / weights,
+		sizeSigmaDeg: Math.sqrt(Math.max(0, size2 / weights - (size / weights) ** 2)),
 	};
 }
 

@@ -9,8 +9,15 @@ const GUST_POLE2 = 0.2 ** 2;
 const SLOW_POLE2 = 0.02 ** 2;
 const MEDIUM_POLE2 = 0.7 ** 2;
 
-/** ln S(f) of the model at each frequency of `hz`, into `out`. */
-export function logSpectrum(theta: Float64Array, hz: Float64Array, out: Float64Array): void {
+/** ln S(f) of the model at each frequency of `hz`, into `out`: of the track as the aircraft logs it. */
+export const logSpectrum = (theta: Float64Array, hz: Float64Array, out: Float64Array): void =>
+	spectrumOf(theta, hz, out, false);
+
+/** S(f) of the motion itself, which a film sees and the aircraft's own log does not. */
+export const flownSpectrum = (theta: Float64Array, hz: Float64Array, out: Float64Array): void =>
+	spectrumOf(theta, hz, out, true);
+
+function spectrumOf(theta: Float64Array, hz: Float64Array, out: Float64Array, flown: boolean): void {
 	const psi = theta[0];
 	const kp = Math.exp(theta[1]);
 	const kv = Math.exp(theta[2]);
@@ -67,6 +74,6 @@ export function logSpectrum(theta: Float64Array, hz: Float64Array, out: Float64A
 		const rest = (dr - nr) ** 2 + (di - ni) ** 2;
 		const gust = qg / (w2 + GUST_POLE2);
 		const noise = qs / (w2 + SLOW_POLE2) + qm / (w2 + MEDIUM_POLE2);
-		out[i] = Math.log((gust + rest * noise) / dd + qw);
+		out[i] = flown ? (gust + (nr * nr + ni * ni) * noise) / dd : Math.log((gust + rest * noise) / dd + qw);
 	}
 }
