@@ -22,6 +22,7 @@ export default {
 				// Style attributes are set by positioning code of the interface library; style elements stay refused.
 				'style-src-attr': ['unsafe-inline'],
 				'img-src': ['self', 'data:', 'blob:'],
+				'media-src': ['self', 'blob:'],
 				'font-src': ['self'],
 				'connect-src': ['self'],
 				'worker-src': ['self'],

@@ -1,7 +1,7 @@
-import { proxy, wrap, type Remote } from 'comlink';
+import { proxy, transfer, wrap, type Remote } from 'comlink';
 import { InputError } from '$lib/core/finding/inputError';
 import type { WorkerApi } from './core.worker';
-import type { TaskAnswer, TaskInput, TaskName } from './tasks';
+import type { Feed, TaskAnswer, TaskInput, TaskName } from './tasks';
 
 /** Workers that wait for the next job: starting one takes longer than most jobs. */
 const MOST_IDLE = 2;
@@ -43,15 +43,25 @@ function putBack(bench: Bench): void {
 	idle.push(bench);
 }
 
+/** Pictures are handed over, not copied. */
+const handedOver = (feed: Feed) => async () => {
+	const picture = await feed();
+	return picture && transfer(picture, [picture.rgba.buffer]);
+};
+
 /**
- * Computes a task in a worker of its own. Aborting ends this job at once, and no other, and rejects with an AbortError.
+ * Computes a task in a worker of its own. `feed` gives a task that asks for pictures the next one, null after the last. Aborting ends this job at once, and no other, and rejects with an AbortError.
  * @throws InputError as the core throws it.
  * @throws Error where the worker cannot start or dies.
  */
 export async function call<K extends TaskName>(
 	name: K,
 	input: TaskInput<K>,
-	{ signal, progress }: { signal?: AbortSignal | undefined; progress?: (share: number) => void } = {},
+	{
+		signal,
+		progress,
+		feed,
+	}: { signal?: AbortSignal | undefined; progress?: (share: number) => void; feed?: Feed } = {},
 ): Promise<TaskAnswer<K>> {
 	signal?.throwIfAborted();
 	const bench = idle.pop() ?? open();
@@ -61,7 +71,10 @@ export async function call<K extends TaskName>(
 		abort = () => reject(new DOMException('Stopped', 'AbortError'));
 		signal?.addEventListener('abort', abort, { once: true });
 	});
-	const outcome = await Promise.race([bench.remote.run(name, input, progress && proxy(progress)), stopped])
+	const outcome = await Promise.race([
+		bench.remote.run(name, input, progress && proxy(progress), feed && proxy(handedOver(feed))),
+		stopped,
+	])
 		.catch((error: unknown) => {
 			bench.worker.terminate();
 			throw error;

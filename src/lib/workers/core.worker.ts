@@ -1,7 +1,7 @@
 import { expose, transfer } from 'comlink';
 import { InputError } from '$lib/core/finding/inputError';
 import type { Progress } from '$lib/instruments/instrument';
-import { tasks, type TaskName } from './tasks';
+import { tasks, type Feed, type TaskName } from './tasks';
 
 /** An answer, or the input error: classes do not survive the way out of a worker, plain data do. */
 export type Outcome = { ok: true; value: unknown } | { ok: false; code: string; path: string; message: string };
@@ -18,9 +18,13 @@ const api = {
 	/** Says that the worker has come up. */
 	ready: (): true => true,
 	/** Any task by name. The door in `core.ts` gives it its types back. */
-	async run(name: TaskName, input: unknown, progress?: Progress): Promise<Outcome> {
+	async run(name: TaskName, input: unknown, progress?: Progress, feed?: Feed): Promise<Outcome> {
 		try {
-			const value = await (tasks[name] as (input: unknown, progress?: Progress) => unknown)(input, progress);
+			const value = await (tasks[name] as (input: unknown, progress?: Progress, feed?: Feed) => unknown)(
+				input,
+				progress,
+				feed,
+			);
 			return transfer({ ok: true, value }, buffersOf(value));
 		} catch (error) {
 			if (error instanceof InputError) return { ok: false, code: error.code, path: error.path, message: error.message };

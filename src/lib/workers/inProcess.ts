@@ -1,4 +1,4 @@
-import { tasks, type TaskAnswer, type TaskInput, type TaskName } from './tasks';
+import { tasks, type Feed, type TaskAnswer, type TaskInput, type TaskName } from './tasks';
 
 /** What crosses into a worker is cloned: what cannot be cloned fails here as well. Files lose their names in Node.js and stay. */
 const crossed = <T>(input: T): T => {
@@ -10,13 +10,13 @@ const crossed = <T>(input: T): T => {
 export async function call<K extends TaskName>(
 	name: K,
 	input: TaskInput<K>,
-	{ signal, progress }: { signal?: AbortSignal; progress?: (share: number) => void } = {},
+	{ signal, progress, feed }: { signal?: AbortSignal; progress?: (share: number) => void; feed?: Feed } = {},
 ): Promise<TaskAnswer<K>> {
 	signal?.throwIfAborted();
 	const stopped = new Promise<never>((_, reject) =>
 		signal?.addEventListener('abort', () => reject(new DOMException('Stopped', 'AbortError')), { once: true }),
 	);
-	const run = tasks[name] as (input: unknown, progress?: (share: number) => void) => unknown;
-	const computed = Promise.resolve().then(() => run(crossed(input), progress));
+	const run = tasks[name] as (input: unknown, progress?: (share: number) => void, feed?: Feed) => unknown;
+	const computed = Promise.resolve().then(() => run(crossed(input), progress, feed));
 	return (await Promise.race([computed, stopped])) as TaskAnswer<K>;
 }

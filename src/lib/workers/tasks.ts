@@ -3,6 +3,10 @@ import { fitCompass } from '$lib/core/compass/review';
 import { columnsOf } from '$lib/core/compass/samples';
 import type { Mat3 } from '$lib/core/frames/mat3';
 import type { Vec3 } from '$lib/core/frames/vec3';
+import type { Mark } from '$lib/core/film/background';
+import { greyOf, type Frame } from '$lib/core/film/frame';
+import { reviewFilm, type FilmSetup } from '$lib/core/film/reviewFilm';
+import { FilmTracker, type FilmTrack } from '$lib/core/film/trackFilm';
 import { cutRequest } from '$lib/core/hover/cut';
 import { reviewHover } from '$lib/core/hover/review';
 import { reviewGnss, type LockRule } from '$lib/core/position/review';
@@ -80,6 +84,42 @@ function cueOf({ mag, inclinationDeg, options }: CueInput) {
 	return nextCue(columnsOf({ x: pick(mag.x), y: pick(mag.y), z: pick(mag.z) }), inclinationDeg, options);
 }
 
+/** A picture of a film as the page reads it. */
+export interface FilmPicture {
+	rgba: Uint8ClampedArray<ArrayBuffer>;
+	width: number;
+	height: number;
+	tS: number;
+}
+/** Gives the next picture; null after the last. */
+export type Feed = () => Promise<FilmPicture | null>;
+
+interface FilmTask {
+	/** Pictures spread over the film, and the one that was marked. */
+	spread: readonly FilmPicture[];
+	first: FilmPicture;
+	mark: Mark;
+	endS: number;
+}
+
+const frameOf = ({ rgba, width, height, tS }: FilmPicture): Frame => ({
+	grey: greyOf(rgba, width, height),
+	...{ width, height, tS },
+});
+
+async function trackFilm(
+	{ spread, first, mark, endS }: FilmTask,
+	progress?: Progress,
+	feed?: Feed,
+): Promise<FilmTrack> {
+	const tracker = new FilmTracker(spread.map(frameOf), frameOf(first), mark);
+	for (let picture = await feed?.(); picture; picture = await feed?.()) {
+		tracker.push(frameOf(picture));
+		progress?.((picture.tS - first.tS) / Math.max(1e-3, endS - first.tS));
+	}
+	return tracker.finish();
+}
+
 interface HomeTask {
 	request: ReturnRequest;
 	farthest: Farthest;
@@ -105,6 +145,9 @@ export const tasks = {
 	reviewGnss: ({ text, rule }: { text: string; rule: LockRule }, progress?: Progress) =>
 		reviewGnss(text, rule, progress),
 	reviewHover: (request: HoverRequest, progress?: Progress) => reviewHover(request, progress),
+	trackFilm,
+	reviewFilm: ({ track, setup }: { track: FilmTrack; setup: FilmSetup }, progress?: Progress) =>
+		reviewFilm(track, setup, progress),
 	cutFlight: (request: HoverRequest) => cutRequest(request),
 	planHome: ({ request, farthest, known }: HomeTask) => planHome(request, farthest, known),
 	rankSymptoms: (request: SymptomRequest) => rankSymptoms(request),

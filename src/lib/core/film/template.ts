@@ -210,7 +210,6 @@ export function refine(template: Template, difference: Image, start: { u: number
 	let { u, v, q } = start;
 	const patch = new Float32Array(n);
 	const rest = new Float32Array(n);
-	let z = -1;
 	const likeness = () => {
 		patchAt(template, difference, u, v, Math.exp(q), patch);
 		const length = norm(patch, weight);
@@ -219,8 +218,7 @@ export function refine(template: Template, difference: Image, start: { u: number
 		return dot(patch, t);
 	};
 	for (let round = 0; round < 8; round++) {
-		z = likeness();
-		if (z <= -1) break;
+		if (likeness() <= -1) break;
 		for (let i = 0; i < n; i++) rest[i] = patch[i] - t[i];
 		const right = Matrix.columnVector(slopes.map((slope) => dot(slope, rest)));
 		const [du, dv, dq] = solve(information, right).to1DArray();

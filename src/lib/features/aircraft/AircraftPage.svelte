@@ -127,7 +127,10 @@
 						</li>
 					{/each}
 				</ul>
-				<p><Button href="/aircraft/{id}/due">Why, and do it</Button></p>
+				<p class="flex flex-wrap gap-2">
+					<Button href="/aircraft/{id}/due">Why, and do it</Button>
+					<Button href="/aircraft/{id}/trends">How it was, flight by flight</Button>
+				</p>
 				<h2 class="mt-5 mb-2">Its checklist</h2>
 				<p>Made for it; add, leave off, set limits and order of your own, print it.</p>
 				<p><Button href="/aircraft/{id}/checklist">What is asked</Button></p>

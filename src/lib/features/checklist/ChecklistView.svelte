@@ -36,6 +36,8 @@
 	import SessionPhotos from '$lib/features/photos/SessionPhotos.svelte';
 	import RotorDrawing from '$lib/ui/RotorDrawing.svelte';
 	import { rotorsOf } from '$lib/features/motors/rotorsOf';
+	import WordsHere from '$lib/features/help/WordsHere.svelte';
+	import HandsLately from '$lib/features/practice/HandsLately.svelte';
 	import RungCard from './RungCard.svelte';
 	import TaskRow from './TaskRow.svelte';
 	import WindCard from './WindCard.svelte';
@@ -230,6 +232,7 @@
 				If it is not as it should be, it counts as <b>{item.weight === 'hold' ? 'hold' : 'caution'}</b>.
 			</p>
 		{/if}
+		{#if item}<WordsHere text="{item.text} {item.why}" />{/if}
 		{#each tasks as task (task.task)}
 			{#if task.reasons.length > 0}
 				<h2 class="mt-5 mb-1">{task.title}</h2>
@@ -281,6 +284,7 @@
 						/>
 					</div>
 				{/if}
+				{#if item.id === 'lost-position'}<HandsLately pilot={view.bundle.session.pilot} />{/if}
 				{#if item.id === 'daylight' && view.bundle.site}<Daylight site={view.bundle.site} />{/if}
 				{#if item.rung}<RungCard rung={item.rung} />{/if}
 				<ItemAnswer

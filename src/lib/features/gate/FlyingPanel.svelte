@@ -12,6 +12,7 @@
 	import { say, tone } from '$lib/ui/speech';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
+	import { BY_HAND } from '$lib/core/session/currency';
 	import { TURN_BACK_BY } from '$lib/core/session/homeEntry';
 	import { comesHome, hasPart } from '$lib/core/session/capabilities';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
@@ -19,7 +20,7 @@
 
 	/** The flying screen: one large clock, when to be down, "landed", and a note by one tap. */
 	const view = getSessionView();
-	const NOTES = ['Gusts', 'It drifted', 'It circled', 'Picture lost', 'Link weak', 'Bumped'] as const;
+	const NOTES = [BY_HAND, 'Gusts', 'It drifted', 'It circled', 'Picture lost', 'Link weak', 'Bumped'] as const;
 	const MS_PER_MIN = 60_000;
 
 	const { pack } = $derived(view.bundle);

@@ -3,9 +3,9 @@
 	import { InputError } from '$lib/core/finding/inputError';
 	import { bearingWord } from '$lib/core/words/bearing';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
-	import Button from '$lib/ui/Button.svelte';
 	import FileButton from '$lib/ui/FileButton.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import PointPicker from '$lib/ui/PointPicker.svelte';
 	import { prefer, preferences, units } from '$lib/ui/preferences.svelte';
 
 	/** A landing measured on a photo of the mark and the aircraft: four corners and the place below it are pressed one by one. */
@@ -24,14 +24,11 @@
 	const LOOKED_SIGMA_DEG = 5;
 
 	let url = $state('');
-	let [width, height] = $state([0, 0]);
-	let shownWidth = $state(640);
+	let scale = $state(1);
 	let points = $state<Pixel[]>([]);
-	let cursor = $state<Pixel>({ x: 0, y: 0 });
 	let lookedDeg = $state<number | null>(null);
 	$effect(() => () => URL.revokeObjectURL(url));
 
-	const scale = $derived(width / Math.max(1, shownWidth));
 	const found = $derived.by((): { landing: PhotoLanding } | { problem: string } | null => {
 		if (points.length < ASKED.length || lookedDeg === null) return null;
 		try {
@@ -52,31 +49,6 @@
 		URL.revokeObjectURL(url);
 		[url, points] = [URL.createObjectURL(file), []];
 	}
-	const put = (p: Pixel) => {
-		if (points.length < ASKED.length) points = [...points, p];
-	};
-	function press(event: PointerEvent) {
-		const box = (event.currentTarget as Element).getBoundingClientRect();
-		put({
-			x: ((event.clientX - box.left) / box.width) * width,
-			y: ((event.clientY - box.top) / box.height) * height,
-		});
-	}
-	function key(event: KeyboardEvent) {
-		const by = (event.shiftKey ? 20 : 2) * scale;
-		const move = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key];
-		if (move)
-			cursor = {
-				x: Math.max(0, Math.min(width, cursor.x + move[0])),
-				y: Math.max(0, Math.min(height, cursor.y + move[1])),
-			};
-		else if (event.key === 'Enter' || event.key === ' ') put(cursor);
-		else if (event.key === 'Backspace') points = points.slice(0, -1);
-		else return;
-		event.preventDefault();
-		event.stopPropagation();
-	}
-	const grip = $derived(7 * scale);
 	const shown = (m: number) => toUnit(m, 'height', units());
 	const edge = (v: number | null) => (v === null ? undefined : fromUnit(v, 'height', units()));
 </script>
@@ -120,55 +92,8 @@
 		/>
 	</div>
 	{#if url}
-		<p class="m-0 text-[19px] font-semibold" aria-live="polite">
-			{points.length < ASKED.length ? `Press ${ASKED[points.length]}` : 'All five are pressed'}
-		</p>
-		<div class="relative max-w-[720px]" bind:clientWidth={shownWidth}>
-			<img
-				src={url}
-				alt="The mark and the aircraft"
-				class="block w-full"
-				onload={(event) => {
-					const image = event.currentTarget as HTMLImageElement;
-					[width, height] = [image.naturalWidth, image.naturalHeight];
-					cursor = { x: width / 2, y: height / 2 };
-				}}
-			/>
-			{#if width > 0}
-				<!-- svelte-ignore a11y_no_noninteractive_tabindex, a11y_no_noninteractive_element_interactions -->
-				<svg
-					viewBox="0 0 {width} {height}"
-					class="absolute inset-0 block h-full w-full cursor-crosshair"
-					role="application"
-					tabindex="0"
-					aria-label="Places on the photo: move with the arrow keys, press Enter to put one, Backspace to take it back"
-					onpointerup={press}
-					onkeydown={key}
-				>
-					{#if points.length > 1}
-						<path
-							d="M{points
-								.slice(0, 4)
-								.map(({ x, y }) => `${x} ${y}`)
-								.join('L')}{points.length >= 4 ? 'Z' : ''}"
-							fill="none"
-							stroke="#fffdf8"
-							stroke-width={grip / 2}
-						/>
-					{/if}
-					{#each points as { x, y }, k (k)}
-						<circle cx={x} cy={y} r={grip} fill="#fffdf8" stroke="#9e1f3c" stroke-width={grip / 3} />
-					{/each}
-					<path
-						d="M{cursor.x - 2 * grip} {cursor.y}h{4 * grip}M{cursor.x} {cursor.y - 2 * grip}v{4 * grip}"
-						stroke="#fffdf8"
-						stroke-width={grip / 4}
-					/>
-				</svg>
-			{/if}
-		</div>
+		<PointPicker src={url} alt="The mark and the aircraft" asked={ASKED} closed={4} bind:points bind:scale />
 		<div class="flex flex-wrap items-center gap-4">
-			{#if points.length > 0}<Button onclick={() => (points = points.slice(0, -1))}>Take the last one back</Button>{/if}
 			{#if found && 'problem' in found}<p class="m-0 font-semibold text-hold" role="alert">{found.problem}</p>{/if}
 			{#if found && 'landing' in found}
 				{@const { distanceM, sigmaM, bearingDeg } = found.landing}

@@ -46,7 +46,7 @@
 			</p>
 			<p class="text-[15px] text-ink-2">
 				Some pilots calibrate cold and swear by it: whether it helps shows in hovers, compared with <a
-					href="/instruments/repeats">Before and after</a
+					href="/instruments/before-after">Before and after</a
 				>.
 			</p>
 		{/snippet}

@@ -7,7 +7,7 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { showClock } from '$lib/ui/format';
 	import { units } from '$lib/ui/preferences.svelte';
-	import HoldChoice from './HoldChoice.svelte';
+	import HoldChoice from '$lib/features/measuring/HoldChoice.svelte';
 	import type { HoverState } from './hoverState.svelte';
 	import Playback from './Playback.svelte';
 
@@ -68,7 +68,6 @@
 	</p>
 	<figure class="m-0">
 		<figcaption class="font-semibold">Height over the flight, {clockOf(end)}</figcaption>
-		<!-- svelte-ignore a11y_no_static_element_interactions -->
 		<svg
 			viewBox="0 0 {W} {H}"
 			class="block h-auto w-full touch-pan-y cursor-crosshair select-none"

@@ -8,7 +8,7 @@
 	import type { HoverAnswer } from '$lib/schema/hover';
 	import CutFlight from './CutFlight.svelte';
 	import Playback from './Playback.svelte';
-	import HoldChoice from './HoldChoice.svelte';
+	import HoldChoice from '$lib/features/measuring/HoldChoice.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';

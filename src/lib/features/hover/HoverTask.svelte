@@ -11,6 +11,8 @@
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { preferences } from '$lib/ui/preferences.svelte';
+	import FilmBody from '$lib/features/film/FilmBody.svelte';
+	import { FilmState } from '$lib/features/film/filmState.svelte';
 	import HoverBody from './HoverBody.svelte';
 	import HoverWhy from './HoverWhy.svelte';
 	import SeenBody from './SeenBody.svelte';
@@ -41,21 +43,31 @@
 	}));
 	seen.person = session.pilot;
 	if (!aircraft.hasPosition) seen.hold = 'attitude';
-	let door = $state<'log' | 'eye'>(showsData(aircraft) || view.rehearsal ? 'log' : 'eye');
+	let door = $state<'log' | 'eye' | 'film'>(showsData(aircraft) || view.rehearsal ? 'log' : 'eye');
+	const film = new FilmState();
+	film.hold = aircraft.hasPosition ? 'position' : 'attitude';
+	film.spanM = Math.round(1000 * lengthOf(aircraft) * (aircraft.rotors === 4 ? Math.SQRT1_2 : 1)) / 1000;
 	$effect(() => () => {
 		work.dispose();
 		seen.dispose();
+		film.dispose();
 	});
-	const untouched = $derived(!work.busy && !work.answer && seen.step === 'before');
-	const title = $derived(door === 'log' ? work.title : seen.title);
+	const untouched = $derived(!work.busy && work.idle && seen.step === 'before' && film.step === 'before');
+	const title = $derived(door === 'log' ? work.title : door === 'film' ? film.title : seen.title);
 
 	const verdict = $derived(
-		door === 'log' ? work.answer?.verdict : seen.step === 'found' ? seen.answer?.verdict : undefined,
+		door === 'log'
+			? work.answer?.verdict
+			: door === 'film'
+				? film.review?.verdict
+				: seen.step === 'found'
+					? seen.answer?.verdict
+					: undefined,
 	);
 	/** The sign that such a hover is, where there is one. */
 	const sign = $derived.by(() => {
 		const codes = (door === 'log' ? work.answer : seen.answer)?.reasons.map(({ code }) => code) ?? [];
-		if (work.answer?.spiral.present || codes.includes('circling-seen')) return 'circles';
+		if (work.answer?.spiral.present || film.review?.spiral.present || codes.includes('circling-seen')) return 'circles';
 		return codes.includes('no-position-hold') ? 'drifts-wind' : undefined;
 	});
 
@@ -77,6 +89,16 @@
 			verdict: answer.verdict,
 			reasons: answer.reasons,
 		});
+	const acceptFilm = () =>
+		film.review &&
+		record({
+			grade: view.grade('measured'),
+			sourceName: `a film: ${film.sourceName}`.slice(0, 200),
+			headline: film.title,
+			figures: film.figures,
+			verdict: film.review.verdict,
+			reasons: film.review.reasons,
+		});
 	const acceptSeen = () =>
 		seen.answer &&
 		record({
@@ -91,7 +113,14 @@
 
 <Sheet {title} lead="Test hover of {aircraft.name}{view.wind ? '' : ' · the wind has not been entered'}" name="Hover">
 	{#snippet margin()}
-		{#if door === 'log'}<HoverWhy answer={work.answer} />{:else}
+		{#if door === 'log'}<HoverWhy answer={work.answer} />{:else if door === 'film'}
+			<h2 class="mt-5 mb-2">What a film tells</h2>
+			<p>
+				Sideways to a hand’s breadth, and the true motion, which the aircraft’s own log hides; toward and away less
+				well, unless the phone lies flat below it. It says which way it circles.
+			</p>
+			<p class="text-ink-2">Refused rather than guessed: where it was lost, shook, or had nothing to stand out from.</p>
+		{:else}
 			<Caution
 				>Outdoors, stand clear, nose away, way out planned. At the first strange sign: self-level, land, disarm,
 				disconnect.</Caution
@@ -121,6 +150,7 @@
 				value={door}
 				options={[
 					{ value: 'eye', label: 'By eye', note: 'watched, by taps' },
+					{ value: 'film', label: 'By a film', note: 'a phone on a stand' },
 					{ value: 'log', label: 'By its log or track', note: 'a file' },
 				]}
 				onchange={(d) => (door = d)}
@@ -129,6 +159,8 @@
 	{/if}
 	{#if door === 'log'}
 		<HoverBody state={work} onaccept={(answer) => void acceptLog(answer)} />
+	{:else if door === 'film'}
+		<FilmBody state={film} onaccept={() => void acceptFilm()} />
 	{:else}
 		<SeenBody state={seen} onaccept={() => void acceptSeen()} />
 	{/if}

@@ -3,7 +3,7 @@
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { inField } from '$lib/features/shell/keys';
 	import { refusedIn } from '$lib/ui/refuse';
-	import HoldChoice from './HoldChoice.svelte';
+	import HoldChoice from '$lib/features/measuring/HoldChoice.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Choice from '$lib/ui/Choice.svelte';

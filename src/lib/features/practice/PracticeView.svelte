@@ -4,6 +4,8 @@
 	import HandsPad from '$lib/features/measuring/HandsPad.svelte';
 	import { hands } from '$lib/features/measuring/hands.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
+	import { preferences } from '$lib/ui/preferences.svelte';
+	import HandsLately from './HandsLately.svelte';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import { rigSource } from '$lib/sources/rigSource';
 	import Button from '$lib/ui/Button.svelte';
@@ -52,6 +54,13 @@
 >
 	{#snippet margin()}
 		<Caution>Practice is not evidence: it counts in a rehearsal, and nothing of a rehearsal counts outside it.</Caution>
+		<h2 class="mt-5 mb-2">Your hands</h2>
+		<HandsLately pilot={preferences.pilot} />
+		<p class="text-[15px] text-ink-2">
+			When the position is lost, only hands bring it back. Rates that are comfortable: <a href="/instruments/curve"
+				>curves and rates</a
+			>.
+		</p>
 		<h2 class="mt-5 mb-2">Rehearse</h2>
 		<ul class="m-0 list-none p-0">
 			<li class="hairline py-2">

@@ -37,6 +37,10 @@
 </script>
 
 <Dialog bind:open title="Keys" description="Everything works by touch as well.">
+	<p class="mt-2 mb-0 text-[17px]">
+		<a href="/help/words" onclick={() => (open = false)}>What the words mean</a> ·
+		<a href="/help/methods" onclick={() => (open = false)}>How it computes, and every limit</a>
+	</p>
 	{#each GROUPS as { title, keys } (title)}
 		<h3 class="mt-4">{title}</h3>
 		<dl class="m-0 grid grid-cols-[110px_1fr] gap-y-1">

@@ -1,0 +1,198 @@
+import { filmLimits } from '$lib/core/film/limits';
+import type { FilmReview, FilmSetup } from '$lib/core/film/reviewFilm';
+import type { FilmTrack } from '$lib/core/film/trackFilm';
+import type { RecordedFigure } from '$lib/schema/entries';
+import { failed } from '$lib/ui/notify';
+import { call } from '$lib/workers/core';
+import { FilmFile } from './filmFile';
+
+const SPREAD = 31;
+const SHOWN = 6;
+
+interface Place {
+	x: number;
+	y: number;
+}
+/** A picture of the film about the aircraft, with the circle on it. */
+export interface Shown {
+	tS: number;
+	src: string;
+	/** Half the width of the circle, of the picture's half width. */
+	ring: number;
+}
+
+/** A hover from its film: opened, marked, followed, looked at, judged. */
+export class FilmState {
+	step = $state<'before' | 'mark' | 'following' | 'confirm' | 'found'>('before');
+	film = $state.raw<FilmFile | null>(null);
+	sourceName = $state('');
+	/** The moment the film begins to count, and its whole picture. */
+	fromS = $state(0);
+	still = $state('');
+	/** The left and the right motor on that picture, pixels of the whole film. */
+	points = $state<Place[]>([]);
+	spanM = $state<number | null>(null);
+	elevationDeg = $state(30);
+	/** How wide the camera sees, degrees; null where it is not known. */
+	viewDeg = $state<number | null>(null);
+	hold = $state<FilmSetup['hold']>('position');
+	progress = $state<number | null>(null);
+	track = $state.raw<FilmTrack | null>(null);
+	shown = $state.raw<readonly Shown[]>([]);
+	review = $state.raw<FilmReview | null>(null);
+	#abort: AbortController | null = null;
+
+	title = $derived.by(() => {
+		const { review } = this;
+		if (this.step === 'mark') return 'Mark the aircraft, from its left motor to its right one';
+		if (this.step === 'following') return 'Following it through the film';
+		if (this.step === 'confirm') return 'Is the circle on the aircraft in all six?';
+		if (this.step !== 'found' || !review) return 'Film the hover for a minute, the phone propped';
+		const { lower95M, upper95M } = review.bubble;
+		if (review.verdict !== 'pass') return review.reasons[0].text;
+		return `Seen on film it holds its place within ${(upper95M ?? lower95M ?? 0).toFixed(1)} m, and does not circle`;
+	});
+
+	async open(file: Blob, name: string): Promise<void> {
+		try {
+			this.film?.close();
+			this.film = await FilmFile.open(file);
+			[this.sourceName, this.fromS, this.points] = [name, 0, []];
+			await this.begin(0);
+			this.step = 'mark';
+		} catch (error) {
+			failed(error);
+		}
+	}
+
+	/** Moves the moment at which the film begins to count. */
+	async begin(atS: number): Promise<void> {
+		if (!this.film) return;
+		[this.fromS, this.points] = [atS, []];
+		this.still = await this.film.still(atS);
+	}
+
+	get marked(): boolean {
+		return this.points.length === 2 && this.spanM !== null && this.spanM > 0;
+	}
+
+	async follow(): Promise<void> {
+		const { film, fromS, points } = this;
+		if (!film || points.length < 2) return;
+		[this.step, this.progress] = ['following', null];
+		const abort = (this.#abort = new AbortController());
+		try {
+			const spread = await film.spread(SPREAD, fromS, abort.signal);
+			abort.signal.throwIfAborted();
+			const first = await film.at(fromS);
+			const [a, b] = points.map(({ x, y }) => ({ x: x * film.scale, y: y * film.scale }));
+			const mark = { u: (a.x + b.x) / 2, v: (a.y + b.y) / 2, widthPx: Math.hypot(b.x - a.x, b.y - a.y) };
+			this.track = await call(
+				'trackFilm',
+				{ spread, first, mark, endS: film.durationS },
+				{
+					signal: abort.signal,
+					progress: (share) => (this.progress = Math.min(1, share)),
+					feed: film.reader(fromS, abort.signal),
+				},
+			);
+			this.shown = await this.#look(this.track);
+			this.step = 'confirm';
+		} catch (error) {
+			this.step = 'mark';
+			if (!(error instanceof DOMException)) failed(error);
+		} finally {
+			abort.abort();
+			this.#abort = null;
+		}
+	}
+
+	/** The first and the last picture, and the four in which it looked least like itself. */
+	async #look(track: FilmTrack): Promise<Shown[]> {
+		const { film } = this;
+		if (!film || track.t.length === 0) return [];
+		const n = track.t.length;
+		const worst = [...track.z.keys()]
+			.slice(1, n - 1)
+			.toSorted((i, j) => track.z[i] - track.z[j])
+			.slice(0, SHOWN - 2);
+		const out: Shown[] = [];
+		for (const i of [0, ...worst.toSorted((a, b) => a - b), n - 1]) {
+			const { x, y } = track.shift[i];
+			const widthPx = (track.widthPx * Math.exp(track.q[i])) / film.scale;
+			const half = Math.max(24, Math.round(1.6 * widthPx));
+			const about = { u: (track.u[i] + x) / film.scale, v: (track.v[i] + y) / film.scale, half };
+			out.push({ tS: track.t[i], src: await film.still(track.t[i], about), ring: (0.62 * widthPx) / half });
+		}
+		return out;
+	}
+
+	async judge(confirmed: boolean): Promise<void> {
+		const { track, spanM, film } = this;
+		if (!track || spanM === null || !film) return;
+		const fPx = this.viewDeg === null ? null : track.width / 2 / Math.tan((this.viewDeg * Math.PI) / 360);
+		this.progress = null;
+		this.step = 'following';
+		const abort = (this.#abort = new AbortController());
+		try {
+			const setup: FilmSetup = {
+				...{ spanM, spanSigmaM: 0.02 * spanM, markedLarge: film.width >= 1280 },
+				...(fPx === null ? {} : { fPx }),
+				...{ elevationDeg: this.elevationDeg, hold: this.hold, confirmed },
+			};
+			this.review = await call(
+				'reviewFilm',
+				{ track, setup },
+				{ signal: abort.signal, progress: (share) => (this.progress = share) },
+			);
+			this.step = 'found';
+		} catch (error) {
+			this.step = 'confirm';
+			if (!(error instanceof DOMException)) failed(error);
+		} finally {
+			this.#abort = null;
+		}
+	}
+
+	figures = $derived.by((): RecordedFigure[] => {
+		const { review } = this;
+		if (!review) return [];
+		const { bubble, height, spiral } = review;
+		const row = (label: string, value: number | null, unit: string, sigma?: number | null): RecordedFigure[] =>
+			value === null ? [] : [{ label, value, unit, ...(typeof sigma === 'number' ? { sigma } : {}) }];
+		return [
+			...row('Length', review.durationS, 's'),
+			...row('Bubble 95 %', bubble.estimate95M, 'm'),
+			...row('Bubble at least', bubble.lower95M, 'm'),
+			...row('Bubble at most', bubble.upper95M, 'm'),
+			...row('Height spread', height.stdM, 'm'),
+			...row('Compass error from the film', spiral.compassErrorDeg, '°', spiral.compassErrorSigmaDeg),
+			...row('Excluded above', spiral.excludedAboveDeg, '°'),
+			...row('One turn takes', spiral.periodS, 's'),
+		];
+	});
+
+	/** Whether the film is long enough to show a circle. */
+	get long(): boolean {
+		return (this.film?.durationS ?? 0) - this.fromS >= filmLimits.minHoldS.value;
+	}
+
+	cancel(): void {
+		this.#abort?.abort();
+	}
+
+	repeat(): void {
+		[this.step, this.review, this.track, this.shown, this.points] = [this.film ? 'mark' : 'before', null, null, [], []];
+	}
+
+	another(): void {
+		this.film?.close();
+		this.film = null;
+		this.repeat();
+	}
+
+	dispose(): void {
+		this.cancel();
+		this.film?.close();
+	}
+}

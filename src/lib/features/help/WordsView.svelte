@@ -1,0 +1,21 @@
+<script lang="ts">
+	import { GLOSSARY } from '$lib/core/words/glossary';
+	import Page from '$lib/features/shell/Page.svelte';
+
+	/** The words of the field, in plain words: each can be linked to by its own address. */
+</script>
+
+<Page
+	title="What the words mean"
+	name="Words"
+	lead="Heading against position, what each sensor does, what each mode needs."
+>
+	<dl class="m-0 max-w-[68ch]">
+		{#each GLOSSARY as { id, term, says } (id)}
+			<div {id} class="hairline scroll-mt-20 py-3">
+				<dt class="text-[19px] font-bold">{term}</dt>
+				<dd class="m-0 text-[17px]">{says}</dd>
+			</div>
+		{/each}
+	</dl>
+</Page>

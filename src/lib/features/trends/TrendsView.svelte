@@ -1,0 +1,136 @@
+<script lang="ts">
+	import { EVENT_WORDS, SENSOR_RULES } from '$lib/core/due/rules';
+	import { beforeAfter, changesOf, trendsOf, type Trend } from '$lib/core/session/trends';
+	import { toUnit, unitSymbol } from '$lib/core/words/units';
+	import Page from '$lib/features/shell/Page.svelte';
+	import { sensorSchema } from '$lib/schema/records';
+	import { live } from '$lib/store/live.svelte';
+	import { findAircraft, listKept } from '$lib/store/repository';
+	import { trendEntries } from '$lib/store/trends';
+	import Button from '$lib/ui/Button.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
+	import Reasons from '$lib/ui/Reasons.svelte';
+	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
+	import { showDate, showNumber } from '$lib/ui/format';
+	import { units } from '$lib/ui/preferences.svelte';
+
+	/** Figures of an aircraft through its sessions, with what changed in between, and whether a change did anything. */
+	let { id }: { id: string } = $props();
+	const DAY_MS = 86_400_000;
+	const aircraft = live(
+		() => findAircraft(id),
+		() => id,
+	);
+	const stored = live(
+		async () => ({
+			entries: await trendEntries(id),
+			calibrations: (
+				await Promise.all(
+					sensorSchema.options.map(async (s) => (await listKept(id, s)).map((kept) => ({ ...kept, s }))),
+				)
+			)
+				.flat()
+				.filter(({ standing }) => standing === 'in-force')
+				.map(({ at, s }) => ({ at, words: `${SENSOR_RULES[s].name} calibrated` })),
+		}),
+		() => id,
+	);
+	const trends = $derived(trendsOf(stored.current?.entries ?? []));
+	const changes = $derived(
+		aircraft.current ? changesOf(aircraft.current, stored.current?.calibrations ?? [], EVENT_WORDS) : [],
+	);
+	let picked = $state('');
+	const change = $derived(changes.find(({ at, words }) => `${at} ${words}` === picked) ?? null);
+	const first = $derived(
+		Math.min(...trends.flatMap(({ points }) => points.map(({ at }) => Date.parse(at))), Date.now()),
+	);
+	const day = (at: string) => (Date.parse(at) - first) / DAY_MS;
+	const shown = ({ quantity }: Trend, value: number) => (quantity ? toUnit(value, quantity, units()) : value);
+	const symbol = ({ quantity, unit }: Trend) => (quantity ? unitSymbol(quantity, units()) : unit);
+	const latest = ({ points }: Trend) => points[points.length - 1];
+	const title = $derived.by(() => {
+		const wander = trends.find((trend) => trend.id === 'wander' && trend.points.length > 1 && trend.baseline);
+		if (!wander?.baseline) return 'How it was, flight by flight';
+		const by = latest(wander).value - wander.baseline.value;
+		return `It wanders ${showNumber(Math.abs(shown(wander, by)))} ${symbol(wander)} ${by > 0 ? 'more' : 'less'} than in its first good hover`;
+	});
+</script>
+
+{#if aircraft.ready && !aircraft.current}
+	<Page title="This aircraft is not on this device" name="Trends"
+		><Empty title="Nothing here"><Button href="/aircraft">All aircraft</Button></Empty></Page
+	>
+{:else if aircraft.current && stored.ready}
+	<Page
+		{title}
+		name="Trends: {aircraft.current.name}"
+		lead="{aircraft.current.name} through its sessions; rehearsals are left out."
+	>
+		{#snippet actions()}<Button href="/aircraft/{id}">The aircraft</Button>{/snippet}
+		{#snippet margin()}
+			<h2 class="mt-0 mb-1">What to make of it</h2>
+			<p>
+				One flight is weather. A habit, a cold soak, a second run, a new cover helps where flights after it are better
+				than flights before it by more than they scatter.
+			</p>
+			<p class="text-[15px] text-ink-2">
+				Figures of calibrations themselves stand with each sensor, at <a href="/aircraft/{id}/due">what is due</a>.
+			</p>
+		{/snippet}
+		{#if trends.length === 0}
+			<Empty title="Nothing has been flown or measured yet"><Button href="/session/new">Start a session</Button></Empty>
+		{:else}
+			<label class="mt-2 grid max-w-xl gap-1">
+				<span class="text-[15px] text-ink-2">Before and after</span>
+				<select class="field-input" bind:value={picked}>
+					<option value="">choose a change…</option>
+					{#each changes.toReversed() as { at, words } (`${at} ${words}`)}
+						<option value="{at} {words}">{showDate(at)}, {words}</option>
+					{/each}
+				</select>
+			</label>
+			{#each trends as trend (trend.id)}
+				{@const last = latest(trend)}
+				{@const found = change ? beforeAfter(trend, change.at) : null}
+				<section class="hairline mt-5 pt-3" aria-label={trend.name}>
+					<div class="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+						<h2 class="m-0">{trend.name}</h2>
+						<span class="figure-mono text-[19px] font-bold">{showNumber(shown(trend, last.value))} {symbol(trend)}</span
+						>
+						<span class="text-[15px] text-ink-2"
+							>{showDate(last.at)}{trend.baseline && trend.baseline !== last
+								? `; first good one ${showNumber(shown(trend, trend.baseline.value))} ${symbol(trend)} on ${showDate(trend.baseline.at)}`
+								: ''}</span
+						>
+					</div>
+					{#if trend.points.length > 1}
+						<LinePlot
+							title="{trend.name}, flight by flight"
+							xLabel="days since {showDate(new Date(first).toISOString())}"
+							yLabel="{trend.name.toLowerCase()}, {symbol(trend)}"
+							lines={[
+								{ label: '', points: trend.points.map(({ at, value }) => ({ x: day(at), y: shown(trend, value) })) },
+							]}
+							limits={trend.baseline ? [{ y: shown(trend, trend.baseline.value), label: 'first good one' }] : []}
+							marks={change ? [{ x: day(change.at), label: change.words.slice(0, 40) }] : []}
+							height={170}
+						/>
+					{:else}
+						<p class="m-0 text-[15px] text-ink-2">One flight so far: the next ones are held against it.</p>
+					{/if}
+					{#if found}
+						<Reasons reasons={found.comparison.reasons} />
+						{#if found.more === null}<p class="m-0 text-[15px] text-ink-2">
+								Too small beside the scatter to be settled by thirty flights more.
+							</p>
+						{:else if found.more > 0}<p class="m-0 font-semibold">
+								{found.more} more on each side would settle a difference of this size.
+							</p>{/if}
+					{:else if change}
+						<p class="m-0 text-[15px] text-ink-2">Nothing on one side of this change: nothing to compare.</p>
+					{/if}
+				</section>
+			{/each}
+		{/if}
+	</Page>
+{/if}
