@@ -1,5 +1,7 @@
 import { benchCompass } from './compass';
 import { benchResponse, benchReturn } from './core';
+import { benchFilm } from './film';
+import { benchFinder } from './finder';
 import { benchHover } from './hover';
 import { benchPosition } from './position';
 import { benchStore } from './store';
@@ -14,4 +16,6 @@ benchHorizon();
 benchReturn();
 benchResponse();
 benchHover();
+benchFilm();
+benchFinder();
 await benchStore();

@@ -251,6 +251,16 @@ export const aircraftSchema = z.object({
 			z.object({ upMm: z.number().min(0).max(200), downMm: z.number().min(0).max(200) }),
 		)
 		.optional(),
+	/** Which school its ladder of first flights follows, where practitioners differ; left out, the default. */
+	ladder: z
+		.object({
+			firstHover: z.enum(['outdoors', 'indoors']),
+			heightRung: z.boolean(),
+			firstHeight: z.enum(['low', 'head']),
+			takeOff: z.enum(['manual', 'automatic']),
+		})
+		.partial()
+		.optional(),
 	/** How it flies, as far as it was said or measured. */
 	flies: z
 		.object({

@@ -21,6 +21,7 @@ const FLOWN = [
 	'circle-rung',
 	'by-hand',
 	'follows',
+	'take-off',
 	'trim',
 	'launch',
 	'hover',

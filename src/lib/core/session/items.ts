@@ -18,10 +18,11 @@ function walked(item: string, { aircraft }: Setting): Pick<Item, 'page' | 'found
 	return of ? { page: { of, words: walkOf(of, aircraft).title }, found: of } : {};
 }
 
-const itemOf = ({ when = [], limit, text, ...rest }: Template, setting: Setting): Item => ({
+const itemOf = ({ when = [], limit, text, rung, ...rest }: Template, setting: Setting): Item => ({
 	...rest,
 	...walked(rest.id, setting),
 	text: typeof text === 'function' ? text(setting) : text,
+	...(rung ? { rung: typeof rung === 'function' ? rung(setting) : rung } : {}),
 	...(limit ? { limit: typeof limit === 'function' ? limit(setting) : limit } : {}),
 	because: [...new Set(when.map(({ because }) => because).filter(Boolean))].join(', '),
 });

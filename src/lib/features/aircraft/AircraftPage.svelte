@@ -16,6 +16,7 @@
 	import Equipment from './Equipment.svelte';
 	import Controls from './Controls.svelte';
 	import Flies from './Flies.svelte';
+	import LadderChoices from './LadderChoices.svelte';
 	import LightTable from './LightTable.svelte';
 	import { listAircraft } from '$lib/store/tables';
 	import { keepDraft, keptFields } from '$lib/ui/draft.svelte';
@@ -326,6 +327,7 @@
 				</div>
 			</fieldset>
 			<Flies {craft} {set} />
+			{#if craft.kind !== 'wing' && craft.kind !== 'toy'}<LadderChoices {craft} {set} />{/if}
 			<Choice
 				label="When is a calibration due? Practitioners disagree; the default acts on what changed"
 				value={craft.school}

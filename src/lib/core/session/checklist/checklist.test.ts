@@ -237,3 +237,26 @@ describe('what an event undoes', () => {
 				).toBe(true);
 	});
 });
+
+describe('where practitioners differ about first flights', () => {
+	const first = (ladder: Aircraft['ladder'], venue: 'open' | 'roof' = 'open') =>
+		checklistFor({ aircraft: craft('multirotor', { ladder }), session: { occasion: 'first', venue } });
+	const one = (list: ReturnType<typeof first>, id: string) => list.find((item) => item.id === id);
+
+	it('the default is outdoors, at head height, taken off by hand, with a rung for the height hold', () => {
+		const list = first(undefined);
+		expect(one(list, 'first-rung')?.text).toContain('at head height');
+		expect(one(list, 'take-off')?.text).toContain('by hand');
+		expect(one(list, 'height-rung')).toBeDefined();
+		expect(one(first(undefined, 'roof'), 'first-rung')?.rung).toBeUndefined();
+	});
+	it('another school changes its own rungs and nothing else', () => {
+		expect(one(first({ firstHeight: 'low' }), 'first-rung')?.rung?.stick).toContain('a foot or two');
+		expect(one(first({ takeOff: 'automatic' }), 'take-off')?.text).toContain('by itself');
+		expect(one(first({ heightRung: false }), 'height-rung')).toBeUndefined();
+		const hall = one(first({ firstHover: 'indoors' }, 'roof'), 'first-rung');
+		expect(hall?.rung?.seconds).toBe(60);
+		expect(hall?.caution).toContain('ceiling');
+		expect(hall?.because).toContain('as chosen');
+	});
+});

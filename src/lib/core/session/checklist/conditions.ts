@@ -83,8 +83,11 @@ export const switched = of(
 /** It can hold its height: a switch position says so, or it holds its position and so its height. */
 export const heightHeld = of(
 	'it can hold its height',
-	(a) => a.hasPosition || (a.controls ?? []).some(({ does }) => does === 'height-hold'),
+	(a) =>
+		a.ladder?.heightRung !== false && (a.hasPosition || (a.controls ?? []).some(({ does }) => does === 'height-hold')),
 );
+/** Its pilot is of the school that hovers under a roof first. */
+export const hallFirst = of('its first hover is under a roof, as chosen', (a) => a.ladder?.firstHover === 'indoors');
 export const videoLimit: Condition = {
 	because: 'the place says what a video transmitter may send with',
 	holds: ({ site }) => site?.videoMaxMw !== undefined,

@@ -3,6 +3,7 @@ import { comesHome } from '../capabilities';
 import {
 	anyPart,
 	heightHeld,
+	hallFirst,
 	homing,
 	inPercent,
 	kind,
@@ -16,8 +17,9 @@ import {
 	untried,
 	wing,
 	type Condition,
+	type Setting,
 } from './conditions';
-import { STOP_AT_ONCE, type Template } from './item';
+import { STOP_AT_ONCE, type Rung, type Template } from './item';
 import { landedCell } from './pack';
 
 const SURFACES = 'Repeat before every flight, not only the first.';
@@ -31,6 +33,22 @@ const stands: Condition = {
 	because: 'it holds its place by itself',
 	holds: ({ aircraft }) => comesHome(aircraft) && aircraft.kind !== 'wing',
 };
+
+const lifts: Condition = {
+	because: '',
+	holds: ({ aircraft }) => aircraft.kind !== 'wing' && aircraft.kind !== 'toy',
+};
+/** Where a first hover is held: clear of its own air, or a foot up where one that falls breaks least. */
+const firstHeight = ({ ladder }: Aircraft): string => (ladder?.firstHeight === 'low' ? 'a foot or two' : 'head height');
+const firstRung = ({ aircraft }: Setting): Rung => ({
+	...{ mode: 'self-level', seconds: 60, gustMps: CALM_GUST_MPS },
+	stick: `at the bottom, then up by hand to ${firstHeight(aircraft)}`,
+	watch:
+		aircraft.ladder?.firstHeight === 'low'
+			? 'answers right, left, forward, back and both turns; so near the ground it swims in its own air: then up to head height'
+			: 'steady without help, answers right, left, forward, back and both turns; a little wobble near the ground is its own air',
+	ends: 'a lean that grows, a surge or buzz, a climb that nobody asked for',
+});
 
 const surfaces = (because: string, which: Aircraft['surfaces']): Condition => ({
 	because,
@@ -150,26 +168,42 @@ export const FLIGHT: readonly Template[] = [
 	},
 	// Hover
 	{
+		id: 'take-off',
+		station: 'hover',
+		type: 'confirm',
+		weight: 'caution',
+		text: ({ aircraft }) =>
+			aircraft.ladder?.takeOff === 'automatic'
+				? 'Taken off by itself, thumbs on the sticks, ready to take over'
+				: `Taken off by hand: up at once through its own air to ${firstHeight(aircraft)}, not held at the ground`,
+		why: 'Nothing of it is proved yet: by hand it is answered at once. Its own take-off is abrupt, and climbs by sensors that nobody has tried.',
+		caution: 'Three metres back, tail toward you. One that bounces, turns or creeps on the ground is not lifted.',
+		when: [untried, lifts],
+	},
+	{
 		id: 'first-rung',
 		station: 'hover',
 		type: 'confirm',
 		weight: 'hold',
-		text: 'A minute in self-level at head height: steady, answers on every axis',
+		text: ({ aircraft }) => `A minute in self-level at ${firstHeight(aircraft)}: steady, answers on every axis`,
 		why: 'The fewest sensors first; each rung adds one.',
 		caution:
 			'A first hover is outdoors: indoors a runaway ends in the ceiling. Stand clear, nose away, way out planned. Stop means land and disconnect.',
-		rung: {
-			...{
-				mode: 'self-level',
-				stick: 'at the bottom, then up by hand to head height',
-				seconds: 60,
-				gustMps: CALM_GUST_MPS,
-			},
-			watch:
-				'steady without help, answers right, left, forward, back and both turns; a little wobble near the ground is its own air',
-			ends: 'a lean that grows, a surge or buzz, a climb that nobody asked for',
-		},
+		rung: firstRung,
 		when: [nudged, outdoors],
+	},
+	{
+		id: 'first-rung',
+		station: 'hover',
+		type: 'confirm',
+		weight: 'hold',
+		text: ({ aircraft }) =>
+			`In the hall: a minute in self-level at ${firstHeight(aircraft)}, hands ready: steady, answers on every axis`,
+		why: 'The school of the still hall: no wind, every movement is its own. The default is outdoors, since a runaway has room there.',
+		caution:
+			'Indoors a runaway ends in the ceiling or in somebody: a tether or a net, nobody in the room but you, behind something solid. Stop means disarm.',
+		rung: firstRung,
+		when: [nudged, roof, hallFirst],
 	},
 	{
 		id: 'height-rung',
@@ -194,7 +228,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'This is no first hover: it has hovered outdoors as it is now',
 		why: 'Indoors a runaway ends in the ceiling.',
 		caution: 'A first hover is outdoors. Stop means land and disconnect.',
-		when: [nudged, roof],
+		when: [nudged, roof, not(hallFirst)],
 	},
 	{
 		id: 'by-hand',

@@ -62,10 +62,11 @@ export interface Item {
 }
 
 /** An item as it is written down: with the conditions under which it is asked, all of which must hold. */
-export interface Template extends Omit<Item, 'because' | 'limit' | 'text'> {
+export interface Template extends Omit<Item, 'because' | 'limit' | 'text' | 'rung'> {
 	text: string | ((setting: Setting) => string);
 	when?: readonly Condition[];
 	limit?: ValueLimit | ((setting: Setting) => ValueLimit);
+	rung?: Rung | ((setting: Setting) => Rung);
 }
 
 /** Cautions that more than one item carries. */
