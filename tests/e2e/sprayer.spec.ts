@@ -15,6 +15,7 @@ test('a sprayer’s nozzles are caught one by one: the blocked one holds the ses
 	await page.keyboard.press('x');
 	await expect(page.getByRole('dialog')).toHaveCount(0);
 	await page.keyboard.press('Enter');
+	await expect(page.getByText('First: tank or seed box fitted with the power off.')).toHaveCount(0);
 	// Lines, front and rear: air is told from a nozzle, and a nozzle from the pump.
 	await page.goto(stationUrl(page, 'bench?item=lines-vented'));
 	await page.getByRole('link', { name: 'Lines vented, front and rear' }).click();

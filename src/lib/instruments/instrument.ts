@@ -163,6 +163,30 @@ export type Plot =
 			limit?: { value: number; label: string };
 	  }
 	| {
+			kind: 'room';
+			title: string;
+			ceilingM: number;
+			marginM: number;
+			holdM: number;
+			/** It keeps its height above what it looks down on, not above the floor. */
+			follows: boolean;
+			things: readonly { name: string; heightM: number }[];
+	  }
+	| {
+			kind: 'arrows';
+			title: string;
+			unit: string;
+			/** From the middle, north up; dashed ones are directions, as long as the longest. */
+			arrows: readonly { label: string; north: number; east: number; dashed?: boolean }[];
+	  }
+	| {
+			kind: 'board';
+			title: string;
+			yawDeg: number;
+			pitchDeg: number;
+			rollDeg: number;
+	  }
+	| {
 			kind: 'balance';
 			title: string;
 			/** Millimetres behind the datum. */

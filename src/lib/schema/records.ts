@@ -184,6 +184,8 @@ export const aircraftSchema = z.object({
 	compasses: z.int().min(0).max(4),
 	hasPosition: z.boolean(),
 	firmware: z.string().max(80).default(''),
+	/** What is on its plate: serial number, registration. */
+	serial: z.string().max(80).optional(),
 	returnSpeedMps: z.number().positive().max(100),
 	returnHeightM: z.number().min(0).max(1000),
 	minReturnDistanceM: z.number().min(0).max(10_000),

@@ -55,7 +55,7 @@ function off({ got, truth }: ReturnType<typeof track>) {
 }
 
 describe('an aircraft followed through a film', () => {
-	it('is found to a fraction of a pixel before the sky, and before what stirs', () => {
+	it('is found to a fraction of a pixel before the sky, and before what stirs', { timeout: 120_000 }, () => {
 		for (const [scene, grey] of [
 			['sky', 40],
 			['field', 230],

@@ -1,7 +1,8 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { Matrix } from 'ml-matrix';
 import { isBiting, loopPrior, posteriorOf, type CompassErrorEstimate } from '../hover/compassError';
 import type { LoopFit } from '../hover/loopFit';
 import { flownSpectrum, LOOP_PARAMETERS } from '../hover/loopModel';
+import { fisherScoring } from '../math/fisher';
 import { median } from '../math/statistics';
 
 /** Cross spectra of a hover filmed: forward (d) and right (x), at positive frequencies, m²/Hz. */
@@ -169,40 +170,18 @@ function filmFitter(s: FilmSpectra, noise: ForwardNoise, biting: boolean) {
 		return { gradient, information };
 	};
 
-	const fit = (start: Float64Array, first: number, steps: number): LoopFit => {
-		let theta = start.slice();
-		modelInto(theta, model);
-		let objective = objectiveOf(theta, model);
-		let lambda = 1e-3;
-		for (let step = 0; step < steps; step++) {
+	const scored = {
+		objective(theta: Float64Array) {
+			modelInto(theta, moved);
+			return objectiveOf(theta, moved);
+		},
+		score(theta: Float64Array, first: number) {
 			modelInto(theta, model);
-			const { gradient, information } = scoreAt(theta, first);
-			let fell = 0;
-			for (let attempt = 0; attempt < 5; attempt++) {
-				const damped = information.clone();
-				for (let k = 0; k < COUNT - first; k++) damped.set(k, k, information.get(k, k) * (1 + lambda));
-				const cholesky = new CholeskyDecomposition(damped);
-				if (!cholesky.isPositiveDefinite()) {
-					lambda *= 6;
-					continue;
-				}
-				const delta = cholesky.solve(Matrix.columnVector(gradient)).getColumn(0);
-				const by = Math.min(1, LONGEST_STEP / Math.max(...delta.map(Math.abs), 1e-12));
-				const next = theta.slice();
-				delta.forEach((value, k) => (next[first + k] += by * value));
-				modelInto(next, moved);
-				const value = objectiveOf(next, moved);
-				if (value < objective) {
-					[fell, theta, objective] = [objective - value, next, value];
-					lambda /= 5;
-					break;
-				}
-				lambda *= 6;
-			}
-			if (fell < SETTLED) break;
-		}
-		return { theta, objective };
+			return scoreAt(theta, first);
+		},
 	};
+	const fit = (start: Float64Array, first: number, steps: number): LoopFit =>
+		fisherScoring(scored, start, { first, steps, longest: LONGEST_STEP, settled: SETTLED });
 	return {
 		fit,
 		start(psi: number): Float64Array {

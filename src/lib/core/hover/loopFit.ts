@@ -1,4 +1,5 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { Matrix } from 'ml-matrix';
+import { fisherScoring } from '../math/fisher';
 import { median } from '../math/statistics';
 import { LOOP_PARAMETERS as N, logSpectrum } from './loopModel';
 import type { Rotary } from './spectrum';
@@ -69,43 +70,19 @@ export function loopFitter({ hz, s, pieces, tapers }: Rotary, { mean, sigma }: L
 		return { gradient, information };
 	};
 
-	/** Fits the parameters from index `first` on, the others stay. */
-	const fit = (start: Float64Array, first: number, steps: number): LoopFit => {
-		let theta = start.slice();
-		logSpectrum(theta, hz, model);
-		let objective = objectiveOf(theta, model);
-		let lambda = 1e-3;
-		for (let step = 0; step < steps; step++) {
+	const scored = {
+		objective(theta: Float64Array) {
+			logSpectrum(theta, hz, moved);
+			return objectiveOf(theta, moved);
+		},
+		score(theta: Float64Array, first: number) {
 			logSpectrum(theta, hz, model);
-			const { gradient, information } = scoreAt(theta, first);
-			let fell = 0;
-			for (let attempt = 0; attempt < 5; attempt++) {
-				const damped = information.clone();
-				for (let k = 0; k < N - first; k++) damped.set(k, k, information.get(k, k) * (1 + lambda));
-				const cholesky = new CholeskyDecomposition(damped);
-				if (!cholesky.isPositiveDefinite()) {
-					lambda *= 6;
-					continue;
-				}
-				const delta = cholesky.solve(Matrix.columnVector(gradient)).getColumn(0);
-				const cut = Math.min(1, LONGEST_STEP / Math.max(...delta.map(Math.abs), 1e-12));
-				const next = theta.slice();
-				delta.forEach((d, k) => (next[first + k] += cut * d));
-				logSpectrum(next, hz, moved);
-				const value = objectiveOf(next, moved);
-				if (value < objective) {
-					fell = objective - value;
-					theta = next;
-					objective = value;
-					lambda /= 5;
-					break;
-				}
-				lambda *= 6;
-			}
-			if (fell < SETTLED) break;
-		}
-		return { theta, objective };
+			return scoreAt(theta, first);
+		},
 	};
+	/** Fits the parameters from index `first` on, the others stay. */
+	const fit = (start: Float64Array, first: number, steps: number): LoopFit =>
+		fisherScoring(scored, start, { first, steps, longest: LONGEST_STEP, settled: SETTLED });
 
 	return {
 		fit,

@@ -31,6 +31,11 @@ describe('a sign is found by what pilots say', () => {
 		['hot motor', 'motors-hot'],
 		['swollen', 'pack-swollen'],
 		['drops', 'one-corner'],
+		['flips', 'flips'],
+		['stuck', 'pinned'],
+		['oscillation', 'buzz'],
+		['gps', 'no-fix'],
+		['does not respond', 'radio-ignored'],
 	])('%s', (words, id) => {
 		expect(saidOf(TABLE.observations, words).map((o) => o.id)).toContain(id);
 	});

@@ -43,14 +43,65 @@ export function knownOf(aircraft: Aircraft, now: string): Pick<SymptomRequest, '
 	};
 }
 
-/** Signs and causes by what a pilot would say: every word asked must begin a word of the text. */
-export function saidOf<T extends { text: string }>(all: readonly T[], asked: string): T[] {
+/** What pilots also call a sign, in words that its sentence does not have. */
+const ALSO: Readonly<Record<string, string>> = {
+	'pc-not-seen': 'usb not connect recognised recognized laptop port',
+	'plug-dies': 'smoke short spark bench bulb',
+	'winds-up': 'rev run away idle climb spool without propellers',
+	'motor-silent': 'dead stopped spin',
+	'motor-rough': 'bearing noise click',
+	'cal-refused': 'calibration fails error stuck',
+	'nozzle-poor': 'blocked clogged uneven',
+	'link-blinks': 'bind receiver flashing connect',
+	'radio-ignored': 'no response does not respond receiver bind dead stick',
+	'no-fix': 'gps satellite home point',
+	'few-sats': 'gps satellites',
+	'lock-comes-goes': 'gps loses signal',
+	'picture-breaks': 'video static lost goggles',
+	'picture-blur': 'focus video',
+	'no-start': 'beep will not turn on dead boot',
+	'heading-off': 'compass wrong direction',
+	'no-arm': 'refuses armed arming motors start',
+	'arm-msg': 'error refuses arming',
+	pinned: 'stuck lift off take take-off will not fly stays ground',
+	flips: 'flip flipped somersault tumble crash take off takeoff roll',
+	'tilts-wrong': 'reversed inverted opposite',
+	'yaw-wrong': 'rotates turns round turn reversed',
+	'revs-bounces': 'jumps hops rev runaway',
+	heavy: 'weak power sluggish lift',
+	leans: 'drifts drift tilts slides',
+	'drifts-wind': 'drift position hold lost floats away',
+	circles: 'circling orbit spiral bowl swirls',
+	buzz: 'oscillates oscillation vibrates noise whine loud surge',
+	'runs-up': 'flyaway rockets shoots climb',
+	shakes: 'vibrates oscillation jello jitter',
+	bobs: 'height altitude up down yoyo',
+	'creeps-height': 'altitude drifts rises',
+	'nose-turns': 'yaw drift spins rotates heading',
+	'jumps-aside': 'jerks glitch gps lurches',
+	'stops-short': 'obstacle brakes',
+	veers: 'curves crooked straight line',
+	'horizon-tilted': 'crooked camera gimbal level',
+	'link-near': 'range signal weak',
+	drops: 'fell falls failsafe crash',
+	'no-return': 'home failsafe',
+	'return-wrong': 'home flyaway wrong direction',
+	sags: 'battery pack voltage',
+	'short-flight': 'battery minutes time',
+	misses: 'landing inaccurate off offset',
+	'lands-unsure': 'landing touchdown disarm',
+	'motors-hot': 'temperature burn warm',
+	'one-hot': 'temperature burn warm',
+};
+
+/** Signs and causes by what a pilot would say: every word asked must begin a word of the text, or of what else it is called. */
+export function saidOf<T extends { text: string; id?: string }>(all: readonly T[], asked: string): T[] {
 	const words = (text: string) => text.toLowerCase().match(/[a-z0-9]+/g) ?? [];
 	const wanted = words(asked);
 	if (wanted.length === 0) return [...all];
 	const stem = (word: string) => (word.length > 3 ? word.replace(/(ing|s)$/, '') : word);
-	return all.filter(({ text }) => {
-		const own = words(text);
+	return all.filter(({ text, id = '' }) => {
+		const own = words(`${text} ${ALSO[id] ?? ''}`);
 		return wanted.every((w) => own.some((o) => o.startsWith(stem(w)) || stem(o) === stem(w)));
 	});
 }

@@ -189,6 +189,14 @@
 					/></label
 				>
 				<label class="grid gap-1"
+					><span class="text-[15px] text-ink-2">Serial number or registration</span><input
+						class="field-input"
+						maxlength="80"
+						value={craft.serial ?? ''}
+						oninput={(e) => set({ serial: e.currentTarget.value || undefined })}
+					/></label
+				>
+				<label class="grid gap-1"
 					><span class="text-[15px] text-ink-2">Maker's manual: where to look</span><input
 						class="field-input"
 						maxlength="400"

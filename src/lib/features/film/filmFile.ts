@@ -5,8 +5,10 @@ const MOST_WIDTH = 640;
 const MOST_RATE = 15;
 /** Pictures that may wait for the tracker before the film is held. */
 const MOST_WAITING = 6;
-/** How much faster than life a film is read, where the device keeps up. */
-const PACE = 4;
+/** How much faster than life a film is read at first, at most and at least: a device that drops pictures is given more time. */
+const PACE = { first: 2, most: 6, least: 0.5 } as const;
+/** Pictures farther apart than this were dropped, seconds. */
+const DROPPED_S = 0.12;
 const SPREAD_PACE = 8;
 
 const once = (target: EventTarget, good: string): Promise<void> =>
@@ -143,6 +145,9 @@ export class FilmFile {
 		const take = (_: number, { mediaTime }: VideoFrameCallbackMetadata) => {
 			if (ended || signal.aborted) return;
 			if (mediaTime - last >= 1 / MOST_RATE - 0.004) {
+				const dropped = last > -Infinity && mediaTime - last > DROPPED_S;
+				const pace = video.playbackRate * (dropped ? 0.7 : 1.02);
+				video.playbackRate = Math.max(PACE.least, Math.min(PACE.most, pace));
 				last = mediaTime;
 				give(this.#picture(mediaTime));
 				if (waiting.length >= MOST_WAITING) video.pause();
@@ -153,7 +158,7 @@ export class FilmFile {
 			await FilmFile.#seek(video, fromS);
 			video.requestVideoFrameCallback(take);
 			video.addEventListener('ended', finish, { once: true, signal });
-			video.playbackRate = PACE;
+			video.playbackRate = PACE.first;
 			await video.play();
 		};
 		signal.addEventListener('abort', () => (video.pause(), finish()), { once: true });

@@ -128,16 +128,13 @@
 			{/if}
 		</div>
 		<div>
-			{#if answer.spiral.compassErrorDeg !== null}
+			{#if answer.spiral.present && answer.spiral.compassErrorDeg !== null}
 				<Figure
 					label="Compass error from the track"
 					value="{answer.spiral.compassErrorDeg > 0 ? '+' : '−'}{Math.abs(answer.spiral.compassErrorDeg).toFixed(0)}"
 					unit="°"
 					sigma={f(answer.spiral.compassErrorSigmaDeg, 0)}
 					size="huge"
-					note={answer.spiral.present
-						? ''
-						: `not told from zero; above about ${f(answer.spiral.excludedAboveDeg, 0)}° excluded`}
 				/>
 			{:else}
 				<Figure label="95 % of the track inside" value={f(answer.bubble.diameter95M, 1)} unit="m" size="huge" />
@@ -164,6 +161,13 @@
 							>≤ {hoverLimits.driftMps.value}</td
 						></tr
 					>
+					{#if !answer.spiral.present && answer.spiral.compassErrorDeg !== null}
+						<tr
+							><td>Compass error from the track</td><td class="num" colspan="2"
+								>not told from none; above about {f(answer.spiral.excludedAboveDeg, 0)}° excluded</td
+							></tr
+						>
+					{/if}
 					{#if answer.spiral.present}
 						<tr
 							><td>One turn takes</td><td class="num">{f(answer.spiral.periodS, 1)} s</td><td class="num text-ink-2"

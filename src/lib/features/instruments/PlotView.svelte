@@ -1,5 +1,8 @@
 <script lang="ts">
+	import ArrowsPicture from '$lib/ui/plot/ArrowsPicture.svelte';
 	import BalancePicture from '$lib/ui/plot/BalancePicture.svelte';
+	import BoardPicture from '$lib/ui/plot/BoardPicture.svelte';
+	import RoomPicture from '$lib/ui/plot/RoomPicture.svelte';
 	import BarPlot from '$lib/ui/plot/BarPlot.svelte';
 	import GroundMap from '$lib/ui/plot/GroundMap.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
@@ -33,6 +36,12 @@
 	/>
 {:else if plot.kind === 'bars'}
 	<BarPlot title={plot.title} unit={plot.unit} digits={plot.digits ?? 2} bars={plot.bars} limit={plot.limit} />
+{:else if plot.kind === 'room'}
+	<RoomPicture {...plot} />
+{:else if plot.kind === 'arrows'}
+	<ArrowsPicture {...plot} />
+{:else if plot.kind === 'board'}
+	<BoardPicture {...plot} />
 {:else if plot.kind === 'balance'}
 	<BalancePicture {...plot} />
 {:else}

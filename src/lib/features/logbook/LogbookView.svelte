@@ -57,6 +57,7 @@
 	name="Logbook"
 	lead="Every entry is chained to the one before: slips and later edits show. A head kept elsewhere fixes the record."
 >
+	{#snippet actions()}<Button href="/logbook/proof">A page for others</Button>{/snippet}
 	{#if !sessions.ready}
 		<p role="status" class="text-ink-2">Reading…</p>
 	{:else}

@@ -1,27 +1,34 @@
 <script lang="ts">
-	import { crewWords } from '$lib/core/session/crew';
-	import { gradeOf } from '$lib/core/evidence/grade';
-	import { entryWords, taskWords } from '$lib/core/session/entryWords';
-	import { stationTitle } from '$lib/core/session/stations';
+	import { taskWords } from '$lib/core/session/entryWords';
 	import { live } from '$lib/store/live.svelte';
 	import { listPhotos } from '$lib/store/photos';
 	import { exportSession } from '$lib/store/backup';
 	import Button from '$lib/ui/Button.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
-	import { GRADE_WORDS, MARK_WORDS } from '$lib/ui/marks';
 	import { download } from '$lib/ui/download';
-	import { showDate, showZoned } from '$lib/ui/format';
-	import { failed } from '$lib/ui/notify';
+	import { showZoned } from '$lib/ui/format';
+	import { done, failed } from '$lib/ui/notify';
+	import { canShare, makePdf, sharePdf } from '$lib/ui/pdf';
 	import { units } from '$lib/ui/preferences.svelte';
 	import ChainView from '../running/ChainView.svelte';
 	import HandOver from '../running/HandOver.svelte';
 	import { getSessionView } from '../running/sessionView.svelte';
+	import { sheetDocument } from './sheetDocument';
+	import { sheetPdf } from './sheetPdf';
 
+	/** A session as a document: half a page that decides, then what was not clear, then every entry. */
 	const view = getSessionView();
 	const bundle = $derived(view.bundle);
-	const chain = $derived(bundle.chain);
 	const photos = live(() => listPhotos(bundle.session.id));
+	const sheet = $derived(
+		sheetDocument(bundle, {
+			headline: view.state.fly.headline,
+			tasks: view.state.stations.flatMap(({ tasks }) => tasks),
+			units: units(),
+		}),
+	);
 	let fault = $state('');
+	let busy = $state(false);
 
 	async function save() {
 		try {
@@ -32,13 +39,31 @@
 			failed(error);
 		}
 	}
+	async function pdf(share: boolean) {
+		busy = true;
+		try {
+			const blob = await makePdf(sheetPdf(sheet, photos.current ?? []));
+			const name = `sheet ${sheet.reference}.pdf`.replaceAll(' ', '-');
+			if (share) await sharePdf(blob, name);
+			else {
+				download(name, new Uint8Array(await blob.arrayBuffer()), 'application/pdf');
+				done('The PDF is saved');
+			}
+		} catch (error) {
+			if (!(error instanceof DOMException && error.name === 'AbortError')) failed(error);
+		} finally {
+			busy = false;
+		}
+	}
 </script>
 
 <svelte:head><title>Session sheet · Winglogos</title></svelte:head>
 
-<article class="min-h-full bg-sheet px-7 py-6 print:px-0">
+<article class="min-h-full bg-sheet px-7 py-6 max-sm:px-[1rem] print:px-0">
 	<div class="no-print mb-5 flex flex-wrap gap-3">
-		<Button kind="primary" onclick={() => window.print()}>Print</Button>
+		<Button kind="primary" disabled={busy} onclick={() => void pdf(false)}>Save as PDF</Button>
+		{#if canShare()}<Button class="min-h-14" disabled={busy} onclick={() => void pdf(true)}>Share</Button>{/if}
+		<Button class="min-h-14" onclick={() => window.print()}>Print</Button>
 		<Button class="min-h-14" onclick={save}>Export as JSON</Button>
 		{#if !view.readOnly}<Button class="min-h-14" href={view.href('close')}>Go to Close</Button>{/if}
 	</div>
@@ -47,67 +72,54 @@
 			Saved as it stands, but it cannot be imported again: {fault}
 		</p>
 	{/if}
-	<h1 class="m-0">{bundle.session.title}</h1>
-	<p class="m-0 mt-1 text-ink-2">
-		{bundle.aircraft.name}{bundle.site ? ` at ${bundle.site.name}` : ''}, {showDate(bundle.session.startedAt)}, pilot in
-		command {bundle.session.pilot}{bundle.pack ? `, pack ${bundle.pack.name}` : ''}
-	</p>
-	{#if bundle.session.crew?.length}<p class="m-0 mt-1 text-ink-2">
-			With {crewWords(bundle.session.crew)}.{bundle.session.signals ? ` Signals: ${bundle.session.signals}.` : ''}
-		</p>{/if}
-	{#if view.rehearsal}<p class="mt-2 mb-0 text-[18px] font-bold text-aside">
+	<div class="flex flex-wrap items-baseline justify-between gap-x-6">
+		<h1 class="m-0">{sheet.title}</h1>
+		<span class="font-mono text-[14px] text-ink-2">{sheet.reference}</span>
+	</div>
+	<p class="m-0 mt-1 text-ink-2">{sheet.under}</p>
+	{#if sheet.rehearsal}<p class="mt-2 mb-0 text-[18px] font-bold text-aside">
 			A rehearsal: nothing on this sheet counts outside it.
 		</p>{/if}
-	<h2 class="mt-6 mb-1">{view.state.fly.headline}</h2>
-	<table>
-		<thead><tr><th scope="col">station</th><th scope="col">mark</th><th scope="col">what is not clear</th></tr></thead>
-		<tbody>
-			{#each view.state.stations as station (station.id)}
-				<tr>
-					<td>{station.title}</td>
-					<td
-						><span class="flex items-center gap-2"
-							><MarkIcon mark={station.mark} size={22} word={false} />{MARK_WORDS[station.mark]}</span
-						></td
-					>
-					<td
-						>{station.tasks
-							.filter(({ mark }) => mark !== 'clear')
-							.map(({ title, mark, detail }) => (mark === 'aside' ? `${title} (${detail})` : title))
-							.join('; ') || station.summary}</td
-					>
-				</tr>
-			{/each}
-		</tbody>
-	</table>
+	<p class="mt-4 mb-2 text-[20px] font-bold">{sheet.verdict}</p>
+	<dl class="m-0 grid max-w-5xl gap-x-6 sm:grid-cols-[10rem_minmax(0,1fr)]">
+		{#each sheet.facts as { label, value } (label)}
+			<dt class="pt-1 text-ink-2 sm:pb-1">{label}</dt>
+			<dd class="m-0 pb-1 wrap-anywhere sm:pt-1">{value}</dd>
+		{/each}
+	</dl>
+	<h2 class="mt-6 mb-1">{sheet.exceptions.length > 0 ? 'What was not clear' : 'Everything was clear'}</h2>
+	<ul class="m-0 list-none p-0">
+		{#each sheet.exceptions as { mark, word, what, why }, k (k)}
+			<li class="hairline flex break-inside-avoid gap-3 py-1.5">
+				<span class="flex w-28 shrink-0 items-start gap-2 max-sm:w-auto"
+					><MarkIcon {mark} size={22} word={false} /><span class="max-sm:sr-only">{word}</span></span
+				>
+				<span class="min-w-0 flex-1"
+					>{what}{#if why}<span class="block text-[15px] text-ink-2">{why}</span>{/if}</span
+				>
+			</li>
+		{/each}
+	</ul>
 	<h2 class="mt-6 mb-1">Entries</h2>
-	<div class="overflow-x-auto">
-		<table>
-			<thead
-				><tr
-					><th scope="col">no.</th><th scope="col">time</th><th scope="col">station</th><th scope="col"
-						>what was seen</th
-					><th scope="col">how</th><th scope="col">by</th><th scope="col">hash</th></tr
-				></thead
+	<ol class="m-0 list-none p-0">
+		{#each sheet.entries as { no, at, station, what, how, by, hash } (no)}
+			<li
+				class="hairline grid break-inside-avoid gap-x-4 py-1.5 sm:grid-cols-[2.5rem_7.5rem_8rem_minmax(0,1fr)_7rem] print:grid-cols-[2rem_6.5rem_7rem_minmax(0,1fr)_6rem]"
 			>
-			<tbody>
-				{#each bundle.entries as entry (entry.id)}
-					{@const grade = gradeOf(entry.payload)}
-					<tr>
-						<td class="num">{entry.seq + 1}</td>
-						<td class="font-mono text-[14px] whitespace-nowrap">{showZoned(entry.at, entry.zoneMin)}</td>
-						<td>{stationTitle(entry.station, bundle.aircraft)}</td>
-						<td>{entryWords(entry, bundle.aircraft, units())}{entry.corrects ? ' · corrects an earlier entry' : ''}</td>
-						<td>{grade ? GRADE_WORDS[grade] : ''}</td>
-						<td>{entry.by}</td>
-						<td class="font-mono text-[13px]">{entry.hash.slice(0, 10)}</td>
-					</tr>
-				{:else}
-					<tr><td colspan="7" class="text-ink-2">Nothing recorded yet.</td></tr>
-				{/each}
-			</tbody>
-		</table>
-	</div>
+				<span class="num text-ink-2 max-sm:hidden print:block">{no}</span>
+				<span class="font-mono text-[14px] whitespace-nowrap"
+					><span class="sm:hidden print:hidden">{no} · </span>{at}</span
+				>
+				<span class="text-ink-2">{station}</span>
+				<span class="min-w-0 wrap-anywhere">{what}</span>
+				<span class="text-[14px] text-ink-2"
+					>{[how, by].filter(Boolean).join(' · ')} <span class="font-mono text-[13px]">{hash}</span></span
+				>
+			</li>
+		{:else}
+			<li class="text-ink-2">Nothing recorded yet.</li>
+		{/each}
+	</ol>
 	{#if photos.current?.length}
 		<h2 class="mt-6 mb-1">Photos</h2>
 		<div class="flex flex-wrap gap-4">
@@ -122,12 +134,9 @@
 		</div>
 	{/if}
 	<h2 class="mt-6 mb-1">Does the record hold?</h2>
-	<ChainView {chain} head={bundle.session.head} />
+	<ChainView chain={bundle.chain} head={bundle.session.head} />
 	<div class="mt-4">
 		<HandOver title={bundle.session.title} at={bundle.session.startedAt} head={bundle.session.head} />
 	</div>
-	<p class="mt-4 text-[14px] text-ink-2">
-		Winglogos shows what was seen and what was not. The pilot in command decides, by the maker's manual and the local
-		rules.
-	</p>
+	<p class="mt-4 text-[14px] text-ink-2">{sheet.foot}</p>
 </article>

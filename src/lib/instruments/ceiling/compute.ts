@@ -23,5 +23,11 @@ export const compute = working(fields, async ({ form: v }) => {
 			{ label: 'Room left', value: answer.clearanceM, unit: 'm', quantity: 'height', digits: 1 },
 			{ label: 'Hold at most', value: answer.highestHoldM, unit: 'm', quantity: 'height', digits: 1 },
 		],
+		plots: [
+			{
+				...{ kind: 'room', title: 'The room from the side', ceilingM: request.ceilingM, marginM: request.marginM },
+				...{ holdM: request.holdM, follows: request.followsSurface, things: request.things },
+			},
+		],
 	};
 });

@@ -42,6 +42,7 @@ export const compute = working(fields, async (input) => {
 				note: `next mounting ${answer.runnerUpDeg?.toFixed(0) ?? '–'}° off`,
 			},
 		],
+		plots: change ? [{ kind: 'board', title: 'How the board sits', ...change.wanted }] : [],
 		tables: answer.rotation
 			? [
 					{

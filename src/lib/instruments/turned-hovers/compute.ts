@@ -42,5 +42,29 @@ export const compute = working(fields, async ({ form: v }) => {
 			},
 			{ label: 'Turned by', value: answer.turnedDeg, unit: '°', digits: 0 },
 		],
+		plots: [
+			{
+				...{ kind: 'arrows', title: 'Two drifts, and the wind between them', unit: 'm/s' },
+				arrows: [
+					...([1, 2] as const).flatMap((n) => {
+						const { northMps, eastMps, headingDeg } = drifting(v, n);
+						const nose = (headingDeg * Math.PI) / 180;
+						return [
+							{ label: `drift ${n}`, north: northMps, east: eastMps },
+							{ label: `nose ${n}`, north: Math.cos(nose), east: Math.sin(nose), dashed: true },
+						];
+					}),
+					...(answer.wind
+						? [
+								{
+									label: 'wind',
+									north: -answer.wind.speedMps * Math.cos((answer.wind.fromDeg * Math.PI) / 180),
+									east: -answer.wind.speedMps * Math.sin((answer.wind.fromDeg * Math.PI) / 180),
+								},
+							]
+						: []),
+				],
+			},
+		],
 	};
 });

@@ -1,0 +1,125 @@
+<script lang="ts">
+	import Page from '$lib/features/shell/Page.svelte';
+	import { live } from '$lib/store/live.svelte';
+	import { loadSession } from '$lib/store/repository';
+	import { listSessions } from '$lib/store/tables';
+	import Button from '$lib/ui/Button.svelte';
+	import Empty from '$lib/ui/Empty.svelte';
+	import { download } from '$lib/ui/download';
+	import { showDate } from '$lib/ui/format';
+	import { done, failed } from '$lib/ui/notify';
+	import { canShare, makePdf, sharePdf } from '$lib/ui/pdf';
+	import { preferences, units } from '$lib/ui/preferences.svelte';
+	import { proofOf, proofPdf } from './proof';
+
+	/** One page over several sessions, for a client or a claim: readable, dated, with what fixes each record. */
+	const MOST = 200;
+	const sessions = live(() => listSessions(MOST));
+	let chosen = $state<string[]>([]);
+	let what = $state('');
+	let by = $state(preferences.pilot);
+	const key = $derived(chosen.join(' '));
+	const bundles = live(
+		async () => (await Promise.all(chosen.map((id) => loadSession(id)))).filter((b) => b !== null),
+		() => key,
+	);
+	const proofs = $derived(
+		(bundles.current ?? [])
+			.toSorted((a, b) => (a.session.startedAt < b.session.startedAt ? -1 : 1))
+			.map((bundle) => proofOf(bundle, units())),
+	);
+	const toggle = (id: string, on: boolean) => (chosen = on ? [...chosen, id] : chosen.filter((c) => c !== id));
+
+	async function pdf(share: boolean) {
+		try {
+			const at = new Date().toISOString();
+			const blob = await makePdf(proofPdf(proofs, { what, by, at }));
+			const name = `flights-${at.slice(0, 10)}.pdf`;
+			if (share) await sharePdf(blob, name);
+			else {
+				download(name, new Uint8Array(await blob.arrayBuffer()), 'application/pdf');
+				done('The PDF is saved');
+			}
+		} catch (error) {
+			if (!(error instanceof DOMException && error.name === 'AbortError')) failed(error);
+		}
+	}
+</script>
+
+<Page
+	title={proofs.length > 0
+		? `${proofs.length === 1 ? 'One session' : `${proofs.length} sessions`} on a page for others`
+		: 'Choose the sessions that it is about'}
+	name="For others"
+	lead="For a client, a landowner, an insurer: who decided what on what evidence, and what fixes each record."
+>
+	{#snippet actions()}<Button href="/logbook">Logbook</Button>{/snippet}
+	{#snippet margin()}
+		<h2 class="mt-0 mb-1">What it proves</h2>
+		<p>
+			That these entries stood in this order when the head was given away. Keep the sessions’ files beside it: with them
+			anybody can verify it.
+		</p>
+	{/snippet}
+	{#if sessions.ready && (sessions.current ?? []).length === 0}
+		<Empty title="No session yet"><Button kind="primary" href="/session/new">Start a session</Button></Empty>
+	{:else}
+		<div class="no-print">
+			<div class="grid gap-4 sm:grid-cols-2">
+				<label class="grid gap-1"
+					><span class="text-[15px] text-ink-2">What it is for</span><input
+						class="field-input"
+						maxlength="160"
+						placeholder="Survey of the north shore, May"
+						bind:value={what}
+					/></label
+				>
+				<label class="grid gap-1"
+					><span class="text-[15px] text-ink-2">Given by</span><input
+						class="field-input"
+						maxlength="120"
+						bind:value={by}
+					/></label
+				>
+			</div>
+			<ul class="m-0 mt-3 list-none p-0" aria-label="Sessions">
+				{#each sessions.current ?? [] as { session, aircraftName } (session.id)}
+					<li class="hairline">
+						<label class="flex min-h-12 items-center gap-3 py-1">
+							<input
+								type="checkbox"
+								class="size-6 shrink-0 accent-(--action)"
+								checked={chosen.includes(session.id)}
+								onchange={(e) => toggle(session.id, e.currentTarget.checked)}
+							/>
+							<span class="min-w-0 flex-1"
+								>{session.title}{session.kind === 'rehearsal' ? ' (rehearsal)' : ''}
+								<span class="text-ink-2">{aircraftName}, {showDate(session.startedAt)}, {session.pilot}</span></span
+							>
+						</label>
+					</li>
+				{/each}
+			</ul>
+			<div class="mt-4 flex flex-wrap gap-3">
+				<Button kind="primary" disabled={proofs.length === 0} onclick={() => void pdf(false)}>Save as PDF</Button>
+				{#if canShare()}<Button class="min-h-14" disabled={proofs.length === 0} onclick={() => void pdf(true)}
+						>Share</Button
+					>{/if}
+				<Button class="min-h-14" disabled={proofs.length === 0} onclick={() => window.print()}>Print</Button>
+			</div>
+		</div>
+		{#each proofs as { title, when, lines, chain }, k (k)}
+			<section class="mt-6 break-inside-avoid border-t border-rule pt-3" aria-label={title}>
+				<h2 class="m-0">{title}</h2>
+				<p class="m-0 mb-2 font-semibold">{when}</p>
+				<dl class="m-0 grid gap-x-6 sm:grid-cols-[10rem_minmax(0,1fr)]">
+					{#each lines as { label, value } (label)}
+						<dt class="text-ink-2">{label}</dt>
+						<dd class="m-0 pb-1 wrap-anywhere">{value}</dd>
+					{/each}
+				</dl>
+				<p class="m-0 mt-1 font-mono text-[13px] break-all">{chain}</p>
+			</section>
+		{/each}
+	{/if}
+</Page>

@@ -1,0 +1,146 @@
+import { gradeOf } from '$lib/core/evidence/grade';
+import type { ChainFinding } from '$lib/core/record/chain';
+import { crewWords } from '$lib/core/session/crew';
+import { entryWords } from '$lib/core/session/entryWords';
+import { stationTitle } from '$lib/core/session/stations';
+import type { TaskState } from '$lib/core/session/task';
+import type { UnitSystem } from '$lib/core/words/units';
+import { KIND_WORDS } from '$lib/features/aircraft/kindWords';
+import type { Entry } from '$lib/schema/entries';
+import type { Mark } from '$lib/schema/records';
+import type { SessionBundle } from '$lib/store/repository';
+import { showDate, showZoned } from '$lib/ui/format';
+import { GRADE_WORDS, MARK_WORDS } from '$lib/ui/marks';
+
+/** A session as a document: what the page shows, the printer prints and the PDF holds. */
+export interface SheetDocument {
+	title: string;
+	reference: string;
+	under: string;
+	rehearsal: boolean;
+	verdict: string;
+	/** Half a page: who, what, where, when, decided how. */
+	facts: readonly { label: string; value: string }[];
+	/** Everything that was not clear, with its reason. */
+	exceptions: readonly { mark: Mark; word: string; what: string; why: string }[];
+	entries: readonly { no: string; at: string; station: string; what: string; how: string; by: string; hash: string }[];
+	chain: string;
+	head: string;
+	foot: string;
+}
+
+const FOOT =
+	'Winglogos shows what was seen and what was not. The pilot in command decides, by the maker’s manual and the local rules.';
+
+/** By which a sheet is named to others: its day and the beginning of its chain’s head. */
+export const referenceOf = ({ startedAt, head }: { startedAt: string; head: string }): string =>
+	`${startedAt.slice(0, 10)} ${head.slice(0, 8).toUpperCase()}`;
+
+const last = <K extends Entry['payload']['kind']>(
+	entries: readonly Entry[],
+	kind: K,
+	more: (e: Entry) => boolean = () => true,
+) => entries.findLast((entry) => entry.payload.kind === kind && more(entry));
+
+/** Who said yes as the second person, and how often. */
+function confirmers(entries: readonly Entry[]): string {
+	const counts: Record<string, number> = {};
+	for (const { payload } of entries)
+		if (payload.kind === 'check' && payload.confirmedBy)
+			counts[payload.confirmedBy] = (counts[payload.confirmedBy] ?? 0) + 1;
+	return Object.entries(counts)
+		.map(([name, n]) => `${name}, ${n} ${n === 1 ? 'answer' : 'answers'}`)
+		.join('; ');
+}
+
+export const chainWords = (chain: ChainFinding): string =>
+	chain.ok
+		? `The chain of ${chain.entries} ${chain.entries === 1 ? 'entry' : 'entries'} holds.`
+		: `The chain does not hold: ${chain.broken.map(({ where, what }) => `${where}: ${what}`).join('; ')}.`;
+
+const degrees = (value: number, plus: string, minus: string) =>
+	`${Math.abs(value).toFixed(5)}° ${value < 0 ? minus : plus}`;
+
+/** What a pilot, a client or an insurer reads of a session. */
+export function sheetDocument(
+	bundle: SessionBundle,
+	{ headline, tasks, units }: { headline: string; tasks: readonly TaskState[]; units: UnitSystem },
+): SheetDocument {
+	const { session, aircraft, site, pack, entries, chain } = bundle;
+	const words = (entry: Entry | undefined) => (entry ? entryWords(entry, aircraft, units) : '');
+	const decided = (task: 'arm' | 'flight') =>
+		words(last(entries, 'decision', ({ payload }) => payload.kind === 'decision' && payload.task === task));
+	const begun = entries[0];
+	const snapshot = aircraft.snapshots?.findLast(({ at }) => at <= (session.endedAt ?? session.startedAt));
+	const facts: readonly [string, string][] = [
+		['Pilot in command', session.pilot],
+		[
+			'Crew',
+			session.crew?.length ? `${crewWords(session.crew)}${session.signals ? `; signals: ${session.signals}` : ''}` : '',
+		],
+		['Confirmed by', confirmers(entries)],
+		['Decision to arm', decided('arm')],
+		['Decision to fly', decided('flight')],
+		['Wind', words(last(entries, 'wind'))],
+		[
+			'Aircraft',
+			[
+				`${aircraft.name}, ${KIND_WORDS[aircraft.kind].toLowerCase()}`,
+				aircraft.description,
+				aircraft.firmware && `firmware ${aircraft.firmware}`,
+				aircraft.serial && `serial ${aircraft.serial}`,
+			]
+				.filter(Boolean)
+				.join('; ')
+				.replaceAll('.;', ';'),
+		],
+		[
+			'Settings',
+			snapshot
+				? `as kept on ${showDate(snapshot.at)}: ${snapshot.values.length} values${snapshot.note ? `, ${snapshot.note}` : ''}`
+				: '',
+		],
+		['Pack', pack ? `${pack.name}, ${pack.cells} cells, ${pack.capacityMah} mAh, ${pack.cycles} cycles` : ''],
+		[
+			'Place',
+			site
+				? `${site.name}, ${degrees(site.latDeg, 'north', 'south')}, ${degrees(site.lonDeg, 'east', 'west')}, ${site.altM.toFixed(0)} m above sea${site.rules ? `; ${site.rules}` : ''}`
+				: '',
+		],
+		[
+			'From, to',
+			`${showDate(session.startedAt)}, ${showZoned(session.startedAt, begun?.zoneMin)}${session.endedAt ? ` to ${showZoned(session.endedAt, entries.at(-1)?.zoneMin)}` : ', not ended'}`,
+		],
+	];
+	return {
+		title: session.title,
+		reference: referenceOf(session),
+		under: `${aircraft.name}${site ? ` at ${site.name}` : ''}, ${showDate(session.startedAt)}`,
+		rehearsal: session.kind === 'rehearsal',
+		verdict: headline,
+		facts: facts.filter(([, value]) => value !== '').map(([label, value]) => ({ label, value })),
+		exceptions: tasks
+			.filter(({ mark }) => mark !== 'clear')
+			.map(({ mark, title, detail, reasons }) => ({
+				mark,
+				word: MARK_WORDS[mark],
+				what: title,
+				why: detail || (reasons[0]?.text ?? ''),
+			})),
+		entries: entries.map((entry) => {
+			const grade = gradeOf(entry.payload);
+			return {
+				no: String(entry.seq + 1),
+				at: showZoned(entry.at, entry.zoneMin),
+				station: stationTitle(entry.station, aircraft),
+				what: `${words(entry)}${entry.corrects ? ' · corrects an earlier entry' : ''}`,
+				how: grade ? GRADE_WORDS[grade] : '',
+				by: entry.by,
+				hash: entry.hash.slice(0, 10),
+			};
+		}),
+		chain: chainWords(chain),
+		head: session.head,
+		foot: FOOT,
+	};
+}

@@ -1,0 +1,204 @@
+import { expect, test, type Page } from '@playwright/test';
+import { answerByKeys, DEMO_STATE, enterAircraft, holdTime, setAsideAt, stationUrl } from './support';
+import { wholeFlightCsv } from './logs';
+
+/** Whole jobs to the landing and the record: a long-range quad with and without a compass, a wing, a build that misbehaves. */
+test.use({ storageState: DEMO_STATE });
+
+const h1 = (page: Page) => page.getByRole('heading', { level: 1 });
+const go = (page: Page, station: string) => page.goto(stationUrl(page, station));
+
+async function begin(page: Page, aircraft: string, ...choices: RegExp[]) {
+	await holdTime(page);
+	await page.goto('/session/new');
+	await page.getByRole('radio', { name: new RegExp(`^${aircraft}`) }).click();
+	for (const choice of choices) await page.getByRole('radio', { name: choice }).first().click();
+	await page.getByLabel('What it is for').fill('A whole job');
+	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
+	await page.getByRole('button', { name: 'Start the session' }).click();
+	await expect(page).toHaveURL(/\/plan$/);
+}
+async function readOffLock(page: Page, satellites: string) {
+	await go(page, 'position/position');
+	const read = page.getByRole('button', { name: 'Read off its screen' });
+	if (await read.count()) await read.click();
+	await page.getByLabel('Satellites').fill(satellites);
+	await page.getByLabel('Satellites').blur();
+	await page.getByRole('radio', { name: 'Yes, here' }).click();
+	await page.getByRole('button', { name: 'Record what it shows' }).click();
+	await expect(page).toHaveURL(/\/position$/);
+}
+async function enterWind(page: Page, mean: string, gusts: string) {
+	await go(page, 'return');
+	await page.getByLabel('Wind from').fill('240');
+	await page.getByLabel('Mean').fill(mean);
+	await page.getByLabel('Gusts').fill(gusts);
+	await page.getByLabel('Gusts').blur();
+	await page.getByRole('button', { name: 'Record the wind' }).click();
+	await expect(page.getByText('Wind recorded')).toBeVisible();
+}
+async function arm(page: Page) {
+	await setAsideAt(page, 'arm');
+	await page.getByRole('button', { name: 'Arm', exact: true }).click();
+	await expect(page).toHaveURL(/\/(response|hover)$/);
+}
+/** The flight itself, landed and measured by tape. */
+async function flyAndLand(page: Page, metres: string) {
+	await setAsideAt(page, 'fly');
+	await page.getByRole('button', { name: 'Fly', exact: true }).click();
+	await page.getByRole('button', { name: 'Off the ground' }).click();
+	await expect(h1(page)).toHaveText('Flying');
+	await page.getByRole('button', { name: 'Without position hold' }).click();
+	await page.getByRole('button', { name: 'Landed' }).click();
+	await page.getByRole('radio', { name: 'Tape' }).click();
+	await page.getByRole('textbox', { name: 'From the mark' }).fill(metres);
+	await page.getByRole('button', { name: 'E', exact: true }).click();
+	await page.getByRole('button', { name: 'Record the landing' }).click();
+	await expect(
+		page.getByText(/more, each after a power-up of its own, would settle it|It came back within/).first(),
+	).toBeVisible();
+}
+
+test('a long-range quad: fix read off, return by its switch from its log, landed by tape, the distance it was tried to', async ({
+	page,
+}) => {
+	test.setTimeout(300_000);
+	await enterAircraft(page, 'Godwit', 'Long-range quad', async () => {
+		await page.getByLabel('When the link is lost it will').selectOption('return home');
+	});
+	await begin(page, 'Godwit', /sea wall/);
+	for (const [id, title] of [
+		['plan', 'Plan'],
+		['bench', 'Bench'],
+	] as const) {
+		await go(page, id);
+		await answerByKeys(page, title);
+	}
+	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|has not been calibrated|compass/i);
+	for (const [id, title] of [
+		['site', 'Site'],
+		['compass', 'Compass'],
+		['power-up', 'Power-up'],
+	] as const) {
+		await go(page, id);
+		await answerByKeys(page, title);
+	}
+	await readOffLock(page, '14');
+	await enterWind(page, '3', '5');
+	await answerByKeys(page, 'Return');
+	await arm(page);
+	await go(page, 'hover/return-test');
+	await page
+		.locator('main input[type=file]')
+		.setInputFiles({ name: 'flight.csv', mimeType: 'text/csv', buffer: Buffer.from(wholeFlightCsv()) });
+	await expect(h1(page)).toHaveText('What the log shows of its return');
+	await page.getByRole('radio', { name: /^Its switch/ }).click();
+	await page.getByRole('button', { name: 'Its motors went off by themselves' }).click();
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/hover$/);
+	await flyAndLand(page, '1.8');
+	// What was seen of the return says how far it may go.
+	await page.goto('/aircraft');
+	await page
+		.getByRole('link', { name: /Godwit/ })
+		.first()
+		.click();
+	await expect(page).toHaveURL(/\/aircraft\/[^/]+/);
+	await page.goto(`/aircraft/${/aircraft\/([^/?]+)/.exec(page.url())?.[1]}/due`);
+	await expect(page.getByText(/By its switch:.*100 m out/)).toBeVisible();
+	await expect(page.getByText(/Tried to 100 m: further out nobody has seen it come home/)).toBeVisible();
+});
+
+test('a long-range quad without a compass flies without a fix by consent that names what will not work', async ({
+	page,
+}) => {
+	test.setTimeout(300_000);
+	await enterAircraft(page, 'Sanderling', 'Long-range quad', async () => {
+		await page.getByLabel('Compasses').fill('0');
+		await page.getByLabel('When the link is lost it will').selectOption('stop its motors');
+	});
+	await begin(page, 'Sanderling', /sea wall/);
+	await go(page, 'plan');
+	await answerByKeys(page, 'Plan');
+	await go(page, 'bench');
+	await answerByKeys(page, 'Bench');
+	await expect(page.getByText(/compass/i)).toHaveCount(0);
+	await setAsideAt(page, 'arm', /lock|position/i);
+	await go(page, 'sheet');
+	await expect(page.getByText(/known: no lock/).first()).toBeVisible();
+});
+
+test('a new build that misbehaves: each thing entered as it is seen, the next safe check, its remedy, the checks to repeat', async ({
+	page,
+}) => {
+	test.setTimeout(180_000);
+	await page.goto('/finder?aircraft=demo-dunlin');
+	for (const [say, sign] of [
+		['pinned', /pinned|stays on the ground|pressed/i],
+		['flips', /turns over|flips|somersault/i],
+	] as const) {
+		await page.getByRole('searchbox').fill(say);
+		await page.getByRole('button', { name: sign }).first().click();
+		await expect(page.getByText(/^Next check, about/)).toBeVisible();
+		const check = page.locator('section').filter({ hasText: 'Next check' });
+		// Its caution stands before it, and nothing that spins the propellers is offered.
+		await expect(check.getByRole('note')).toBeVisible();
+		await check.getByRole('group', { name: 'What it showed' }).getByRole('button').nth(1).click();
+		await expect(page.getByRole('heading', { name: 'Checked' })).toBeVisible();
+		const could = page
+			.getByRole('list')
+			.filter({ has: page.getByRole('button', { expanded: false }) })
+			.last();
+		await could.getByRole('button').first().click();
+		await expect(page.getByText(/To repeat|again/i).first()).toBeVisible();
+		await page.getByRole('button', { name: 'Start over' }).click();
+	}
+	// The first flight of a build is flown with gains as they were delivered.
+	await begin(page, 'Dunlin', /sea wall/, /first/i);
+	await expect(page.getByText('Gains as delivered, nothing tuned before it has flown').first()).toBeVisible();
+});
+
+test('a wing: balance, each surface by hand and by stabiliser, lock before launch, laps and circle, level asked for after', async ({
+	page,
+}) => {
+	test.setTimeout(300_000);
+	await begin(page, 'Avocet', /north shore/, /first/i);
+	await go(page, 'bench/measure-balance');
+	for (const [label, value] of [
+		['The mark, behind the datum', '20'],
+		['Nose-heavy still good by', '6'],
+	])
+		await page.getByLabel(label).fill(value);
+	await page.getByLabel('Part', { exact: true }).fill('airframe and pack');
+	await page.getByLabel('Mass', { exact: true }).fill('1240');
+	await page.getByLabel('Behind the datum', { exact: true }).fill('17');
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(page.getByRole('img', { name: /It balances 3 mm before the mark/ })).toBeVisible();
+	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page).toHaveURL(/\/bench$/);
+	await go(page, 'bench/measure-balance');
+	await expect(page.getByLabel('The mark, behind the datum')).toHaveValue('20');
+	await go(page, 'plan');
+	await answerByKeys(page, 'Plan');
+	await go(page, 'bench');
+	await answerByKeys(page, 'Bench');
+	await arm(page);
+	await go(page, 'response/surface-grid');
+	for (let step = 0; step < 4; step++) await page.getByRole('button', { name: 'As drawn' }).click();
+	await page.getByText('Throws, measured at the trailing edge').click();
+	for (const side of ['left', 'right']) {
+		const row = page.getByRole('group', { name: `Throws of the ${side} elevon` });
+		await row.getByLabel('up', { exact: true }).fill(side === 'left' ? '12' : '8');
+		await row.getByLabel('up', { exact: true }).blur();
+		await row.getByLabel('down', { exact: true }).fill('10');
+		await row.getByLabel('down', { exact: true }).blur();
+	}
+	await expect(page.getByText('The left elevon and the right elevon go differently far.').first()).toBeVisible();
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/response$/);
+	await go(page, 'hover');
+	for (const rung of [/Launched in direct control/, /Laps left and right/, /Circles over a place by itself/])
+		await expect(page.getByText(rung).first()).toBeVisible();
+	await go(page, 'close');
+	await expect(page.getByText('Hands off in self-level it neither climbed nor sank').first()).toBeVisible();
+});
