@@ -84,7 +84,7 @@ test('two persons: one answers, the other confirms, and the record says who; a f
 	await expect(page.getByText('Recorded')).toBeVisible();
 	await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(title);
 	await page.goto(stationUrl(page, 'sheet'));
-	await expect(page.getByText('With Tamsin Reed (spotter). Signals: arm up: people near.')).toBeVisible();
+	await expect(page.getByText('Tamsin Reed (spotter); signals: arm up: people near')).toBeVisible();
 	await expect(page.getByText(/confirmed by Tamsin Reed/).first()).toBeVisible();
 
 	await page.goto('/aircraft/demo-dunlin');

@@ -165,7 +165,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await page.getByRole('button', { name: 'End the session' }).click();
 	await expect(page).toHaveURL(/\/sheet$/);
 	await expect(page.getByText(/The chain of \d+\s+entries\s+holds/)).toBeVisible();
-	await expect(page.getByText(/Decision to fly, signed Ines Marlowe.*Limits in force/)).toBeVisible();
+	await expect(page.getByText(/Decision to fly, signed Ines Marlowe.*Limits in force/).first()).toBeVisible();
 	await expect(page.getByText('A rehearsal: nothing on this sheet counts outside it.')).toBeVisible();
 	await expectAccessible(page, 'sheet');
 	// An ended session is only read, until it is reopened with a reason.
