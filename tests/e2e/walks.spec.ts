@@ -103,6 +103,7 @@ test('a self-built quad after a repair: will not arm, arms, radio off by the sto
 	await go(page, 'hover');
 	await expect(page.getByText('Nobody has seen it come home since')).toBeVisible();
 	// The first rung: its mode by its own switch, what to watch, what ends it, counted aloud; a fault ends the ladder.
+	await go(page, 'hover?item=first-rung');
 	await expect(page.getByRole('definition').filter({ hasText: 'self-level: left switch up' })).toBeVisible();
 	await page.getByRole('button', { name: 'Count 60 s aloud' }).click();
 	await expect(page.getByRole('timer')).toContainText(/[56]\d/);
