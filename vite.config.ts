@@ -1,8 +1,14 @@
+import { fileURLToPath } from 'node:url';
 import tailwindcss from '@tailwindcss/vite';
 import { sveltekit } from '@sveltejs/kit/vite';
 import { defineConfig } from 'vitest/config';
 
+/** Parts of jsPDF for drawing HTML and SVG, which nothing here asks for: they would be kept on every device. */
+const UNUSED = ['html2canvas', 'dompurify', 'canvg'];
+const nothing = fileURLToPath(new URL('src/lib/ui/nothing.ts', import.meta.url));
+
 export default defineConfig({
+	resolve: { alias: Object.fromEntries(UNUSED.map((name) => [name, nothing])) },
 	plugins: [tailwindcss(), sveltekit()],
 	// One file: the service worker keeps what the build lists, and the parts of a worker are not listed.
 	worker: { format: 'es', rolldownOptions: { output: { codeSplitting: false } } },

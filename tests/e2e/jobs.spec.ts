@@ -119,10 +119,6 @@ test('a small indoor drone: linked and zeroed, its sides tried one by one with t
 	await expect(h1(page)).toHaveText('The side left does not see the board.');
 	await record(page, /\/power-up$/);
 	await go(page, 'power-up/obstacle-sides');
-	await page
-		.getByRole('button', { name: 'Why', exact: true })
-		.click({ timeout: 1000 })
-		.catch(() => null);
 	await expect(page.getByText(/side front/).first()).toBeVisible();
 	await expect(page.getByText(/never yet/).first()).toBeVisible();
 	await go(page, 'power-up');

@@ -1,22 +1,15 @@
-import Dexie from 'dexie';
 import type { Entry } from '$lib/schema/entries';
-import { db } from './db';
-import { entriesAbout, readable } from './repository';
+import { lastFlights } from './home';
+import { entriesAbout } from './repository';
 import { listAircraft } from './tables';
 
-/** Entries that tell of flying by hand, of every aircraft. */
+/** Entries that tell of flying by hand, of the last flights of every aircraft; rehearsals are none. */
 export async function handEntries(): Promise<Entry[]> {
-	const aircraft = await listAircraft();
 	const each = await Promise.all(
-		aircraft.map(async ({ id }) => [
-			...readable(
-				await db.entries
-					.where('[aircraftId+payload.kind+at]')
-					.between([id, 'flight', Dexie.minKey], [id, 'flight', Dexie.maxKey])
-					.toArray(),
-			),
+		(await listAircraft()).map(async ({ id }) => [
+			...(await lastFlights(id)).flatMap(({ entries }) => entries),
 			...(await entriesAbout(id, 'first-rung')),
 		]),
 	);
-	return each.flat();
+	return [...new Map(each.flat().map((entry) => [entry.id, entry])).values()];
 }

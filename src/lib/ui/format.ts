@@ -3,21 +3,6 @@ const SHORT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short',
 const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
 const DAY_MS = 86_400_000;
 
-/** A number as read in a reason: three significant digits, no exponent for everyday sizes. */
-export function showNumber(value: number): string {
-	const size = Math.abs(value);
-	const digits = () => {
-		if (Number.isInteger(value) && size < 1e6) return String(size);
-		if (size >= 100) return size.toFixed(0);
-		if (size >= 10) return size.toFixed(1);
-		return size >= 0.1 ? size.toFixed(2) : size.toPrecision(2);
-	};
-	return `${value < 0 ? '−' : ''}${digits()}`;
-}
-
-/** A share as a percentage. */
-export const showShare = (share: number): string => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
-
 /** Date and time as a logbook writes them. */
 export const showDate = (iso: string): string => LONG.format(new Date(iso));
 

@@ -1,3 +1,6 @@
+import { download } from './download';
+import { done, failed } from './notify';
+
 /** A page to be read by others: headings, facts, tables, pictures, one after the other. */
 export type PdfBlock =
 	| { kind: 'heading'; text: string }
@@ -34,13 +37,23 @@ const INSTEAD: Readonly<Record<string, string>> = {
 	'\u00a0': ' ',
 	'\u202f': ' ',
 };
-const plain = (text: string): string => text.replace(/[−→←≤≥≈′″Σσ\u00a0\u202f]/g, (sign) => INSTEAD[sign] ?? sign);
+/** Letters that the standard fonts hold: Latin-1 and the signs beside it in their table. */
+const HELD = /[\t\n\r -\u00ff€‚ƒ„…†‡ˆ‰Š‹ŒŽ‘’“”•–—˜™š›œžŸ]/u;
+const replaced = (text: string): string => [...text].map((sign) => INSTEAD[sign] ?? sign).join('');
+const plain = (text: string): string => [...replaced(text)].map((sign) => (HELD.test(sign) ? sign : '?')).join('');
 
+/** The letters of a document that the fonts of a PDF do not have, each once; empty where all are there. */
+export function lostIn(document: PdfDocument): string {
+	const signs = new Set([...replaced(JSON.stringify(document))].filter((sign) => !HELD.test(sign)));
+	return [...signs].slice(0, MOST_LOST).join(' ');
+}
+
+const MOST_LOST = 20;
 const [MARGIN, WIDTH, BOTTOM] = [16, 210, 281];
 const INNER = WIDTH - 2 * MARGIN;
 
 /** A PDF of A4 pages, made on this device; each page has the reference and its number. Loaded when it is first asked for. */
-export async function makePdf({ title, under, reference, blocks }: PdfDocument): Promise<Blob> {
+async function makePdf({ title, under, reference, blocks }: PdfDocument): Promise<Blob> {
 	const [{ jsPDF }, { autoTable }] = await Promise.all([import('jspdf'), import('jspdf-autotable')]);
 	const pdf = new jsPDF({ unit: 'mm', format: 'a4' });
 	pdf.setProperties({ title: plain(title), subject: plain(reference), creator: 'Winglogos' });
@@ -118,17 +131,21 @@ export const canShare = (): boolean => {
 	return typeof navigator.canShare === 'function' && navigator.canShare({ files: [probe] });
 };
 
-/** Hands a PDF to another application of the device, or saves it where there is none. */
-export async function sharePdf(blob: Blob, name: string): Promise<'shared' | 'saved'> {
-	const file = new File([blob], name, { type: 'application/pdf' });
-	if (canShare()) {
-		await navigator.share({ files: [file], title: name });
-		return 'shared';
+/** Makes a PDF and saves it, or hands it to another application; says so, or why not. */
+export async function givePdf(document: PdfDocument, name: string, share: boolean): Promise<void> {
+	try {
+		const blob = await makePdf(document);
+		if (share) {
+			await navigator.share({ files: [new File([blob], name, { type: 'application/pdf' })], title: document.title });
+			return;
+		}
+		download(name, new Uint8Array(await blob.arrayBuffer()), 'application/pdf');
+		const lost = lostIn(document);
+		done(
+			lost ? `Saved, but a PDF’s own fonts lack ${lost}: these became “?”. Print it to have them` : 'The PDF is saved',
+		);
+	} catch (error) {
+		// The pilot closed the device's own dialog.
+		if (!(error instanceof DOMException && error.name === 'AbortError')) failed(error);
 	}
-	const url = URL.createObjectURL(file);
-	const link = document.createElement('a');
-	Object.assign(link, { href: url, download: name });
-	link.click();
-	setTimeout(() => URL.revokeObjectURL(url), 10_000);
-	return 'saved';
 }

@@ -176,10 +176,9 @@ describe('a hover judged from its film', () => {
 			}),
 		});
 		const { spiral } = reviewFilm(perfect(circle, large), onBack);
-		if (spiral.present) {
-			expect(spiral.periodS).toBeCloseTo(9, 0);
-			expect(Math.abs((spiral.radiusM ?? 0) - 1.5)).toBeLessThan(0.2);
-		}
+		expect(spiral.present).toBe(true);
+		expect(spiral.periodS).toBeCloseTo(9, 0);
+		expect(Math.abs((spiral.radiusM ?? 0) - 1.5)).toBeLessThan(0.2);
 		expect(spiral.compassErrorDeg ?? 0).toBeGreaterThan(0);
 	});
 
@@ -190,6 +189,17 @@ describe('a hover judged from its film', () => {
 			(of) => reviewFilm(perfect(of, large, 0), onBack).spiral.compassErrorDeg ?? 0,
 		);
 		expect(Math.abs(a + b)).toBeLessThan(8);
+	});
+
+	it('allows for a camera whose width of view nobody knows, but not where the phone lies below', () => {
+		const [known, unknown] = [493, undefined].map((fPx) => {
+			const by = { ...large, elevationDeg: 20 };
+			const setup: FilmSetup = { ...SETUP, elevationDeg: 20 };
+			delete setup.fPx;
+			return reviewFilm(perfect(flown(0, 4), by), fPx ? { ...setup, fPx } : setup).bubble;
+		});
+		expect(unknown.upper95M ?? 0).toBeGreaterThan((known.upper95M ?? 9) * 1.05);
+		expect(unknown.lower95M).toBeCloseTo(known.lower95M ?? 0, 6);
 	});
 
 	it('sees bobbing, and not where there is none', () => {

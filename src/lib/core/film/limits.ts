@@ -35,5 +35,11 @@ export const filmLimits = {
 		why: 'A phone’s usual camera, 66° wide.',
 		source: 'Usual phone cameras, judged',
 	},
+	spanSigma: {
+		value: 0.02,
+		unit: 'of it',
+		why: 'As well as a span is measured, and as straight as it is seen.',
+		source: 'Judged',
+	},
 	fSigma: { value: 0.15, unit: 'of it', why: 'As far as phones differ.', source: 'Usual phone cameras, judged' },
 } as const;

@@ -1,5 +1,7 @@
+import { max } from 'd3-array';
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
+import type { HoverRequest } from '../../schema/hover';
 import { hoverLimits } from '../hover/limits';
 import { interpolate } from '../math/interpolate';
 import { detrend, line, median, quantile, standardDeviation } from '../math/statistics';
@@ -9,19 +11,17 @@ import type { FilmTrack } from './trackFilm';
 
 /** What is known of the film beside its track. */
 export interface FilmSetup {
-	/** From motor to motor as seen from the phone, metres, with its standard deviation. */
+	/** From motor to motor as seen from the phone, metres. */
 	spanM: number;
-	spanSigmaM: number;
 	/** The mark was made on the full picture, not on a small one. */
 	markedLarge: boolean;
 	/** Focal length in pixels of the track's pictures; left out where it is not known. */
 	fPx?: number;
 	/** How steeply the phone looked up, degrees: 90 on its back. */
 	elevationDeg: number;
-	hold: 'attitude' | 'height' | 'position';
+	hold: HoverRequest['hold'];
 	/** The pilot saw the circle on the aircraft in every picture shown. */
 	confirmed: boolean;
-	limitM?: number;
 }
 
 export interface FilmReview {
@@ -48,7 +48,6 @@ export interface FilmReview {
 }
 
 const RATE_HZ = 4;
-const own = (value: number, unit: string) => ({ value, unit, source: 'Winglogos, from rendered films' });
 
 /** Reasons to say nothing of a film, by what its track is; none where it can be judged. */
 function refusals(track: FilmTrack, { confirmed }: FilmSetup, durationS: number): Reason[] {
@@ -64,7 +63,7 @@ function refusals(track: FilmTrack, { confirmed }: FilmSetup, durationS: number)
 	const gaps = t.slice(1).map((at, k) => at - t[k]);
 	if (durationS < limits.minDurationS.value)
 		no('duration', `${durationS.toFixed(0)} s of film tell nothing.`, 'Film a minute.', durationS, limits.minDurationS);
-	if (gaps.length > 0 && (median(gaps) > limits.gapS.value || Math.max(...gaps) > limits.longestGapS.value))
+	if (gaps.length > 0 && (median(gaps) > limits.gapS.value || (max(gaps) ?? 0) > limits.longestGapS.value))
 		no(
 			'rate',
 			'The film has too few pictures, or a gap.',
@@ -135,8 +134,12 @@ function refusals(track: FilmTrack, { confirmed }: FilmSetup, durationS: number)
 	return out;
 }
 
+/** Focal length, pixels: as entered, else that of a usual phone. */
+const focalOf = ({ width }: FilmTrack, { fPx }: FilmSetup): number => fPx ?? limits.fShare.value * width;
+
 /** Metres right, forward and up from a track, by how steeply the phone looked up (docs/methods/film.md#metres). */
-function inMetres(track: FilmTrack, { spanM, elevationDeg, fPx }: FilmSetup) {
+function inMetres(track: FilmTrack, setup: FilmSetup) {
+	const { spanM, elevationDeg } = setup;
 	const { t, u, v, q, cr, widthPx, width } = track;
 	const n = t.length;
 	const time = Float64Array.from(t);
@@ -145,7 +148,7 @@ function inMetres(track: FilmTrack, { spanM, elevationDeg, fPx }: FilmSetup) {
 	let variance = 0;
 	for (let i = 0; i < n; i++) variance += (smooth[i] - m) ** 2 / n;
 	const keep = variance > 0 ? Math.max(0, 1 - 0.02 ** 2 / variance) : 0;
-	const f = fPx ?? limits.fShare.value * width;
+	const f = focalOf(track, setup);
 	const rangeM = (f * spanM) / (widthPx * Math.exp(m));
 	const perPx = spanM / widthPx;
 	const [cu, cv] = [width / 2, track.height / 2];
@@ -273,12 +276,13 @@ function turnOf(forward: Float64Array, right: Float64Array): { periodS: number; 
  * nothing at all where the film does not carry it. Metres; right and forward as seen from the phone.
  */
 export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share: number) => void): FilmReview {
-	const { spanM, spanSigmaM, markedLarge, hold, limitM = hoverLimits.bubble95M.value } = setup;
+	const { markedLarge, hold } = setup;
+	const bar = hoverLimits.bubble95M;
 	const left = whole.leftAtS !== null;
 	const track = whole.leftAtS === null ? whole : upTo(whole, whole.leftAtS);
 	const { t } = track;
 	const durationS = t.length > 1 ? t[t.length - 1] - t[0] : 0;
-	const scaleSigma = Math.sqrt((spanSigmaM / spanM) ** 2 + 2 * ((markedLarge ? 0.33 : 1) / track.widthPx) ** 2);
+	const scaleSigma = Math.sqrt(limits.spanSigma.value ** 2 + 2 * ((markedLarge ? 0.33 : 1) / track.widthPx) ** 2);
 	const out: FilmReview = {
 		...{ durationS, scaleSigma, rangeM: 0, leftFrame: left },
 		bubble: { lower95M: null, estimate95M: null, upper95M: null },
@@ -355,10 +359,17 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 					0.95,
 				)
 			: Math.min(2 * r, 2.44 * a);
+	// Where nobody knows how wide the camera sees, what is toward and away may be as much larger.
+	const far = setup.fPx === undefined ? 1 + 2 * limits.fSigma.value : 1;
+	const widest = inMetres(track, { ...setup, fPx: far * focalOf(track, setup) });
+	const rMost = quantile(
+		right.map((x, i) => Math.hypot(x, widest.forward[i])),
+		0.95,
+	);
 	out.bubble = {
 		lower95M: 2 * a * (1 - 2 * scaleSigma),
 		estimate95M: estimate,
-		upper95M: Math.max(2.3 * r, 2.1 * a) * (1 + 2 * scaleSigma),
+		upper95M: Math.max(2.3 * rMost, 2.1 * a) * (1 + 2 * scaleSigma),
 	};
 	if (hold !== 'position') {
 		reasons.push(
@@ -374,15 +385,14 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 		return { ...out, ...judge(reasons) };
 	}
 	const { lower95M, upper95M } = out.bubble;
-	const bar = own(limitM, 'm');
-	if ((lower95M ?? 0) > limitM)
+	if ((lower95M ?? 0) > bar.value)
 		reasons.push(
 			reason('fail', 'bubble-large', `It wanders over more than ${(lower95M ?? 0).toFixed(1)} m.`, {
 				...{ value: estimate, limit: bar },
 				next: 'Satellites and their spread first, then the compass, then the gains.',
 			}),
 		);
-	else if ((upper95M ?? Infinity) <= limitM)
+	else if ((upper95M ?? Infinity) <= bar.value)
 		reasons.push(
 			reason('pass', 'bubble', `It holds its place within ${(upper95M ?? 0).toFixed(1)} m.`, {
 				value: estimate,

@@ -81,11 +81,6 @@ export class FilmTracker {
 		};
 	}
 
-	/** Whether the phone was seen to move so far that it is taken out. */
-	get compensates(): boolean {
-		return this.#compensates;
-	}
-
 	/** One more picture; one whose time does not grow is passed over. */
 	push(frame: Frame): void {
 		const { t } = this.#track;

@@ -12,6 +12,13 @@ export interface LocalTrack {
 	aboveGround: Float64Array | null;
 }
 
+/** A track of a log's columns: its own metres where it has them, else latitude, longitude and altitude. */
+export function trackOf(columns: Readonly<Record<string, ArrayLike<number>>>): HoverRequest['track'] {
+	const { t, north, east, up, lat, lon, alt } = columns;
+	const local = ['north', 'east', 'up'].every((name) => name in columns);
+	return local ? { t, north, east, up } : { t, lat, lon, alt };
+}
+
 /** The request's track as north, east, up in metres about its first fix, `up` above take-off. */
 export function localTrack({ track, groundAltM }: HoverRequest): LocalTrack {
 	const t = Float64Array.from(track.t);

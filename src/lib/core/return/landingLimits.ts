@@ -15,6 +15,12 @@ export const MEASURED_BY = {
 	track: { share: 0, turn: 0, leastM: 0, commonScale: 0, commonTurn: 0 },
 } as const;
 
+/** A landing on a photo of its mark: how well a place is pressed, pixels of the shown picture, and a direction told by eye. */
+export const PHOTO = {
+	tapPx: { value: 2.5, unit: 'px', why: 'A finger or a mouse on a place.', source: 'Judged' },
+	lookedDeg: { value: 5, unit: '°', why: 'A direction read off a phone or a map.', source: 'Judged' },
+} as const;
+
 /** Thresholds of landings. */
 export const landingLimits = {
 	noBarometer: { value: 1.3, unit: 'times', why: 'Without it the last metres are blown about longer.', source: ours },

@@ -73,5 +73,7 @@ describe('a return as its log has it', () => {
 		};
 		expect(() => phasesOfTrack(part(60))).toThrow(/stays at home/);
 		expect(() => phasesOfTrack(part(5))).toThrow(InputError);
+		const aloft = Float64Array.from(up, (u) => u + 10);
+		expect(() => phasesOfTrack({ t, north, east, up: aloft, aboveGround: aloft })).toThrow(/begins in the air/);
 	});
 });

@@ -15,14 +15,20 @@ export interface TrackedReturn {
 	landing: { distanceM: number; bearingDeg: number } | null;
 }
 
-/** How near to home is overhead, how fast is coming back, how far below is coming down: Winglogos defaults. */
-const OVERHEAD_M = 6;
-const BACK_MPS = 0.7;
-const DOWN_BY_M = 1.5;
-const GROUND_M = 0.7;
-const SPAN_S = 2;
-const CLIMB_WITHIN_S = 40;
-const CLIMBED_M = 1.5;
+const ours = 'Winglogos default, tried on simulated flights';
+
+/** What a track shows of a return: value, unit, why, source. */
+export const returnTrackLimits = {
+	overheadM: { value: 6, unit: 'm', why: 'As near as a fix tells that it is over home.', source: ours },
+	backMps: { value: 0.7, unit: 'm/s', why: 'Slower is a hover in the wind.', source: ours },
+	overS: { value: 2, unit: 's', why: 'Over less, the noise of the fix comes home.', source: ours },
+	downByM: { value: 1.5, unit: 'm', why: 'Less is the height hold at work.', source: ours },
+	groundM: { value: 0.7, unit: 'm', why: 'Lower than this it stands.', source: ours },
+	startsM: { value: 3, unit: 'm', why: 'A log that begins higher does not begin at home on the ground.', source: ours },
+	climbWithinS: { value: 40, unit: 's', why: 'A climb before the way home takes no longer.', source: ours },
+	climbedM: { value: 1.5, unit: 'm', why: 'Less is no climb.', source: ours },
+} as const;
+const limits = returnTrackLimits;
 
 /** Home of a log: where it stood before it rose. */
 export const homeOf = ({ north, east }: LocalTrack): { north: number; east: number } => ({
@@ -33,9 +39,9 @@ export const homeOf = ({ north, east }: LocalTrack): { north: number; east: numb
 /** Where it began to rise before a moment, as it does that climbs before it comes home; the moment itself where it did not. */
 function beforeClimb({ t, up }: LocalTrack, out: Float64Array, at: number): number {
 	let lowest = at;
-	for (let i = at; i >= 0 && t[i] > t[at] - CLIMB_WITHIN_S && out[i] > 0.9 * out[at]; i--)
+	for (let i = at; i >= 0 && t[i] > t[at] - limits.climbWithinS.value && out[i] > 0.9 * out[at]; i--)
 		if (up[i] < up[lowest]) lowest = i;
-	if (up[at] - up[lowest] < CLIMBED_M) return at;
+	if (up[at] - up[lowest] < limits.climbedM.value) return at;
 	for (let i = at; i > lowest; i--) if (up[i] < up[lowest] + 0.4) return i;
 	return lowest;
 }
@@ -48,10 +54,16 @@ function beforeClimb({ t, up }: LocalTrack, out: Float64Array, at: number): numb
 export function phasesOfTrack(track: LocalTrack, setOffS?: number): TrackedReturn {
 	const { t, north, east, up } = track;
 	if (t.length < 10) throw new InputError('track', 'track', 'The track is too short to show a return.');
+	if (track.aboveGround && up[0] > limits.startsM.value)
+		throw new InputError(
+			'track',
+			'track',
+			'The log begins in the air: bring the whole flight, from the ground at home.',
+		);
 	const home = homeOf(track);
 	const out = Float64Array.from(t, (_, i) => Math.hypot(north[i] - home.north, east[i] - home.east));
 	const farthest = out.reduce((most, d) => Math.max(most, d), 0);
-	if (farthest < 2 * OVERHEAD_M)
+	if (farthest < 2 * limits.overheadM.value)
 		throw new InputError('track', 'track', 'This track stays at home: it shows no return.');
 	const ground = track.aboveGround ? 0 : quantile(up, 0.01);
 	let from = t.findIndex((at) => setOffS !== undefined && at >= setOffS);
@@ -70,18 +82,18 @@ export function phasesOfTrack(track: LocalTrack, setOffS?: number): TrackedRetur
 	/** Nearer to home by so much a second, over the seconds that follow. */
 	const coming = (i: number) => {
 		let j = i;
-		while (j < t.length - 1 && t[j] < t[i] + SPAN_S) j++;
-		return t[j] - t[i] >= SPAN_S / 2 && (out[i] - out[j]) / (t[j] - t[i]) > BACK_MPS;
+		while (j < t.length - 1 && t[j] < t[i] + limits.overS.value) j++;
+		return t[j] - t[i] >= limits.overS.value / 2 && (out[i] - out[j]) / (t[j] - t[i]) > limits.backMps.value;
 	};
 	const turned = after(from, coming);
-	const overhead = after(turned, (i) => out[i] < OVERHEAD_M);
+	const overhead = after(turned, (i) => out[i] < limits.overheadM.value);
 	const top = up
 		.subarray(from, overhead < 0 ? undefined : overhead + 1)
 		.reduce((most, u) => Math.max(most, u), -Infinity);
 	const climbed = top > up[from] + 1 ? after(from, (i) => up[i] > top - 0.5) : -1;
 	const over = overhead < 0 ? 0 : up[overhead];
-	const descending = after(overhead, (i) => up[i] < over - DOWN_BY_M);
-	const down = after(overhead, (i) => up[i] - ground < GROUND_M);
+	const descending = after(overhead, (i) => up[i] < over - limits.downByM.value);
+	const down = after(overhead, (i) => up[i] - ground < limits.groundM.value);
 	const end = down < 0 ? null : down;
 	return {
 		...{ setOffS: t[from], distanceM: out[from], heightM: up[from] - ground },

@@ -34,6 +34,18 @@ const figure = (value: number): string => {
 	const text = Number.isInteger(value) ? String(size) : size.toPrecision(3).replace(/\.?0+$/, '');
 	return value < 0 ? `−${text}` : text;
 };
+/** A sentence without its full stop, to stand within another. */
+export const plain = (sentence: string): string => sentence.replace(/\.+$/, '');
+
+/** The limits that a decision was made under: "satellites at least 8, HDOP at most 2". */
+export const limitWords = (limits: readonly { label: string; value: number; unit: string }[] = []): string =>
+	limits
+		.map(({ label, value, unit }) => {
+			const name = /^[A-Z]{2}/.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1);
+			return `${name.replace(', ', ' ')} ${figure(value)}${unit === '°' ? '' : ' '}${unit}`.trim();
+		})
+		.join(', ');
+
 const because = (reason: string) => (reason ? `: ${reason}` : '');
 
 /** What a task is called: an item by its question, a measurement by its name. */
@@ -85,10 +97,8 @@ export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> 
 					: payload.decision === 'fly'
 						? 'to fly'
 						: 'to hold the flight';
-			const limits = (payload.limits ?? [])
-				.map(({ label, value, unit }) => `${label.toLowerCase()} ${figure(value)} ${unit}`.trim())
-				.join(', ');
-			return `Decision ${to}, signed ${payload.signedBy}${because(payload.reason)}${limits ? `. Limits in force: ${limits}` : ''}`;
+			const limits = limitWords(payload.limits);
+			return `Decision ${to}, signed ${payload.signedBy}${because(plain(payload.reason))}${limits ? `. Limits in force: ${limits}` : ''}`;
 		}
 		case 'flight':
 			return `${FLIGHT[payload.what]}${payload.landAfterMin === null ? '' : `, to be down after ${figure(payload.landAfterMin)} min`}${because(payload.note)}`;

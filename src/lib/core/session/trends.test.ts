@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Entry, EntryPayload } from '../../schema/entries';
-import { beforeAfter, changesOf, trendsOf } from './trends';
+import { beforeAfter, changesOf, trendIn, trendsOf } from './trends';
 
 const day = (k: number) => `2026-04-${String(k).padStart(2, '0')}T10:00:00.000Z`;
 const entry = (k: number, payload: object, seq = k): Entry =>
@@ -56,6 +56,17 @@ describe('figures through the sessions', () => {
 		]);
 		expect(trends.find(({ id }) => id === 'minutes')?.points[0].value).toBe(12);
 		expect(trends.find(({ id }) => id === 'landing')?.points[0].value).toBe(1.6);
+	});
+});
+
+describe('figures in the pilot’s own units', () => {
+	it('are the same metres, and keep which was the first good one', () => {
+		const [wander] = trendsOf([hover(1, 4, 'fail'), hover(2, 1.5)]);
+		const feet = trendIn(wander, 'imperial');
+		expect(feet.unit).toBe('ft');
+		expect(feet.points[1].value).toBeCloseTo(1.5 / 0.3048, 6);
+		expect(feet.baseline).toBe(feet.points[1]);
+		expect(trendIn(wander, 'metric').points).toEqual(wander.points);
 	});
 });
 

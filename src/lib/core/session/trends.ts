@@ -2,7 +2,7 @@ import type { Entry } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
 import { isAside } from '../evidence/standing';
 import { compareRepeats, studentTail, type Comparison, type Measurement } from '../record/repeats';
-import type { Quantity } from '../words/units';
+import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '../words/units';
 
 /** One value of a figure that is followed through the sessions of an aircraft. */
 export interface TrendPoint {
@@ -125,6 +125,26 @@ export function trendsOf(entries: readonly Entry[]): Trend[] {
 		},
 		{ id: 'minutes', name: 'In the air', unit: 'min', lowerIsBetter: false, points: minutes, baseline: first(minutes) },
 	].filter(({ points }) => points.length > 0);
+}
+
+/** A trend in the pilot's own units. */
+export function trendIn(trend: Trend, system: UnitSystem): Trend {
+	const { quantity, points, baseline } = trend;
+	if (!quantity) return trend;
+	// A deviation has the factor of its unit, not its zero.
+	const factor = toUnit(1, quantity, system) - toUnit(0, quantity, system);
+	const own = ({ at, value, sigma }: TrendPoint): TrendPoint => ({
+		at,
+		value: toUnit(value, quantity, system),
+		sigma: sigma === null ? null : sigma * factor,
+	});
+	const all = points.map(own);
+	return {
+		...trend,
+		unit: unitSymbol(quantity, system),
+		points: all,
+		baseline: baseline && (all[points.indexOf(baseline)] ?? null),
+	};
 }
 
 /** A moment that may have changed something: a calibration, or an event of the aircraft. */

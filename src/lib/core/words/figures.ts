@@ -40,3 +40,26 @@ export function columnDecimals(values: readonly number[]): number {
 	const largest = seen.reduce((high, v) => Math.max(high, Math.abs(v)), 0);
 	return Math.max(0, Math.min(MOST_DECIMALS, COLUMN_DIGITS - 1 - Math.floor(Math.log10(largest))));
 }
+
+/** A number as it is read where its uncertainty is not told: three significant digits, no exponent for everyday sizes. */
+export function showNumber(value: number): string {
+	const size = Math.abs(value);
+	const digits = () => {
+		if (Number.isInteger(value) && size < 1e6) return String(size);
+		if (size >= 100) return size.toFixed(0);
+		if (size >= 10) return size.toFixed(1);
+		return size >= 0.1 ? size.toFixed(2) : size.toPrecision(2);
+	};
+	return `${value < 0 ? '−' : ''}${digits()}`;
+}
+
+/** A value beside its limit: no finer than a tenth of the limit's second digit, for what is far below it needs no digits. */
+export function showBeside(value: number, limit: number | undefined): string {
+	if (!limit || Number.isInteger(value)) return showNumber(value);
+	const decimals = Math.max(0, Math.min(MOST_DECIMALS, 2 - Math.floor(Math.log10(Math.abs(limit)))));
+	const text = signed(value, decimals);
+	return text.length < showNumber(value).length ? text : showNumber(value);
+}
+
+/** A share as a percentage. */
+export const showShare = (share: number): string => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;

@@ -54,7 +54,7 @@
 			accept="video/*"
 			onfile={(file) => void work.open(file, file.name)}
 		/>
-		<Recorder onfilm={(film) => void work.open(film, 'filmed here')} />
+		<Recorder onfilm={(film) => void work.open(film, 'filmed here', true)} />
 	</div>
 	<p class="mt-3 text-[15px] text-ink-2">The film stays on this device; only what it shows is kept.</p>
 {:else if work.step === 'mark' && work.film}
@@ -78,7 +78,7 @@
 				min={toUnit(0.03, 'height', units())}
 				max={toUnit(5, 'height', units())}
 				value={work.spanM === null ? null : Math.round(toUnit(work.spanM, 'height', units()) * 1000) / 1000}
-				note="as seen from the phone: an X from behind shows 0.71 of its diagonal"
+				note="as seen from the phone, taken as ±2 %: an X from behind shows 0.71 of its diagonal"
 				onchange={(v) => (work.spanM = v === null ? null : fromUnit(v, 'height', units()))}
 			/>
 			<NumberField
@@ -185,5 +185,7 @@
 		{#if onaccept}<Button kind="primary" kbd="↵" onclick={onaccept}>Record it</Button>{/if}
 		<Button class="min-h-14" onclick={() => work.repeat()}>Mark it again</Button>
 		<Button class="min-h-14" onclick={() => work.another()}>Another film</Button>
+		{#if work.recordedHere}<Button class="min-h-14" onclick={() => void work.keepFilm()}>Keep the film as a file</Button
+			>{/if}
 	</div>
 {/if}

@@ -4,12 +4,11 @@
 	import { failed } from '$lib/ui/notify';
 	import { say } from '$lib/ui/speech';
 
-	/** Films with this device's own camera, where it is allowed to; the film is kept only where it is asked for. */
+	/** Films with this device's own camera, where it is allowed to. */
 	let { onfilm }: { onfilm: (film: Blob) => void } = $props();
 	const WANTED_S = 60;
 	let stream = $state.raw<MediaStream | null>(null);
 	let recorder = $state.raw<MediaRecorder | null>(null);
-	let taken = $state.raw<Blob | null>(null);
 	let seconds = $state(0);
 	let preview = $state<HTMLVideoElement>();
 	const can = typeof MediaRecorder !== 'undefined' && Boolean(navigator.mediaDevices?.getUserMedia);
@@ -45,8 +44,7 @@
 		const made = new MediaRecorder(stream, { videoBitsPerSecond: 4_000_000 });
 		made.addEventListener('dataavailable', ({ data }) => parts.push(data));
 		made.addEventListener('stop', () => {
-			taken = new Blob(parts, { type: made.mimeType });
-			onfilm(taken);
+			onfilm(new Blob(parts, { type: made.mimeType }));
 			stop();
 		});
 		seconds = 0;

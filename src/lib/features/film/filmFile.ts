@@ -31,7 +31,11 @@ export class FilmFile {
 	readonly #video: HTMLVideoElement;
 	readonly #small: CanvasRenderingContext2D;
 
-	private constructor(video: HTMLVideoElement, url: string) {
+	private constructor(
+		video: HTMLVideoElement,
+		url: string,
+		readonly blob: Blob,
+	) {
 		this.#video = video;
 		this.url = url;
 		this.durationS = video.duration;
@@ -46,6 +50,8 @@ export class FilmFile {
 
 	/** @throws Error where the browser cannot read it. */
 	static async open(file: Blob): Promise<FilmFile> {
+		if (!('requestVideoFrameCallback' in HTMLVideoElement.prototype))
+			throw new Error('This browser does not give a film picture by picture: a newer one does.');
 		const url = URL.createObjectURL(file);
 		const video = document.createElement('video');
 		Object.assign(video, { muted: true, playsInline: true, preload: 'auto', src: url });
@@ -59,7 +65,7 @@ export class FilmFile {
 				await FilmFile.#seek(video, 0);
 			}
 			if (!(video.videoWidth > 0)) throw new Error('This file holds no pictures.');
-			return new FilmFile(video, url);
+			return new FilmFile(video, url, file);
 		} catch (error) {
 			URL.revokeObjectURL(url);
 			throw error;

@@ -2,12 +2,15 @@ import { filmLimits } from '$lib/core/film/limits';
 import type { FilmReview, FilmSetup } from '$lib/core/film/reviewFilm';
 import type { FilmTrack } from '$lib/core/film/trackFilm';
 import type { RecordedFigure } from '$lib/schema/entries';
+import { download } from '$lib/ui/download';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
 import { FilmFile } from './filmFile';
 
 const SPREAD = 31;
 const SHOWN = 6;
+/** A mark made on a picture as wide as this is good to a third of a small pixel. */
+const MARKED_LARGE_PX = 1280;
 
 interface Place {
 	x: number;
@@ -26,6 +29,8 @@ export class FilmState {
 	step = $state<'before' | 'mark' | 'following' | 'confirm' | 'found'>('before');
 	film = $state.raw<FilmFile | null>(null);
 	sourceName = $state('');
+	/** Filmed in place: it is on no disk until it is asked for. */
+	recordedHere = $state(false);
 	/** The moment the film begins to count, and its whole picture. */
 	fromS = $state(0);
 	still = $state('');
@@ -53,16 +58,24 @@ export class FilmState {
 		return `Seen on film it holds its place within ${(upper95M ?? lower95M ?? 0).toFixed(1)} m, and does not circle`;
 	});
 
-	async open(file: Blob, name: string): Promise<void> {
+	async open(file: Blob, name: string, here = false): Promise<void> {
 		try {
 			this.film?.close();
 			this.film = await FilmFile.open(file);
-			[this.sourceName, this.fromS, this.points] = [name, 0, []];
+			[this.sourceName, this.recordedHere, this.fromS, this.points] = [name, here, 0, []];
 			await this.begin(0);
 			this.step = 'mark';
 		} catch (error) {
 			failed(error);
 		}
+	}
+
+	/** Saves a film that was taken here: nothing else keeps it. */
+	async keepFilm(): Promise<void> {
+		const blob = this.film?.blob;
+		if (!blob) return;
+		const name = `hover.${blob.type.includes('mp4') ? 'mp4' : 'webm'}`;
+		download(name, new Uint8Array(await blob.arrayBuffer()), blob.type);
 	}
 
 	/** Moves the moment at which the film begins to count. */
@@ -96,6 +109,7 @@ export class FilmState {
 					feed: film.reader(fromS, abort.signal),
 				},
 			);
+			if (this.track.t.length === 0) throw new Error('The film gave no pictures: open it again, or another one.');
 			this.shown = await this.#look(this.track);
 			this.step = 'confirm';
 		} catch (error) {
@@ -136,7 +150,7 @@ export class FilmState {
 		const abort = (this.#abort = new AbortController());
 		try {
 			const setup: FilmSetup = {
-				...{ spanM, spanSigmaM: 0.02 * spanM, markedLarge: film.width >= 1280 },
+				...{ spanM, markedLarge: film.width >= MARKED_LARGE_PX },
 				...(fPx === null ? {} : { fPx }),
 				...{ elevationDeg: this.elevationDeg, hold: this.hold, confirmed },
 			};

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { PHOTO } from '$lib/core/return/landingLimits';
 	import { landingOnPhoto, takenAs, type PhotoLanding, type Pixel } from '$lib/core/return/markPhoto';
 	import { InputError } from '$lib/core/finding/inputError';
 	import { bearingWord } from '$lib/core/words/bearing';
@@ -18,10 +19,6 @@
 		'its near right corner',
 		'the ground below the middle of the aircraft',
 	] as const;
-	/** How well a finger or a mouse hits a place on the shown picture, shown pixels. */
-	const TAP_SHOWN_PX = 2.5;
-	/** A direction chosen from eight, or read off a compass by eye. */
-	const LOOKED_SIGMA_DEG = 5;
 
 	let url = $state('');
 	let scale = $state(1);
@@ -33,7 +30,7 @@
 		if (points.length < ASKED.length || lookedDeg === null) return null;
 		try {
 			const size = { acrossM: preferences.markAcrossM, alongM: preferences.markAlongM };
-			const how = { tapPx: TAP_SHOWN_PX * scale, lookedSigmaDeg: LOOKED_SIGMA_DEG };
+			const how = { tapPx: PHOTO.tapPx.value * scale, lookedSigmaDeg: PHOTO.lookedDeg.value };
 			return { landing: landingOnPhoto(points.slice(0, 4), points[4], size, lookedDeg, how) };
 		} catch (error) {
 			if (error instanceof InputError) return { problem: error.message };

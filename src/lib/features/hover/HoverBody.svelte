@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { hoverLimits } from '$lib/core/hover/limits';
 	import { localTrack } from '$lib/core/hover/track';
+	import { formatQuantity, toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
 	import FaultPicker from '$lib/features/measuring/FaultPicker.svelte';
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
 	import { practiceAllowed } from '$lib/features/measuring/practice';
@@ -14,6 +15,7 @@
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import { units } from '$lib/ui/preferences.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import PlanPlot from '$lib/ui/plot/PlanPlot.svelte';
 	import type { HoverState } from './hoverState.svelte';
@@ -52,6 +54,9 @@
 		'ground-effect': 'Ground effect',
 		'fix-jump': 'Fix jumped',
 	};
+	const metres = (value: number | null) => (value === null ? '–' : formatQuantity(value, 'height', units()));
+	const fine = (value: number | null, quantity: Quantity) =>
+		value === null ? '–' : `${toUnit(value, quantity, units()).toFixed(2)} ${unitSymbol(quantity, units())}`;
 	const rehearse = () => work.rehearse(Math.floor(Math.random() * 1e6), $state.snapshot(faults));
 </script>
 
@@ -115,7 +120,7 @@
 			</section>{/if}
 	</div>
 {:else}
-	<div class="mt-4 grid gap-8 md:grid-cols-[minmax(0,380px)_minmax(0,1fr)]">
+	<div class="mt-4 grid grid-cols-[minmax(0,1fr)] gap-8 md:grid-cols-[minmax(0,380px)_minmax(0,1fr)]">
 		<div>
 			{#if track && answer.bubble.diameter95M !== null}
 				<PlanPlot
@@ -137,7 +142,12 @@
 					size="huge"
 				/>
 			{:else}
-				<Figure label="95 % of the track inside" value={f(answer.bubble.diameter95M, 1)} unit="m" size="huge" />
+				<Figure
+					label="95 % of the track inside"
+					value={metres(answer.bubble.diameter95M).split(' ')[0]}
+					unit={unitSymbol('height', units())}
+					size="huge"
+				/>
 			{/if}
 			<table class="mt-3">
 				<thead
@@ -148,23 +158,23 @@
 				>
 				<tbody>
 					<tr
-						><td>Bubble 95 %</td><td class="num">{f(answer.bubble.diameter95M, 1)} m</td><td class="num text-ink-2"
-							>≤ {hoverLimits.bubble95M.value}</td
+						><td>Bubble 95 %</td><td class="num">{metres(answer.bubble.diameter95M)}</td><td class="num text-ink-2"
+							>≤ {metres(hoverLimits.bubble95M.value)}</td
 						></tr
 					>
 					<tr
-						><td>Bubble 50 %</td><td class="num">{f(answer.bubble.diameter50M, 1)} m</td><td class="num text-ink-2"
+						><td>Bubble 50 %</td><td class="num">{metres(answer.bubble.diameter50M)}</td><td class="num text-ink-2"
 						></td></tr
 					>
 					<tr
-						><td>Drift</td><td class="num">{f(answer.drift.speedMps)} m/s</td><td class="num text-ink-2"
-							>≤ {hoverLimits.driftMps.value}</td
+						><td>Drift</td><td class="num">{fine(answer.drift.speedMps, 'speed')}</td><td class="num text-ink-2"
+							>≤ {fine(hoverLimits.driftMps.value, 'speed')}</td
 						></tr
 					>
 					{#if !answer.spiral.present && answer.spiral.compassErrorDeg !== null}
 						<tr
-							><td>Compass error from the track</td><td class="num" colspan="2"
-								>not told from none; above about {f(answer.spiral.excludedAboveDeg, 0)}° excluded</td
+							><td>Compass error</td><td class="num whitespace-normal!" colspan="2"
+								>none found; above {f(answer.spiral.excludedAboveDeg, 0)}° excluded</td
 							></tr
 						>
 					{/if}
@@ -176,11 +186,11 @@
 						>
 					{/if}
 					<tr
-						><td>Height spread</td><td class="num">{f(answer.height.stdM)} m</td><td class="num text-ink-2"
-							>≤ {hoverLimits.heightRmsM.value}</td
+						><td>Height spread</td><td class="num">{fine(answer.height.stdM, 'height')}</td><td class="num text-ink-2"
+							>≤ {fine(hoverLimits.heightRmsM.value, 'height')}</td
 						></tr
 					>
-					<tr><td>Length</td><td class="num">{f(answer.durationS, 0)} s</td><td class="num text-ink-2">≥ 60</td></tr>
+					<tr><td>Length</td><td class="num">{f(answer.durationS, 0)} s</td><td class="num text-ink-2">≥ 60 s</td></tr>
 				</tbody>
 			</table>
 			{#if answer.causes.length > 0}

@@ -1,10 +1,12 @@
 import type { Choices } from '$lib/core/record/columns';
 import { between, isHoverAlone, longestHover, type Piece } from '$lib/core/hover/cut';
+import { trackOf } from '$lib/core/hover/track';
 import { HOVER_ROLES } from '$lib/core/record/logRoles';
 import { isTrackFile } from '$lib/core/record/tracks';
 import { hasColumns } from '$lib/instruments/files';
 import { rigHover, type RigFaults } from '$lib/rig/rig';
 import type { HoverAnswer, HoverRequest } from '$lib/schema/hover';
+import { showClock } from '$lib/ui/format';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
 import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasurement';
@@ -22,6 +24,7 @@ type Hold = HoverRequest['hold'];
 
 /** A flight as its log has it: the track with what is judged, and columns that are only looked at. */
 export interface WholeFlight {
+	fileName: string;
 	request: HoverRequest;
 	pieces: readonly Piece[];
 	looked: { t: ArrayLike<number>; speed?: Float64Array; voltage?: Float64Array; temperature?: Float64Array } | null;
@@ -103,7 +106,7 @@ export class HoverState implements LiveMeasurement {
 				await this.#review(read.request);
 				return;
 			}
-			this.whole = { ...read, pieces };
+			this.whole = { ...read, pieces, fileName: file.name };
 			this.piece = longestHover(pieces);
 		} catch (error) {
 			if (!(error instanceof DOMException)) failed(error);
@@ -112,18 +115,17 @@ export class HoverState implements LiveMeasurement {
 		}
 	}
 
-	async #fromTrack(file: File): Promise<Omit<WholeFlight, 'pieces'>> {
+	async #fromTrack(file: File): Promise<Pick<WholeFlight, 'request' | 'looked'>> {
 		const track = await call('readTrack', file, { signal: this.#abort?.signal });
 		return { request: { track, hold: this.hold }, looked: null };
 	}
 
-	async #fromTable(file: File): Promise<Omit<WholeFlight, 'pieces'> | null> {
+	async #fromTable(file: File): Promise<Pick<WholeFlight, 'request' | 'looked'> | null> {
 		const c = await this.table.read(file, this.#abort?.signal);
 		if (!c) return null;
-		const { t, north, east, up, lat, lon, alt } = c;
-		const { speed, voltage, temperature } = c;
+		const { t, speed, voltage, temperature } = c;
 		const request: HoverRequest = {
-			track: north && east && up ? { t, north, east, up } : { t, lat, lon, alt },
+			track: trackOf(c),
 			hold: this.hold,
 			...(c.heading ? { heading: { t, deg: c.heading } } : {}),
 			...(c.roll && c.pitch ? { attitude: { t, rollDeg: c.roll, pitchDeg: c.pitch } } : {}),
@@ -142,6 +144,10 @@ export class HoverState implements LiveMeasurement {
 	async judgePiece(): Promise<void> {
 		const { whole, piece } = this;
 		if (!whole || !piece) return;
+		// Which piece was judged stands in the record.
+		const from = whole.request.track.t[0];
+		const clock = (s: number) => showClock(Math.max(0, s - from));
+		this.sourceName = `${whole.fileName}, ${clock(piece.fromS)} to ${clock(piece.toS)}`;
 		await this.#review({ ...between(whole.request, piece.fromS, piece.toS), hold: this.hold });
 	}
 

@@ -27,8 +27,10 @@
 		const { value, sigma: plusMinus } = showFigure(cell, sigma);
 		return isSigma ? plusMinus : value;
 	}
-	const first = $derived(finding.figures[0]);
-	const rest = $derived(finding.figures.slice(1));
+	/** What was not found out is told by the reasons, not by a dash. */
+	const found = $derived(finding.figures.filter(({ value }) => value !== null));
+	const first = $derived(found[0]);
+	const rest = $derived(found.slice(1));
 	/** Maps are square: the tables stand beside them. */
 	const square = $derived(finding.plots.some(({ kind }) => kind === 'reach' || kind === 'map'));
 </script>

@@ -5,10 +5,8 @@
 	import { listSessions } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { download } from '$lib/ui/download';
 	import { showDate } from '$lib/ui/format';
-	import { done, failed } from '$lib/ui/notify';
-	import { canShare, makePdf, sharePdf } from '$lib/ui/pdf';
+	import { canShare, givePdf } from '$lib/ui/pdf';
 	import { preferences, units } from '$lib/ui/preferences.svelte';
 	import { proofOf, proofPdf } from './proof';
 
@@ -30,19 +28,9 @@
 	);
 	const toggle = (id: string, on: boolean) => (chosen = on ? [...chosen, id] : chosen.filter((c) => c !== id));
 
-	async function pdf(share: boolean) {
-		try {
-			const at = new Date().toISOString();
-			const blob = await makePdf(proofPdf(proofs, { what, by, at }));
-			const name = `flights-${at.slice(0, 10)}.pdf`;
-			if (share) await sharePdf(blob, name);
-			else {
-				download(name, new Uint8Array(await blob.arrayBuffer()), 'application/pdf');
-				done('The PDF is saved');
-			}
-		} catch (error) {
-			if (!(error instanceof DOMException && error.name === 'AbortError')) failed(error);
-		}
+	function pdf(share: boolean) {
+		const at = new Date().toISOString();
+		return givePdf(proofPdf(proofs, { what, by, at }), `flights-${at.slice(0, 10)}.pdf`, share);
 	}
 </script>
 

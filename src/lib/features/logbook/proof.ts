@@ -1,9 +1,11 @@
 import { isAside } from '$lib/core/evidence/standing';
-import { entryWords } from '$lib/core/session/entryWords';
+import { entryWords, plain } from '$lib/core/session/entryWords';
 import { showSigma } from '$lib/core/words/sigma';
 import type { UnitSystem } from '$lib/core/words/units';
+import { placeWords } from '$lib/features/session/sheetDocument';
 import type { SessionBundle } from '$lib/store/repository';
 import { showDate } from '$lib/ui/format';
+import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
 import type { PdfBlock, PdfDocument } from '$lib/ui/pdf';
 
 /** Findings that a client or a claim is about, in the order of a flight. */
@@ -25,18 +27,20 @@ export function proofOf({ session, aircraft, site, entries, chain }: SessionBund
 	const compass = entries.findLast(({ payload }) => payload.kind === 'calibration');
 	const found = TOLD.flatMap((task) => {
 		const entry = entries.findLast(({ payload }) => payload.kind === 'test' && payload.task === task);
-		return entry?.payload.kind === 'test' ? [`${entry.payload.headline} (${entry.payload.verdict})`] : [];
+		return entry?.payload.kind === 'test'
+			? [`${plain(entry.payload.headline)} (${MARK_WORDS[MARK_OF_VERDICT[entry.payload.verdict]]})`]
+			: [];
 	});
 	const asides = entries.filter(({ payload }) => isAside(payload));
 	const lines: [string, string][] = [
 		['Pilot in command', session.pilot],
-		['Place', site ? `${site.name}, ${site.latDeg.toFixed(5)}°, ${site.lonDeg.toFixed(5)}°` : 'not entered'],
+		['Place', site ? placeWords(site) : 'not entered'],
 		['Decision', words(decision) || (session.endedAt ? 'ended without a decision to fly' : 'open')],
 		['Wind', words(wind)],
 		[
 			'Compass',
 			compass?.payload.kind === 'calibration'
-				? `${compass.payload.accepted === 'accepted' ? 'calibrated' : 'turned, kept beside'}, heading ±${showSigma(compass.payload.headingSigmaDeg)}°`
+				? `${compass.payload.accepted === 'accepted' ? 'calibrated' : 'turned, not taken over'}, heading ±${showSigma(compass.payload.headingSigmaDeg)}°`
 				: '',
 		],
 		['Found', found.join('; ')],

@@ -7,8 +7,8 @@
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { download } from '$lib/ui/download';
 	import { showZoned } from '$lib/ui/format';
-	import { done, failed } from '$lib/ui/notify';
-	import { canShare, makePdf, sharePdf } from '$lib/ui/pdf';
+	import { failed } from '$lib/ui/notify';
+	import { canShare, givePdf } from '$lib/ui/pdf';
 	import { units } from '$lib/ui/preferences.svelte';
 	import ChainView from '../running/ChainView.svelte';
 	import HandOver from '../running/HandOver.svelte';
@@ -41,19 +41,8 @@
 	}
 	async function pdf(share: boolean) {
 		busy = true;
-		try {
-			const blob = await makePdf(sheetPdf(sheet, photos.current ?? []));
-			const name = `sheet ${sheet.reference}.pdf`.replaceAll(' ', '-');
-			if (share) await sharePdf(blob, name);
-			else {
-				download(name, new Uint8Array(await blob.arrayBuffer()), 'application/pdf');
-				done('The PDF is saved');
-			}
-		} catch (error) {
-			if (!(error instanceof DOMException && error.name === 'AbortError')) failed(error);
-		} finally {
-			busy = false;
-		}
+		await givePdf(sheetPdf(sheet, photos.current ?? []), `sheet ${sheet.reference}.pdf`.replaceAll(' ', '-'), share);
+		busy = false;
 	}
 </script>
 

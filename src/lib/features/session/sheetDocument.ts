@@ -1,13 +1,13 @@
 import { gradeOf } from '$lib/core/evidence/grade';
 import type { ChainFinding } from '$lib/core/record/chain';
 import { crewWords } from '$lib/core/session/crew';
-import { entryWords } from '$lib/core/session/entryWords';
+import { entryWords, limitWords } from '$lib/core/session/entryWords';
 import { stationTitle } from '$lib/core/session/stations';
 import type { TaskState } from '$lib/core/session/task';
 import type { UnitSystem } from '$lib/core/words/units';
 import { KIND_WORDS } from '$lib/features/aircraft/kindWords';
 import type { Entry } from '$lib/schema/entries';
-import type { Mark } from '$lib/schema/records';
+import type { Mark, Site } from '$lib/schema/records';
 import type { SessionBundle } from '$lib/store/repository';
 import { showDate, showZoned } from '$lib/ui/format';
 import { GRADE_WORDS, MARK_WORDS } from '$lib/ui/marks';
@@ -61,6 +61,22 @@ export const chainWords = (chain: ChainFinding): string =>
 const degrees = (value: number, plus: string, minus: string) =>
 	`${Math.abs(value).toFixed(5)}° ${value < 0 ? minus : plus}`;
 
+/** A site by its name and where it lies. */
+export const placeWords = ({ name, latDeg, lonDeg }: Site): string =>
+	`${name}, ${degrees(latDeg, 'north', 'south')}, ${degrees(lonDeg, 'east', 'west')}`;
+
+/** From when to when, with the zone of the writer's clock told once. */
+function spanWords(
+	from: string,
+	to: string | null | undefined,
+	zones: readonly [number | undefined, number | undefined],
+) {
+	const [begun, ended] = [showZoned(from, zones[0]), to ? showZoned(to, zones[1]) : ''];
+	const [clock, zone] = begun.split(' ');
+	const same = ended.endsWith(` ${zone}`);
+	return `${showDate(from)}, ${ended ? `${same ? clock : begun} to ${ended}` : `${begun}, not ended`}`;
+}
+
 /** What a pilot, a client or an insurer reads of a session. */
 export function sheetDocument(
 	bundle: SessionBundle,
@@ -68,8 +84,12 @@ export function sheetDocument(
 ): SheetDocument {
 	const { session, aircraft, site, pack, entries, chain } = bundle;
 	const words = (entry: Entry | undefined) => (entry ? entryWords(entry, aircraft, units) : '');
-	const decided = (task: 'arm' | 'flight') =>
-		words(last(entries, 'decision', ({ payload }) => payload.kind === 'decision' && payload.task === task));
+	const deciding = (task: 'arm' | 'flight') =>
+		entries.flatMap(({ payload }) => (payload.kind === 'decision' && payload.task === task ? [payload] : [])).at(-1);
+	const decided = (task: 'arm' | 'flight') => {
+		const payload = deciding(task);
+		return payload ? words({ ...entries[0], payload: { ...payload, limits: [] } }).replace(/^Decision /, '') : '';
+	};
 	const begun = entries[0];
 	const snapshot = aircraft.snapshots?.findLast(({ at }) => at <= (session.endedAt ?? session.startedAt));
 	const facts: readonly [string, string][] = [
@@ -79,8 +99,9 @@ export function sheetDocument(
 			session.crew?.length ? `${crewWords(session.crew)}${session.signals ? `; signals: ${session.signals}` : ''}` : '',
 		],
 		['Confirmed by', confirmers(entries)],
-		['Decision to arm', decided('arm')],
-		['Decision to fly', decided('flight')],
+		['Decision before arming', decided('arm')],
+		['Decision before flight', decided('flight')],
+		['Limits in force', limitWords((deciding('flight') ?? deciding('arm'))?.limits)],
 		['Wind', words(last(entries, 'wind'))],
 		[
 			'Aircraft',
@@ -103,14 +124,9 @@ export function sheetDocument(
 		['Pack', pack ? `${pack.name}, ${pack.cells} cells, ${pack.capacityMah} mAh, ${pack.cycles} cycles` : ''],
 		[
 			'Place',
-			site
-				? `${site.name}, ${degrees(site.latDeg, 'north', 'south')}, ${degrees(site.lonDeg, 'east', 'west')}, ${site.altM.toFixed(0)} m above sea${site.rules ? `; ${site.rules}` : ''}`
-				: '',
+			site ? `${placeWords(site)}, ${site.altM.toFixed(0)} m above sea${site.rules ? `; ${site.rules}` : ''}` : '',
 		],
-		[
-			'From, to',
-			`${showDate(session.startedAt)}, ${showZoned(session.startedAt, begun?.zoneMin)}${session.endedAt ? ` to ${showZoned(session.endedAt, entries.at(-1)?.zoneMin)}` : ', not ended'}`,
-		],
+		['From, to', spanWords(session.startedAt, session.endedAt, [begun?.zoneMin, entries.at(-1)?.zoneMin])],
 	];
 	return {
 		title: session.title,

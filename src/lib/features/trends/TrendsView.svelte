@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { EVENT_WORDS, SENSOR_RULES } from '$lib/core/due/rules';
-	import { beforeAfter, changesOf, trendsOf, type Trend } from '$lib/core/session/trends';
-	import { toUnit, unitSymbol } from '$lib/core/words/units';
+	import { beforeAfter, changesOf, trendIn, trendsOf, type Trend } from '$lib/core/session/trends';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { sensorSchema } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
@@ -11,7 +10,8 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
-	import { showDate, showNumber } from '$lib/ui/format';
+	import { showNumber } from '$lib/core/words/figures';
+	import { showDate } from '$lib/ui/format';
 	import { units } from '$lib/ui/preferences.svelte';
 
 	/** Figures of an aircraft through its sessions, with what changed in between, and whether a change did anything. */
@@ -35,24 +35,20 @@
 		}),
 		() => id,
 	);
-	const trends = $derived(trendsOf(stored.current?.entries ?? []));
+	const trends = $derived(trendsOf(stored.current?.entries ?? []).map((trend) => trendIn(trend, units())));
 	const changes = $derived(
 		aircraft.current ? changesOf(aircraft.current, stored.current?.calibrations ?? [], EVENT_WORDS) : [],
 	);
 	let picked = $state('');
 	const change = $derived(changes.find(({ at, words }) => `${at} ${words}` === picked) ?? null);
-	const first = $derived(
-		Math.min(...trends.flatMap(({ points }) => points.map(({ at }) => Date.parse(at))), Date.now()),
-	);
+	const first = $derived(trends.reduce((least, { points }) => Math.min(least, Date.parse(points[0].at)), Date.now()));
 	const day = (at: string) => (Date.parse(at) - first) / DAY_MS;
-	const shown = ({ quantity }: Trend, value: number) => (quantity ? toUnit(value, quantity, units()) : value);
-	const symbol = ({ quantity, unit }: Trend) => (quantity ? unitSymbol(quantity, units()) : unit);
 	const latest = ({ points }: Trend) => points[points.length - 1];
 	const title = $derived.by(() => {
 		const wander = trends.find((trend) => trend.id === 'wander' && trend.points.length > 1 && trend.baseline);
 		if (!wander?.baseline) return 'How it was, flight by flight';
 		const by = latest(wander).value - wander.baseline.value;
-		return `It wanders ${showNumber(Math.abs(shown(wander, by)))} ${symbol(wander)} ${by > 0 ? 'more' : 'less'} than in its first good hover`;
+		return `It wanders ${showNumber(Math.abs(by))} ${wander.unit} ${by > 0 ? 'more' : 'less'} than in its first good hover`;
 	});
 </script>
 
@@ -95,11 +91,10 @@
 				<section class="hairline mt-5 pt-3" aria-label={trend.name}>
 					<div class="flex flex-wrap items-baseline gap-x-6 gap-y-1">
 						<h2 class="m-0">{trend.name}</h2>
-						<span class="figure-mono text-[19px] font-bold">{showNumber(shown(trend, last.value))} {symbol(trend)}</span
-						>
+						<span class="figure-mono text-[19px] font-bold">{showNumber(last.value)} {trend.unit}</span>
 						<span class="text-[15px] text-ink-2"
 							>{showDate(last.at)}{trend.baseline && trend.baseline !== last
-								? `; first good one ${showNumber(shown(trend, trend.baseline.value))} ${symbol(trend)} on ${showDate(trend.baseline.at)}`
+								? `; first good one ${showNumber(trend.baseline.value)} ${trend.unit} on ${showDate(trend.baseline.at)}`
 								: ''}</span
 						>
 					</div>
@@ -107,11 +102,9 @@
 						<LinePlot
 							title="{trend.name}, flight by flight"
 							xLabel="days since {showDate(new Date(first).toISOString())}"
-							yLabel="{trend.name.toLowerCase()}, {symbol(trend)}"
-							lines={[
-								{ label: '', points: trend.points.map(({ at, value }) => ({ x: day(at), y: shown(trend, value) })) },
-							]}
-							limits={trend.baseline ? [{ y: shown(trend, trend.baseline.value), label: 'first good one' }] : []}
+							yLabel="{trend.name.toLowerCase()}, {trend.unit}"
+							lines={[{ label: '', points: trend.points.map(({ at, value }) => ({ x: day(at), y: value })) }]}
+							limits={trend.baseline ? [{ y: trend.baseline.value, label: 'first good one' }] : []}
 							marks={change ? [{ x: day(change.at), label: change.words.slice(0, 40) }] : []}
 							height={170}
 						/>

@@ -1,4 +1,4 @@
-import { localTrack, type LocalTrack } from '$lib/core/hover/track';
+import { localTrack, trackOf, type LocalTrack } from '$lib/core/hover/track';
 import { HOVER_ROLES } from '$lib/core/record/logRoles';
 import { isTrackFile } from '$lib/core/record/tracks';
 import { phasesOfTrack, type TrackedReturn } from '$lib/core/return/returnTrack';
@@ -75,9 +75,7 @@ export class ReturnTestState {
 		try {
 			const read = isTrackFile(file.name) ? await call('readTrack', file) : await this.table.read(file);
 			if (!read) return;
-			const track =
-				'north' in read && read.north && read.up ? pick(read, 'north', 'east', 'up') : pick(read, 'lat', 'lon', 'alt');
-			this.#track = localTrack({ track, hold: 'position' });
+			this.#track = localTrack({ track: trackOf({ ...read }), hold: 'position' });
 			this.logged = phasesOfTrack(this.#track);
 			[this.sourceName, this.step] = [file.name, 'logged'];
 		} catch (error) {
@@ -175,16 +173,4 @@ export class ReturnTestState {
 
 function blank(): Record<Phase, number | null> {
 	return { turned: null, climbed: null, overhead: null, descending: null, down: null, disarmed: null };
-}
-
-/** Columns of a track as a request has them; @throws Error where one is missing, which the mapping does not let happen. */
-function pick<K extends string>(columns: object, ...names: readonly K[]): Record<K | 't', ArrayLike<number>> {
-	const of = columns as Record<string, ArrayLike<number> | undefined>;
-	return Object.fromEntries(
-		['t', ...names].map((name) => {
-			const values = of[name];
-			if (!values) throw new Error(`The log has no column for ${name}.`);
-			return [name, values];
-		}),
-	) as Record<K | 't', ArrayLike<number>>;
 }

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { showNumber } from '../format';
+	import { showNumber } from '$lib/core/words/figures';
+	import { LABEL_LINE, placeLabels } from './place';
 
 	/** Arrows from a middle, north up: drifts, noses, the wind. */
 	type Props = {
@@ -21,11 +22,23 @@
 			return {
 				...{ label, dashed, x, y, k },
 				head: `M${x} ${y}L${x - 11 * dx - 6 * dy} ${y - 11 * dy + 6 * dx}L${x - 11 * dx + 6 * dy} ${y - 11 * dy - 6 * dx}Z`,
-				tx: C + dx * (long + 26),
-				ty: C + dy * (long + 18) + 5,
 				words: dashed ? label : `${label} ${showNumber(size)}`,
 			};
 		}),
+	);
+	const shaft = (x: number, y: number) =>
+		[0.3, 0.5, 0.7, 0.9].map((at) => ({
+			x: C + at * (x - C) - 8,
+			y: C + at * (y - C) - 8,
+			width: 16,
+			height: 16,
+		}));
+	const labels = $derived(
+		placeLabels(
+			drawn.map(({ x, y, words }) => ({ x, y, label: words })),
+			SIZE,
+			[{ x: C - 8, y: 2, width: 16, height: 16 }, ...drawn.flatMap(({ x, y }) => shaft(x, y))],
+		),
 	);
 	const LOOKS = ['var(--ink)', 'var(--action)', 'var(--caution)'];
 	let solid = $derived(arrows.filter(({ dashed }) => !dashed));
@@ -43,7 +56,7 @@
 	>
 		<circle cx={C} cy={C} r={REACH} fill="none" stroke="var(--fine)" stroke-width="1.5" />
 		<text x={C} y="16" font-size="14" font-weight="700" text-anchor="middle" fill="var(--ink)">N</text>
-		{#each drawn as { label, dashed, x, y, head, tx, ty, words, k } (k)}
+		{#each drawn as { label, dashed, x, y, head, words, k } (k)}
 			<line
 				x1={C}
 				y1={C}
@@ -55,8 +68,8 @@
 			/>
 			<path d={head} fill={colour(label, dashed)} />
 			<text
-				x={tx}
-				y={ty}
+				x={labels[k].x + labels[k].width / 2}
+				y={labels[k].y + LABEL_LINE - 4}
 				font-size="13"
 				text-anchor="middle"
 				stroke="var(--sheet)"

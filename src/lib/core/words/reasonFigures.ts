@@ -1,0 +1,27 @@
+import { wanted } from '$lib/core/finding/grade';
+import type { Reason } from '$lib/schema/common';
+import { showBeside, showNumber, showShare } from './figures';
+import { toUnit, unitSymbol, type Quantity, type UnitSystem } from './units';
+
+/** Units of reasons that a pilot may wish to read in others. */
+const QUANTITY: Record<string, Quantity> = { m: 'height', 'm/s': 'speed', '°C': 'temperature' };
+
+/** Value and limit of a reason in the pilot's units: "0.85 · wanted at most 0.5 m"; empty where it has neither. */
+export function reasonFigures(reason: Reason, units: UnitSystem): string {
+	const { value, limit, unit = '' } = reason;
+	const quantity = QUANTITY[unit];
+	const own = (si: number | undefined) => (si === undefined || !quantity ? si : toUnit(si, quantity, units));
+	const symbol = quantity ? unitSymbol(quantity, units) : unit;
+	/** Shares are shown in per cent: "of the model" is a unit that a share has, "of 255" is not. */
+	const isShare = /^of \D/.test(unit);
+	const close = symbol === '°' ? symbol : '';
+	const told = (text: string, raw: number) => (isShare ? showShare(raw) : `${text}${close}`);
+	const [shown, bound] = [own(value), own(limit)];
+	const parts = [
+		...(shown === undefined ? [] : [told(showBeside(shown, bound), shown)]),
+		...(bound === undefined
+			? []
+			: [`${wanted(reason) ? `wanted ${wanted(reason)}` : 'limit'} ${told(showNumber(bound), bound)}`]),
+	];
+	return parts.length === 0 ? '' : `${parts.join(' · ')}${close ? '' : ` ${symbol}`}`.trimEnd();
+}
