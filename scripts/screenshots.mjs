@@ -69,7 +69,7 @@ const shots = {
 		await page.goto(`${rehearsal}/hover/hover`);
 		await page.getByLabel('Compass error').fill('48');
 		await page.getByRole('button', { name: 'Fly the practice hover' }).click();
-		await page.getByText('Compass error from the track').waitFor();
+		await page.getByText('Bubble 50 %').waitFor();
 	},
 	gate: async (page) => page.goto(`${BASE}/session/demo-stopped/fly`),
 	arm: async (page) => page.goto(`${BASE}/session/demo-open/arm`),

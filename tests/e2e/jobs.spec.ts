@@ -1,22 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answerByKeys, DEMO_STATE, enterAircraft, expectAccessible, holdTime, setAsideAt, stationUrl } from './support';
+import { arm, begin, endIt, flyAndLand, go, h1 } from './days';
+import { answerByKeys, DEMO_STATE, enterAircraft, expectAccessible, setAsideAt } from './support';
 
 /** Whole jobs of a racer, a small indoor drone and a wing: thing by thing on the bench, then on the ground and in the air. */
 test.use({ storageState: DEMO_STATE });
 
-const h1 = (page: Page) => page.getByRole('heading', { level: 1 });
-const go = (page: Page, station: string) => page.goto(stationUrl(page, station));
-
-async function begin(page: Page, aircraft: string, place: RegExp, ...choices: RegExp[]) {
-	await holdTime(page);
-	await page.goto('/session/new');
-	await page.getByRole('radio', { name: new RegExp(`^${aircraft}`) }).click();
-	for (const choice of [place, ...choices]) await page.getByRole('radio', { name: choice }).first().click();
-	await page.getByLabel('What it is for').fill('A whole job');
-	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
-	await page.getByRole('button', { name: 'Start the session' }).click();
-	await expect(page).toHaveURL(/\/plan$/);
-}
 /** Every step of a walk as it should be, but those named. */
 async function walk(page: Page, good: string, wrong: Record<number, string> = {}, steps = 4) {
 	for (let step = 0; step < steps; step++) {
@@ -31,12 +19,6 @@ async function record(page: Page, back: RegExp) {
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(back);
 }
-async function arm(page: Page) {
-	await setAsideAt(page, 'arm');
-	await page.getByRole('button', { name: 'Arm', exact: true }).click();
-	await expect(page).toHaveURL(/\/(response|hover)$/);
-}
-
 test('a racer: straps and leads, propeller by propeller with an upside-down one found, self-righting tried, first lift', async ({
 	page,
 }) => {
@@ -96,6 +78,11 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 	await expect(dialog).toHaveCount(0);
 	await go(page, 'power-up');
 	await expect(page.getByText(/Every propeller is of the right hand/)).toHaveCount(0);
+	await arm(page);
+	await flyAndLand(page);
+	await endIt(page);
+	await expect(page.getByText(/Every propeller is of the right hand/).first()).toBeVisible();
+	await expect(page.getByText('It came over in 2 pushes.').first()).toBeVisible();
 });
 
 test('a small indoor drone: linked and zeroed, its sides tried one by one with their dates, trimmed, down', async ({
@@ -124,4 +111,10 @@ test('a small indoor drone: linked and zeroed, its sides tried one by one with t
 	await go(page, 'power-up');
 	await expect(page.getByText(/Aircraft on first, then the remote/).first()).toBeVisible();
 	await expect(page.getByText(/flat ground, both sticks/).first()).toBeVisible();
+	await arm(page);
+	await flyAndLand(page);
+	await go(page, 'close');
+	await expect(page.getByText(/Throttle held down until the motors stand still/).first()).toBeVisible();
+	await endIt(page);
+	await expect(page.getByText('The side left does not see the board.').first()).toBeVisible();
 });

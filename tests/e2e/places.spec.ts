@@ -163,7 +163,7 @@ test('with no network every page opens and a measurement works', async ({ page, 
 	await context.setOffline(true);
 	await page.goto('/instruments/hover');
 	await page.getByRole('button', { name: 'Fly the practice hover' }).click();
-	await expect(page.getByText('Compass error from the track')).toBeVisible();
+	await expect(page.getByText('Bubble 50 %')).toBeVisible();
 	await page.goto('/logbook');
 	await expect(page.getByText('Transect survey, sea wall')).toBeVisible();
 	await context.setOffline(false);

@@ -19,6 +19,7 @@ export const MEASURED_BY = {
 export const PHOTO = {
 	tapPx: { value: 2.5, unit: 'px', why: 'A finger or a mouse on a place.', source: 'Judged' },
 	lookedDeg: { value: 5, unit: '°', why: 'A direction read off a phone or a map.', source: 'Judged' },
+	lookedEighthDeg: { value: 13, unit: '°', why: 'One of eight directions: 45°, anywhere in it.', source: '45° / √12' },
 } as const;
 
 /** Thresholds of landings. */

@@ -2,6 +2,7 @@
 	import { FEEL, FELT_AT_M, feltWind } from '$lib/core/hover/feltWind';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import type { Wind } from '$lib/schema/records';
+	import Directions from '$lib/ui/Directions.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
@@ -10,7 +11,6 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
 	const view = getSessionView();
-	const WAYS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
 	let byFeel = $state(false);
 	const round = (mps: number) => Math.round(mps * 10) / 10;
 	function feel(step: number) {
@@ -60,17 +60,7 @@
 	<div class="flex basis-full flex-wrap items-end gap-4">
 		<Button aria-expanded={byFeel} onclick={() => (byFeel = !byFeel)}>Say it by what it does</Button>
 		{#if byFeel}
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">It comes from</span>
-				<select
-					class="field-input"
-					value={now.fromDeg === undefined ? '' : String(now.fromDeg)}
-					onchange={(e) => e.currentTarget.value !== '' && (draft.fromDeg = Number(e.currentTarget.value))}
-				>
-					<option value="">choose</option>
-					{#each WAYS as label, k (label)}<option value={String(45 * k)}>{label}</option>{/each}
-				</select>
-			</label>
+			<Directions label="It comes from" value={now.fromDeg ?? null} onchange={(deg) => (draft.fromDeg = deg)} />
 			<label class="grid gap-1">
 				<span class="text-[15px] text-ink-2">What it does</span>
 				<select

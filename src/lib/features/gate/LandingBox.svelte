@@ -6,6 +6,7 @@
 	import { live } from '$lib/store/live.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
+	import Directions from '$lib/ui/Directions.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { done, failed } from '$lib/ui/notify';
@@ -18,7 +19,6 @@
 	/** Where it came down against its mark, beside the landings before: one entry a landing, asked for once after each. */
 	let { sinceSeq }: { sinceSeq: number } = $props();
 	const view = getSessionView();
-	const WAYS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
 	let by = $state<'paces' | 'tape' | 'photo'>('paces');
 	let onPhoto = $state.raw<{ landing: PhotoLanding; how: 'paces' | 'tape' } | null>(null);
 	let amount = $state<number | null>(null);
@@ -146,11 +146,7 @@
 			{#if by === 'photo'}
 				<MarkPhoto onmeasured={(found) => (onPhoto = found)} />
 			{:else}
-				<div class="flex flex-wrap gap-2" role="group" aria-label="Toward, by direction">
-					{#each WAYS as way, k (way)}
-						<Button aria-pressed={bearingDeg === 45 * k} onclick={() => (bearingDeg = 45 * k)}>{way}</Button>
-					{/each}
-				</div>
+				<Directions label="Toward, by direction" value={bearingDeg} onchange={(deg) => (bearingDeg = deg)} />
 			{/if}
 			<label class="flex min-h-11 items-center gap-3">
 				<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={circling} />

@@ -5,6 +5,7 @@
 	import { bearingWord } from '$lib/core/words/bearing';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import FileButton from '$lib/ui/FileButton.svelte';
+	import Directions from '$lib/ui/Directions.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import PointPicker from '$lib/ui/PointPicker.svelte';
 	import { prefer, preferences, units } from '$lib/ui/preferences.svelte';
@@ -24,13 +25,18 @@
 	let scale = $state(1);
 	let points = $state<Pixel[]>([]);
 	let lookedDeg = $state<number | null>(null);
+	/** Chosen as one of eight: known no better than that. */
+	let isEighth = $state(false);
 	$effect(() => () => URL.revokeObjectURL(url));
 
 	const found = $derived.by((): { landing: PhotoLanding } | { problem: string } | null => {
 		if (points.length < ASKED.length || lookedDeg === null) return null;
 		try {
 			const size = { acrossM: preferences.markAcrossM, alongM: preferences.markAlongM };
-			const how = { tapPx: PHOTO.tapPx.value * scale, lookedSigmaDeg: PHOTO.lookedDeg.value };
+			const how = {
+				tapPx: PHOTO.tapPx.value * scale,
+				lookedSigmaDeg: (isEighth ? PHOTO.lookedEighthDeg : PHOTO.lookedDeg).value,
+			};
 			return { landing: landingOnPhoto(points.slice(0, 4), points[4], size, lookedDeg, how) };
 		} catch (error) {
 			if (error instanceof InputError) return { problem: error.message };
@@ -79,7 +85,7 @@
 			max={360}
 			value={lookedDeg}
 			note="from true north, across the near edge"
-			onchange={(v) => (lookedDeg = v)}
+			onchange={(v) => ([lookedDeg, isEighth] = [v, false])}
 		/>
 		<FileButton
 			label={url ? 'Another photo' : 'Open or take the photo'}
@@ -88,6 +94,11 @@
 			onfile={open}
 		/>
 	</div>
+	<Directions
+		label="Looked toward, by direction"
+		value={lookedDeg}
+		onchange={(deg) => ([lookedDeg, isEighth] = [deg, true])}
+	/>
 	{#if url}
 		<PointPicker src={url} alt="The mark and the aircraft" asked={ASKED} closed={4} bind:points bind:scale />
 		<div class="flex flex-wrap items-center gap-4">

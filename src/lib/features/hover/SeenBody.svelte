@@ -8,6 +8,7 @@
 	import Caution from '$lib/ui/Caution.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
+	import Directions from '$lib/ui/Directions.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { showClock } from '$lib/ui/format';
 	import { failed } from '$lib/ui/notify';
@@ -40,7 +41,6 @@
 		{ kind: 'wobble', label: 'Wobbles' },
 		{ kind: 'twitch', label: 'Twitches' },
 	];
-	const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'];
 
 	const lengthUnit = $derived(unitSymbol('height', units()));
 	const shown = (m: number | null) => (m === null ? null : toUnit(m, 'height', units()));
@@ -75,12 +75,7 @@
 	<div class="mt-5 grid max-w-2xl gap-5">
 		<HoldChoice label="Which hold is on" value={work.hold} onchange={(hold) => (work.hold = hold)} />
 		{#if work.hold !== 'position'}
-			<Choice
-				label="Its nose points to"
-				value={work.noseDeg === null ? '' : String(work.noseDeg)}
-				options={WINDS.map((label, k) => ({ value: String(45 * k), label }))}
-				onchange={(deg) => (work.noseDeg = Number(deg))}
-			/>
+			<Directions label="Its nose points to" value={work.noseDeg} onchange={(deg) => (work.noseDeg = deg)} />
 			<NumberField
 				label="It hovers at"
 				unit={lengthUnit}

@@ -1,5 +1,6 @@
 import type { Aircraft } from '../../../schema/records';
 import { comesHome } from '../capabilities';
+import { sessionLimits } from '../limits';
 import {
 	anyPart,
 	heightHeld,
@@ -25,8 +26,7 @@ import { landedCell } from './pack';
 const SURFACES = 'Repeat before every flight, not only the first.';
 /** Both questions are answered by one walk through every movement. */
 const GRID = { page: { of: 'surface-grid', words: 'Surface by surface' }, found: 'surface-grid' } as const;
-/** Gusts in which a first rung is flown at most, m/s: more hides what it shows. Winglogos default; a wing flies in more than it hovers in. */
-const [CALM_GUST_MPS, WING_GUST_MPS] = [6, 8];
+const [CALM_GUST_MPS, WING_GUST_MPS] = [sessionLimits.rungGust.value, sessionLimits.wingGust.value];
 const NOBODY_NEAR = 'Disarmed, and nobody before or beside the propeller.';
 
 const stands: Condition = {

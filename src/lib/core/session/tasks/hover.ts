@@ -4,6 +4,7 @@ import { SENSOR_RULES } from '../../due/rules';
 import { sensorOf } from '../../evidence/about';
 import { standingOf } from '../../evidence/standing';
 import { reason } from '../../finding/reasons';
+import { calibrationsInVain, inVainReasons } from '../inVain';
 import type { SessionEvidence } from '../sessionRecord';
 import { orAside, type Task } from '../task';
 import { measuredState } from './measured';
@@ -34,7 +35,7 @@ export const hover: Task = {
 	applies: ({ aircraft }) => aircraft.rotors > 0,
 	state(evidence, record) {
 		const { unverified } = evidence;
-		const found = measuredState(
+		const judged = measuredState(
 			{
 				task: 'hover',
 				station: 'hover',
@@ -49,6 +50,13 @@ export const hover: Task = {
 			},
 			record,
 		);
+		const inVain = inVainReasons(
+			calibrationsInVain(record.entries, (entry) => {
+				const sensor = calibrates(entry, evidence);
+				return sensor && SENSOR_RULES[sensor].name.toLowerCase();
+			}),
+		);
+		const found = { ...judged, reasons: [...inVain, ...judged.reasons], next: inVain[0]?.next ?? judged.next };
 		const flownAt = found.entry?.seq ?? -1;
 		const since = new Set(
 			record.entries.filter(({ seq }) => seq > flownAt).flatMap((entry) => calibrates(entry, evidence) ?? []),

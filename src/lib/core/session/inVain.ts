@@ -1,0 +1,69 @@
+import type { Entry, EventKind } from '../../schema/entries';
+import type { Reason } from '../../schema/common';
+import { reason } from '../finding/reasons';
+import { sessionLimits } from './limits';
+
+/** After these the aircraft is another one. */
+const ANOTHER: readonly EventKind[] = ['new', 'firmware', 'settings', 'knock', 'part'];
+
+/**
+ * Calibrations in vain: how often each sensor was calibrated between two hovers that both failed, up to now. A hover that is good
+ * again begins anew, and so does an event after which the aircraft is another one.
+ *
+ * @param entries of one session, in order
+ * @param calibrated the sensor that an entry calibrates, by name; null for any other entry
+ */
+export function calibrationsInVain(
+	entries: readonly Entry[],
+	calibrated: (entry: Entry) => string | null,
+): ReadonlyMap<string, number> {
+	const counts = new Map<string, number>();
+	let since = new Set<string>();
+	let bad = false;
+	const anew = () => {
+		counts.clear();
+		since = new Set();
+		bad = false;
+	};
+	for (const entry of entries) {
+		const { payload } = entry;
+		if (payload.kind === 'event' && ANOTHER.includes(payload.what)) anew();
+		const sensor = calibrated(entry);
+		if (sensor) since.add(sensor);
+		if (payload.kind !== 'test' || payload.task !== 'hover') continue;
+		if (payload.verdict !== 'fail') {
+			anew();
+			continue;
+		}
+		if (bad) for (const name of since) counts.set(name, (counts.get(name) ?? 0) + 1);
+		bad = true;
+		since = new Set();
+	}
+	return counts;
+}
+
+/** What calibrating in vain says: after the first, what to look at before a second; after the second, the maker. Empty where nothing was in vain. */
+export function inVainReasons(counts: ReadonlyMap<string, number>): Reason[] {
+	const names = [...counts.keys()].join(', ');
+	const most = [...counts.values()].reduce((a, b) => Math.max(a, b), 0);
+	if (most === 0) return [];
+	const figures = { value: most, limit: sessionLimits.inVain };
+	return most < sessionLimits.inVain.value
+		? [
+				reason('caution', 'not-cured', `Calibrated (${names}) between two hovers that both failed: it did not help.`, {
+					...figures,
+					next: 'Before a second time: the field of this place, what stands near the sensor, how the board and the module sit.',
+				}),
+			]
+		: [
+				reason(
+					'fail',
+					'not-cured',
+					`Calibrated ${most} times (${names}), and it hovers as before: the calibration is not the cause.`,
+					{
+						...figures,
+						next: 'Not a third time. Look for the cause with the finder; where nothing fits, ask the maker. It does not fly.',
+					},
+				),
+			];
+}

@@ -1,0 +1,146 @@
+import { expect, test, type Page } from '@playwright/test';
+import { answer, arm, begin, endIt, enterWind, flyAndLand, go, h1, readOffLock, watchHover } from './days';
+import { DEMO_STATE, enterAircraft, expectAccessible, setAsideAt } from './support';
+
+/** Whole days, from the plan to the sheet, of pilots whose aircraft give them little but what is seen. */
+test.use({ storageState: DEMO_STATE });
+
+/** The compass by the aircraft's own routine, every step as it should. */
+async function ownRoutine(page: Page) {
+	await go(page, 'compass/compass');
+	await page.getByRole('link', { name: 'By its own routine' }).click();
+	await expect(page.getByRole('checkbox').first()).toBeVisible();
+	for (const box of await page.getByRole('checkbox').all()) await box.check();
+	await page.getByRole('button', { name: 'Begin the routine' }).click();
+	for (let step = 0; step < 3; step++) {
+		if (step > 0) await page.getByRole('button', { name: 'Stop', exact: true }).click();
+		await page.getByRole('button', { name: 'As it should' }).click();
+	}
+	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page).toHaveURL(/session\/[^/]+\/compass$/);
+}
+async function hoverByEye(page: Page, seen: Parameters<typeof watchHover>[1], finding: RegExp | string) {
+	await go(page, 'hover/hover');
+	await watchHover(page, seen);
+	await expect(h1(page)).toHaveText(finding);
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/session\/[^/]+\/hover$/);
+}
+
+test('a camera drone that circles: hovered, calibrated, hovered again, not cured twice, the maker; no flight', async ({
+	page,
+}) => {
+	test.setTimeout(300_000);
+	await enterAircraft(page, 'Redshank', 'Camera drone');
+	await begin(page, 'Redshank', /sea wall/, /first/i);
+	await answer(page, 'plan', 'bench');
+	// Why it is due, and what each school says of it.
+	await go(page, 'bench/bench-due');
+	await expect(page.getByText(/new|no calibration|nothing accepted/i).first()).toBeVisible();
+	await answer(page, 'site');
+	const circling = { taps: 'Circles to its left', farthest: '12', circle: '8' };
+	await hoverByEye(page, circling, 'It probably circles');
+	await ownRoutine(page);
+	await hoverByEye(page, circling, 'It probably circles');
+	await expect(page.getByText(/between two hovers that both failed: it did not help/).first()).toBeVisible();
+	await ownRoutine(page);
+	await hoverByEye(page, circling, 'It probably circles');
+	await expect(page.getByText(/Calibrated 2 times \(compass\), and it hovers as before/).first()).toBeVisible();
+	await expect(page.getByText(/ask the maker/).first()).toBeVisible();
+	await go(page, 'fly');
+	await expect(page.getByRole('button', { name: 'Fly', exact: true })).toBeDisabled();
+	await expectAccessible(page, 'not cured twice');
+});
+
+test('a self-built quad with a voice: rungs, position hold, return by its switch, a landing by tape, all of it on the sheet', async ({
+	page,
+}) => {
+	test.setTimeout(300_000);
+	await begin(page, 'Dunlin', /sea wall/, /^D-3/, /first/i);
+	await answer(page, 'plan', 'bench');
+	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|compass|Radio/i);
+	await answer(page, 'site', 'compass', 'power-up');
+	await readOffLock(page, '15');
+	await enterWind(page);
+	await answer(page, 'return');
+	await arm(page);
+	await answer(page, 'response');
+	await go(page, 'hover');
+	for (const rung of [/self-level/i, /height hold/i, /it follows each/])
+		await expect(page.getByText(rung).first()).toBeVisible();
+	await go(page, 'hover/hover');
+	await page.getByRole('radio', { name: /By eye/ }).click();
+	await watchHover(page, { farthest: '1.5' });
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/hover$/);
+	await go(page, 'hover/return-test');
+	await page.getByRole('radio', { name: /^Its switch/ }).click();
+	await page.getByLabel('Out by').fill('60');
+	await page.getByLabel('Height there').fill('15');
+	await page.getByLabel('Height there').blur();
+	await page.getByRole('checkbox', { name: /a finger rests where I take over/ }).check();
+	await page.getByRole('button', { name: 'It is set off: count' }).click();
+	for (const words of ['turn home', 'climb', 'over home', 'come down', 'touch down', 'switch its motors off']) {
+		await expect(h1(page)).toContainText(words);
+		await page.keyboard.press(' ');
+	}
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/\/hover$/);
+	await flyAndLand(page, '1.2');
+	await endIt(page);
+	for (const kept of [/It kept its place/, /It came home by its switch/, /1\.2 m toward 90° from the mark/])
+		await expect(page.getByText(kept).first()).toBeVisible();
+	await page.setViewportSize({ width: 390, height: 844 });
+	await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+});
+
+test('a racer’s first outing to its first flight: nudges, a foot of hover, what its pilot reads of the aircraft', async ({
+	page,
+}) => {
+	test.setTimeout(300_000);
+	await begin(page, 'Swift', /sea wall/, /first/i);
+	await answer(page, 'plan', 'bench');
+	await setAsideAt(page, 'arm', /is due|Nobody has/i);
+	await answer(page, 'site', 'power-up', 'return');
+	await arm(page);
+	await answer(page, 'response');
+	await go(page, 'hover');
+	await expect(page.getByText(/own air|ground effect|swims/i).first()).toBeVisible();
+	await answer(page, 'hover');
+	await flyAndLand(page);
+	await endIt(page);
+	await expect(page.getByText(/Decision to fly|Decision before flight/).first()).toBeVisible();
+});
+
+test('a careful owner: a guided turn satisfies the daily school, flying without hold is counted, a page for a claim can be verified', async ({
+	page,
+}) => {
+	test.setTimeout(300_000);
+	await enterAircraft(page, 'Merlin', 'Camera drone', async () => {
+		await page.getByRole('radio', { name: /^First flight of every day/ }).click();
+	});
+	await begin(page, 'Merlin', /sea wall/);
+	await answer(page, 'plan', 'bench');
+	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place/i);
+	await answer(page, 'site', 'compass');
+	await ownRoutine(page);
+	await expect(page.getByText('clear · guided')).toBeVisible();
+	await answer(page, 'power-up');
+	await readOffLock(page);
+	await enterWind(page);
+	await answer(page, 'return');
+	await arm(page);
+	await hoverByEye(page, { farthest: '1' }, /It kept its place/);
+	await flyAndLand(page, '0.8');
+	await endIt(page);
+	const address = page.url();
+	await page.goto('/logbook/proof');
+	await page.getByRole('list', { name: 'Sessions' }).getByRole('checkbox').first().check();
+	await expect(page.getByText(/entries, the chain holds; head [0-9a-f]{64}/).first()).toBeVisible();
+	await expect(page.getByText(/Merlin/).first()).toBeVisible();
+	// The same day the compass is not asked for again.
+	await page.goto(address.replace(/sheet$/, 'compass'));
+	await begin(page, 'Merlin', /sea wall/);
+	await go(page, 'compass');
+	await expect(page.getByText('The compass is not due').first()).toBeVisible();
+});
