@@ -56,7 +56,7 @@
 				<circle cx={C} cy={C} r={R} fill="var(--paper)" stroke="var(--ink)" stroke-width="1.6" />
 				{#each circles as r (r)}<circle cx={C} cy={C} {r} fill="none" stroke="var(--rule)" />{/each}
 				<path d="M{C} {C - R}V{C + R}M{C - R} {C}H{C + R}" stroke="var(--fine)" fill="none" />
-				<text x={C} y="11" text-anchor="middle" font-size="13" fill="var(--ink-2)">nose</text>
+				<text x={C} y="15" text-anchor="middle" class="text-[14px] max-sm:text-[22px]" fill="var(--ink-2)">nose</text>
 				<path
 					d={arcs(half)}
 					stroke="var(--action)"

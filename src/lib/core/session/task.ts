@@ -58,6 +58,10 @@ export interface Task {
 	state(evidence: SessionEvidence, record: SessionRecord): TaskState;
 }
 
+/** What a task asks for next: a sentence is advice and is read; a few words are what stands on the button that leads to it. */
+export const askOf = ({ next }: Pick<TaskState, 'next'>): { advice: string; press: string } =>
+	next.endsWith('.') ? { advice: next, press: '' } : { advice: '', press: next };
+
 /** Worst first; what nobody saw stands before what was seen as a caution. */
 export const RANK: Record<Mark, number> = { hold: 0, unseen: 1, caution: 2, aside: 3, clear: 4 };
 

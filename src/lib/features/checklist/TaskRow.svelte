@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { TaskState } from '$lib/core/session/task';
+	import { askOf, type TaskState } from '$lib/core/session/task';
 	import Button from '$lib/ui/Button.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { GRADE_WORDS, MARK_TEXT, MARK_WORDS } from '$lib/ui/marks';
@@ -17,6 +17,7 @@
 		onaside: () => void;
 	};
 	let { task, value, current, primary, readOnly, href, onpick, onaside }: Props = $props();
+	const ask = $derived(askOf(task));
 	const detail = $derived(
 		task.mark === 'unseen' && onpick && !/^(Asked again|Simulated|What was told|Left on)/.test(task.detail)
 			? ''
@@ -36,6 +37,7 @@
 		{#if detail && detail !== value}<span class="block text-[15px] {onpick ? MARK_TEXT[task.mark] : 'text-ink-2'}"
 				>{detail}{#if task.entry && !onpick}&nbsp;{showTime(task.entry.at)}.{/if}</span
 			>{/if}
+		{#if ask.advice && !onpick}<span class="block text-[15px] font-semibold">{ask.advice}</span>{/if}
 	</span>
 	<span class="num pr-2 text-right text-[14px] text-ink-2">
 		{value}
@@ -61,7 +63,7 @@
 		<div class="flex min-h-14 min-w-0 flex-1 basis-72 items-center gap-4 py-3">{@render words()}</div>
 		<div class="flex flex-wrap gap-1 max-md:w-full max-md:pb-3 max-md:pl-11">
 			{#if href && !readOnly && !task.shut}
-				<Button kind={primary ? 'primary' : 'plain'} {href}>{task.next || 'Open'}</Button>
+				<Button kind={primary ? 'primary' : 'plain'} {href}>{ask.press || 'Open'}</Button>
 			{/if}
 			{#if settles}<Button kind="quiet" onclick={onaside}>Set aside</Button>{/if}
 		</div>

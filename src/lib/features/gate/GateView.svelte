@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { TaskState } from '$lib/core/session/task';
+	import { askOf, type TaskState } from '$lib/core/session/task';
 	import { stationTitle } from '$lib/core/session/stations';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -89,13 +89,14 @@
 									? `, ${GRADE_WORDS[task.grade]}`
 									: ''}.{/if}</span
 						>{/if}
+					{#if askOf(task).advice && !waits(task)}<span class="block font-semibold">{askOf(task).advice}</span>{/if}
 				</a>
 				{#if !view.readOnly}
 					<div class="flex min-w-0 flex-wrap gap-1 max-md:pl-11 md:max-w-72 md:shrink-0 md:justify-end">
 						{#if task.next && !waits(task)}<Button
 								kind="quiet"
 								class="text-left md:text-right"
-								href={view.taskHref(task)}>{task.next}</Button
+								href={view.taskHref(task)}>{askOf(task).press || `Open ${stationTitle(task.station, aircraft)}`}</Button
 							>{/if}
 						{#if settles(task)}
 							<Button kind="quiet" onclick={() => (asideOf = task)}>Set aside</Button>

@@ -120,7 +120,7 @@
 			</section>{/if}
 	</div>
 {:else}
-	<div class="mt-4 grid grid-cols-[minmax(0,1fr)] gap-8 md:grid-cols-[minmax(0,380px)_minmax(0,1fr)]">
+	<div class="mt-4 grid gap-8 md:grid-cols-[minmax(0,380px)_minmax(0,1fr)]">
 		<div>
 			{#if track && answer.bubble.diameter95M !== null}
 				<PlanPlot
@@ -193,7 +193,7 @@
 					<tr><td>Length</td><td class="num">{f(answer.durationS, 0)} s</td><td class="num text-ink-2">≥ 60 s</td></tr>
 				</tbody>
 			</table>
-			{#if answer.causes.length > 0}
+			{#if answer.causes.length > 0 && answer.verdict !== 'pass'}
 				<p class="mt-4 mb-1 text-[15px] text-ink-2">What it could be, each on its own</p>
 				<ul class="m-0 list-none p-0">
 					{#each answer.causes.slice(0, 5) as cause (cause.code)}

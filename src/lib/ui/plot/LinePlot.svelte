@@ -257,7 +257,9 @@
 		{/if}
 		{#each ticksOf(y, log ? 5 : 4, log) as tick (tick)}
 			<line x1={left} x2={W - right} y1={y(tick)} y2={y(tick)} stroke="var(--fine)" />
-			<text x={left - 6} y={y(tick) + 4} text-anchor="end" font-size="13" fill="var(--ink-2)">{tickText(tick)}</text>
+			{#if y(tick) > 24}<text x={left - 6} y={y(tick) + 4} text-anchor="end" font-size="13" fill="var(--ink-2)"
+					>{tickText(tick)}</text
+				>{/if}
 		{/each}
 		{#each ticksOf(x, W < 420 ? 4 : 7, log) as tick (tick)}
 			<line x1={x(tick)} x2={x(tick)} y1={floor} y2={floor + 4} stroke="var(--rule)" />
