@@ -62,3 +62,27 @@ test('a hover is judged from a film: opened, marked once, followed, looked at, j
 	await expect(page).toHaveURL(/\/hover$/);
 	await expect(page.getByText(/a film: hover\.webm/).first()).toBeVisible();
 });
+
+test('the practice aircraft is filmed among the instruments: marked, followed, judged, and no evidence', async ({
+	page,
+}) => {
+	test.setTimeout(240_000);
+	await page.goto('/instruments/hover');
+	await page.getByRole('radio', { name: /^By a film/ }).click();
+	await page.getByRole('button', { name: 'Film the practice hover' }).click();
+	const h1 = page.getByRole('heading', { level: 1 });
+	await expect(h1).toHaveText('The practice aircraft is filmed, half a minute');
+	await expect(h1).toHaveText('Mark the aircraft, from its left motor to its right one', { timeout: 120_000 });
+	// How it was filmed is known: only the two motors are asked for.
+	await expect(page.getByLabel('Between these two, in truth')).toHaveValue('0.5');
+	const picture = page.getByRole('application');
+	const box = await picture.boundingBox();
+	if (!box) throw new Error('the film is not shown');
+	for (const side of [-12.5, 12.5])
+		await picture.click({ position: { x: ((213 + side) * box.width) / 426, y: (119 * box.height) / 240 } });
+	await page.getByRole('button', { name: 'Follow it' }).click();
+	await page.getByRole('button', { name: 'On the aircraft in all six' }).click({ timeout: 120_000 });
+	await expect(page.getByText('95 % of the hover inside, about')).toBeVisible({ timeout: 60_000 });
+	await expect(page.getByText('Nothing of it is evidence')).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Keep it in the record' })).toBeVisible();
+});

@@ -125,7 +125,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await expect(h1).toHaveText('Landed');
 	// Where it came down against its mark, in paces, and what that says of the next landings.
 	await page.getByLabel('From the mark').fill('2');
-	await page.getByRole('button', { name: 'SE', exact: true }).click();
+	await page.getByRole('radio', { name: 'SE', exact: true }).click();
 	await page.getByRole('button', { name: 'Record the landing' }).click();
 	await expect(page.getByText(/^It came back within 1\.5 m\. One landing says little/)).toBeVisible();
 	await expect(page.getByText(/more, each after a power-up of its own, would settle it/)).toBeVisible();
@@ -139,10 +139,10 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 		await page.getByRole('radio', { name: by }).click();
 		if (by === 'Tape') {
 			await page.getByRole('textbox', { name: 'From the mark' }).fill('1.8');
-			await page.getByRole('button', { name: 'E', exact: true }).click();
+			await page.getByRole('radio', { name: 'E', exact: true }).click();
 		} else {
-			await page.getByLabel('Looked toward').fill('90');
-			await page.getByLabel('Looked toward').blur();
+			await page.getByRole('textbox', { name: 'Looked toward' }).fill('90');
+			await page.getByRole('textbox', { name: 'Looked toward' }).blur();
 			await page.getByLabel('photo of the mark').setInputFiles('docs/screenshots/gate.png');
 			// A mat of 0.75 m seen from above: two hundred pixels of the picture wide; below the aircraft, 2.4 of them on.
 			const photo = page.getByRole('application');

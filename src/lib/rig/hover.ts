@@ -33,6 +33,9 @@ export interface HoverLog {
 	rollDeg: number[];
 	pitchDeg: number[];
 	satellites: number[];
+	/** Where it truly was, which no log of its own shows: metres. */
+	trueNorth: number[];
+	trueEast: number[];
 }
 
 /** Gains and lags of the simulated hold loop, drawn once per aircraft. */
@@ -120,6 +123,8 @@ export function flyHover(truth: HoverTruth, gains: LoopGains, rng: Rng): HoverLo
 		rollDeg: [],
 		pitchDeg: [],
 		satellites: [],
+		trueNorth: [],
+		trueEast: [],
 	};
 	const every = Math.max(1, Math.round(1 / (truth.rateHz * STEP_S)));
 	// Without a hold the aircraft is brought to rest first and then let go: it drifts from the start of the log.
@@ -158,6 +163,8 @@ export function flyHover(truth: HoverTruth, gains: LoopGains, rng: Rng): HoverLo
 			wander * Math.exp(-STEP_S / 12) + truth.pressureWanderM * Math.sqrt(1 - Math.exp(-STEP_S / 6)) * rng.normal();
 		if (tS < 0 || k % every !== 0) continue;
 		log.t.push(Math.round(tS * 1000) / 1000);
+		log.trueNorth.push(z[0]);
+		log.trueEast.push(z[1]);
 		log.north.push(fix[0]);
 		log.east.push(fix[1]);
 		log.up.push(truth.heightM + wander + truth.bobbingM * Math.sin(2 * Math.PI * 0.8 * tS) + 0.03 * rng.normal());

@@ -44,6 +44,7 @@
 	title={work.title}
 	lead="Compass of {aircraft.name} · both hands on the aircraft, watch off, pivot on one spot"
 	name="Compass"
+	verdict={work.found?.verdict}
 >
 	{#snippet corner()}
 		{#if work.phase === 'turning'}<Button onclick={() => (work.big = true)} kbd="b">Big cue</Button>{/if}

@@ -127,7 +127,12 @@
 	}}
 />
 
-<Sheet {title} lead="Field of {site?.name ?? 'this place'} · before any turning" name="Site field">
+<Sheet
+	{title}
+	lead="Field of {site?.name ?? 'this place'} · before any turning"
+	name="Site field"
+	verdict={finding?.verdict}
+>
 	{#snippet margin()}
 		<Caution><b>Propellers off.</b> Put watch, phone, keys and tools away before you hold the aircraft.</Caution>
 		{#if finding}

@@ -1,5 +1,8 @@
 <script lang="ts">
+	import { showFigure } from '$lib/core/words/figures';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
+	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import HoldChoice from '$lib/features/measuring/HoldChoice.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -19,6 +22,8 @@
 	/** A hover judged from a film: opened or taken here, marked once, followed, looked at, judged. */
 	let { state: work, onaccept }: { state: FilmState; onaccept?: () => void } = $props();
 	const ASKED = ['the left motor, as the film shows it', 'the right motor'] as const;
+	const practice = practiceAllowed();
+	let faults = $state<RigFaults>({ ...NO_FAULTS, windMps: 2 });
 	const m = (v: number | null | undefined) =>
 		v === null || v === undefined ? '–' : toUnit(v, 'height', units()).toFixed(1);
 </script>
@@ -38,7 +43,7 @@
 			your safe distance.</Caution
 		>
 	</div>
-	<ol class="m-0 mt-4 grid max-w-[62ch] gap-2 pl-6 text-[17px]">
+	<ol class="m-0 mt-4 grid max-w-[62ch] list-decimal gap-2 pl-6 text-[17px]">
 		<li>Prop the phone so that the <b>sky</b> is behind the aircraft; a tree line is the worst there is.</li>
 		<li>
 			Five to eight metres off, looking up 20 to 40°. For the compass better still: the phone lying flat, its camera up,
@@ -52,11 +57,47 @@
 			label="Open a film"
 			what="film of the hover"
 			accept="video/*"
-			onfile={(file) => void work.open(file, file.name)}
+			onfile={(file) => void work.readFile(file)}
 		/>
 		<Recorder onfilm={(film) => void work.open(film, 'filmed here', true)} />
 	</div>
 	<p class="mt-3 text-[15px] text-ink-2">The film stays on this device; only what it shows is kept.</p>
+	{#if practice()}
+		<section class="mt-5 max-w-[640px] border border-rule p-4">
+			<h2 class="m-0">The practice aircraft</h2>
+			<p class="mt-1 mb-3 text-[15px] text-ink-2">
+				Half a minute of a simulated hover, filmed while you wait: to be marked, followed and judged like any other.
+			</p>
+			<div class="flex flex-wrap items-end gap-4">
+				<NumberField
+					label="Compass error"
+					unit="°"
+					min={-80}
+					max={80}
+					value={faults.headingErrorDeg}
+					onchange={(v) => (faults.headingErrorDeg = v ?? 0)}
+				/>
+				<NumberField
+					label="Wind"
+					unit="m/s"
+					min={0}
+					max={15}
+					value={faults.windMps}
+					onchange={(v) => (faults.windMps = v ?? 0)}
+				/>
+				<Button
+					class="min-h-14"
+					onclick={() => void work.rehearse(Math.floor(Math.random() * 1e6), $state.snapshot(faults))}
+					>Film the practice hover</Button
+				>
+			</div>
+		</section>
+	{/if}
+{:else if work.step === 'filming'}
+	<div class="mt-8 grid max-w-md gap-4">
+		<Progress value={work.progress} label="Filming the practice aircraft" />
+		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
+	</div>
 {:else if work.step === 'mark' && work.film}
 	<div class="mt-4 grid gap-4">
 		<Slider
@@ -106,7 +147,7 @@
 			</p>{/if}
 		<div class="flex flex-wrap gap-3">
 			<Button kind="primary" kbd="↵" disabled={!work.marked} onclick={() => void work.follow()}>Follow it</Button>
-			<Button class="min-h-14" onclick={() => work.another()}>Another film</Button>
+			<Button class="min-h-14" onclick={() => work.repeat()}>Another film</Button>
 		</div>
 	</div>
 {:else if work.step === 'following'}
@@ -134,7 +175,7 @@
 	<div class="mt-4 flex flex-wrap gap-3">
 		<Button kind="primary" class="min-h-14" onclick={() => void work.judge(true)}>On the aircraft in all six</Button>
 		<Button class="min-h-14" onclick={() => void work.judge(false)}>Not in every one</Button>
-		<Button kind="quiet" class="min-h-14" onclick={() => work.repeat()}>Mark it again</Button>
+		<Button kind="quiet" class="min-h-14" onclick={() => work.remark()}>Mark it again</Button>
 	</div>
 {:else if work.review && work.film && work.track}
 	{@const { bubble, spiral, height, durationS } = work.review}
@@ -156,7 +197,7 @@
 					{#if spiral.compassErrorDeg !== null}
 						<tr
 							><td>Compass error from the film</td><td class="num"
-								>{spiral.compassErrorDeg.toFixed(0).replace('-', '−')}° ± {spiral.compassErrorSigmaDeg?.toFixed(0)}°</td
+								>{showFigure(spiral.compassErrorDeg, null, 0).value}° ± {spiral.compassErrorSigmaDeg?.toFixed(0)}°</td
 							></tr
 						>
 						<tr><td>Errors excluded above</td><td class="num">{spiral.excludedAboveDeg?.toFixed(0)}°</td></tr>
@@ -183,8 +224,8 @@
 	<div class="mt-4 max-w-3xl"><Reasons reasons={work.review.reasons} /></div>
 	<div class="mt-4 flex flex-wrap gap-3">
 		{#if onaccept}<Button kind="primary" kbd="↵" onclick={onaccept}>Record it</Button>{/if}
-		<Button class="min-h-14" onclick={() => work.repeat()}>Mark it again</Button>
-		<Button class="min-h-14" onclick={() => work.another()}>Another film</Button>
+		<Button class="min-h-14" onclick={() => work.remark()}>Mark it again</Button>
+		<Button class="min-h-14" onclick={() => work.repeat()}>Another film</Button>
 		{#if work.recordedHere}<Button class="min-h-14" onclick={() => void work.keepFilm()}>Keep the film as a file</Button
 			>{/if}
 	</div>

@@ -1,11 +1,14 @@
 import { filmLimits } from '$lib/core/film/limits';
 import type { FilmReview, FilmSetup } from '$lib/core/film/reviewFilm';
 import type { FilmTrack } from '$lib/core/film/trackFilm';
+import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasurement';
 import type { RecordedFigure } from '$lib/schema/entries';
 import { download } from '$lib/ui/download';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
+import type { RigFaults } from '$lib/rig/rig';
 import { FilmFile } from './filmFile';
+import { practiceFilm } from './practiceFilm';
 
 const SPREAD = 31;
 const SHOWN = 6;
@@ -25,12 +28,14 @@ export interface Shown {
 }
 
 /** A hover from its film: opened, marked, followed, looked at, judged. */
-export class FilmState {
-	step = $state<'before' | 'mark' | 'following' | 'confirm' | 'found'>('before');
+export class FilmState implements LiveMeasurement {
+	step = $state<'before' | 'filming' | 'mark' | 'following' | 'confirm' | 'found'>('before');
 	film = $state.raw<FilmFile | null>(null);
 	sourceName = $state('');
 	/** Filmed in place: it is on no disk until it is asked for. */
 	recordedHere = $state(false);
+	/** A film of the practice aircraft: no evidence. */
+	practice = $state(false);
 	/** The moment the film begins to count, and its whole picture. */
 	fromS = $state(0);
 	still = $state('');
@@ -49,6 +54,7 @@ export class FilmState {
 
 	title = $derived.by(() => {
 		const { review } = this;
+		if (this.step === 'filming') return 'The practice aircraft is filmed, half a minute';
 		if (this.step === 'mark') return 'Mark the aircraft, from its left motor to its right one';
 		if (this.step === 'following') return 'Following it through the film';
 		if (this.step === 'confirm') return 'Is the circle on the aircraft in all six?';
@@ -58,15 +64,65 @@ export class FilmState {
 		return `Seen on film it holds its place within ${(upper95M ?? lower95M ?? 0).toFixed(1)} m, and does not circle`;
 	});
 
+	figures = $derived.by((): RecordedFigure[] => {
+		const { review } = this;
+		if (!review) return [];
+		const { bubble, height, spiral } = review;
+		const row = (label: string, value: number | null, unit: string, sigma?: number | null): RecordedFigure[] =>
+			value === null ? [] : [{ label, value, unit, ...(typeof sigma === 'number' ? { sigma } : {}) }];
+		return [
+			...row('Length', review.durationS, 's'),
+			...row('Bubble 95 %', bubble.estimate95M, 'm'),
+			...row('Bubble at least', bubble.lower95M, 'm'),
+			...row('Bubble at most', bubble.upper95M, 'm'),
+			...row('Height spread', height.stdM, 'm'),
+			...row('Compass error from the film', spiral.compassErrorDeg, '°', spiral.compassErrorSigmaDeg),
+			...row('Excluded above', spiral.excludedAboveDeg, '°'),
+			...row('One turn takes', spiral.periodS, 's'),
+		];
+	});
+	idle = $derived(this.step === 'before');
+	found = $derived.by((): Found | null => {
+		const { review } = this;
+		if (this.step !== 'found' || !review) return null;
+		return { verdict: review.verdict, reasons: review.reasons, figures: this.figures, answer: review };
+	});
+
+	readFile(file: File): Promise<void> {
+		return this.open(file, file.name);
+	}
+
 	async open(file: Blob, name: string, here = false): Promise<void> {
 		try {
 			this.film?.close();
 			this.film = await FilmFile.open(file);
 			[this.sourceName, this.recordedHere, this.fromS, this.points] = [name, here, 0, []];
+			this.practice = false;
 			await this.begin(0);
 			this.step = 'mark';
 		} catch (error) {
 			failed(error);
+		}
+	}
+
+	/** Films the practice aircraft, and opens the film as any other; how it was taken is known. */
+	async rehearse(seed: number, faults: RigFaults): Promise<void> {
+		[this.step, this.progress] = ['filming', 0];
+		const abort = (this.#abort = new AbortController());
+		try {
+			const made = await practiceFilm(seed, faults, {
+				signal: abort.signal,
+				progress: (share) => (this.progress = share),
+			});
+			this.step = 'before';
+			await this.open(made.film, 'the practice aircraft', true);
+			[this.spanM, this.elevationDeg, this.viewDeg] = [made.spanM, made.elevationDeg, made.viewDeg];
+			this.practice = true;
+		} catch (error) {
+			this.step = 'before';
+			if (!(error instanceof DOMException)) failed(error);
+		} finally {
+			this.#abort = null;
 		}
 	}
 
@@ -168,24 +224,6 @@ export class FilmState {
 		}
 	}
 
-	figures = $derived.by((): RecordedFigure[] => {
-		const { review } = this;
-		if (!review) return [];
-		const { bubble, height, spiral } = review;
-		const row = (label: string, value: number | null, unit: string, sigma?: number | null): RecordedFigure[] =>
-			value === null ? [] : [{ label, value, unit, ...(typeof sigma === 'number' ? { sigma } : {}) }];
-		return [
-			...row('Length', review.durationS, 's'),
-			...row('Bubble 95 %', bubble.estimate95M, 'm'),
-			...row('Bubble at least', bubble.lower95M, 'm'),
-			...row('Bubble at most', bubble.upper95M, 'm'),
-			...row('Height spread', height.stdM, 'm'),
-			...row('Compass error from the film', spiral.compassErrorDeg, '°', spiral.compassErrorSigmaDeg),
-			...row('Excluded above', spiral.excludedAboveDeg, '°'),
-			...row('One turn takes', spiral.periodS, 's'),
-		];
-	});
-
 	/** Whether the film is long enough to show a circle. */
 	get long(): boolean {
 		return (this.film?.durationS ?? 0) - this.fromS >= filmLimits.minHoldS.value;
@@ -195,14 +233,17 @@ export class FilmState {
 		this.#abort?.abort();
 	}
 
-	repeat(): void {
+	/** The same film again: marked anew. */
+	remark(): void {
 		[this.step, this.review, this.track, this.shown, this.points] = [this.film ? 'mark' : 'before', null, null, [], []];
 	}
 
-	another(): void {
+	/** Back to the beginning, for another film. */
+	repeat(): void {
 		this.film?.close();
 		this.film = null;
-		this.repeat();
+		this.practice = false;
+		this.remark();
 	}
 
 	dispose(): void {

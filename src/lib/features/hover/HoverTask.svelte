@@ -12,6 +12,7 @@
 	import { done, failed } from '$lib/ui/notify';
 	import { preferences } from '$lib/ui/preferences.svelte';
 	import FilmBody from '$lib/features/film/FilmBody.svelte';
+	import FilmWhy from '$lib/features/film/FilmWhy.svelte';
 	import { FilmState } from '$lib/features/film/filmState.svelte';
 	import HoverBody from './HoverBody.svelte';
 	import HoverWhy from './HoverWhy.svelte';
@@ -92,7 +93,7 @@
 	const acceptFilm = () =>
 		film.review &&
 		record({
-			grade: view.grade('measured'),
+			grade: view.grade('measured', film.practice),
 			sourceName: `a film: ${film.sourceName}`.slice(0, 200),
 			headline: film.title,
 			figures: film.figures,
@@ -111,15 +112,15 @@
 		});
 </script>
 
-<Sheet {title} lead="Test hover of {aircraft.name}{view.wind ? '' : ' · the wind has not been entered'}" name="Hover">
+<Sheet
+	{title}
+	lead="Test hover of {aircraft.name}{view.wind ? '' : ' · the wind has not been entered'}"
+	name="Hover"
+	{verdict}
+>
 	{#snippet margin()}
 		{#if door === 'log'}<HoverWhy answer={work.answer} />{:else if door === 'film'}
-			<h2 class="mt-5 mb-2">What a film tells</h2>
-			<p>
-				Sideways to a hand’s breadth, and the true motion, which the aircraft’s own log hides; toward and away less
-				well, unless the phone lies flat below it. It says which way it circles.
-			</p>
-			<p class="text-ink-2">Refused rather than guessed: where it was lost, shook, or had nothing to stand out from.</p>
+			<FilmWhy />
 		{:else}
 			<Caution
 				>Outdoors, stand clear, nose away, way out planned. At the first strange sign: self-level, land, disarm,

@@ -7,10 +7,8 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
-	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
-	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
 	import HoldCoach from '$lib/features/holds/HoldCoach.svelte';
 	import HoldStart from '$lib/features/holds/HoldStart.svelte';
 	import StickCoach from '$lib/features/holds/StickCoach.svelte';
@@ -23,7 +21,7 @@
 	import type { InstrumentState } from './instrumentState.svelte';
 	import MappingDialog from '../measuring/MappingDialog.svelte';
 	import { gradeOfWork, toEntry } from './payload';
-	import { practiceAllowed } from '../measuring/practice';
+	import { practiceAllowed, PRACTICE_WORDS } from '../measuring/practice';
 	import LiveRecorder from './LiveRecorder.svelte';
 	import KeepBar from './KeepBar.svelte';
 	import SampleList from './SampleList.svelte';
@@ -87,14 +85,12 @@
 
 <svelte:window {onkeydown} />
 
-<Sheet title={live?.words ?? work.title} {lead} name={instrument.title}>
-	{#snippet corner()}
-		{#if finding && work.phase === 'result'}<span class="flex items-center gap-2"
-				><MarkIcon mark={MARK_OF_VERDICT[finding.verdict]} size={34} />{MARK_WORDS[
-					MARK_OF_VERDICT[finding.verdict]
-				]}</span
-			>{/if}
-	{/snippet}
+<Sheet
+	title={live?.words ?? work.title}
+	{lead}
+	name={instrument.title}
+	verdict={work.phase === 'result' ? finding?.verdict : null}
+>
 	{#snippet margin()}
 		{@render aside?.()}
 		{#if instrument.needsSite && onsite}<div><SitePicker {site} {onsite} /></div>{/if}
@@ -121,7 +117,7 @@
 		{:else}
 			{#if finding}
 				{#if work.practice}<p class="mt-2 mb-0 text-[15px] text-ink-2">
-						Practice data, made on this device. Nothing of it is evidence.
+						{PRACTICE_WORDS}
 					</p>{/if}
 				<FindingView {finding} pictureUrl={work.pictureUrl} />
 				{@render beside?.()}

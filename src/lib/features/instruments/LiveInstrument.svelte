@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import type { LiveMeasurement } from '$lib/features/measuring/liveMeasurement';
+	import { PRACTICE_WORDS } from '$lib/features/measuring/practice';
 	import SitePicker from '$lib/features/measuring/SitePicker.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import type { LiveId } from '$lib/instruments/catalogue';
@@ -22,11 +23,12 @@
 		/** A finding that is more than a test: a calibration. */
 		calibration?: () => CalibrationPayload | null;
 		corner?: Snippet;
+		samples?: readonly Sample[];
 		why: Snippet;
 		children: Snippet;
 	};
 	/** Compass, position and hover on their own, in the frame that all instruments share. */
-	let { id, work, site, onsite, calibration, corner, why, children }: Props = $props();
+	let { id, work, site, onsite, calibration, corner, samples = LIVE_SAMPLES[id], why, children }: Props = $props();
 
 	$effect(() => () => work.dispose());
 	let sheet = $state<HTMLElement>();
@@ -62,12 +64,13 @@
 	}
 </script>
 
-<Sheet title={work.title} lead="Instrument · {id}" name="Instrument: {id}" {corner}>
+<Sheet title={work.title} lead="Instrument · {id}" name="Instrument: {id}" verdict={work.found?.verdict} {corner}>
 	{#snippet margin()}
 		{#if onsite}<SitePicker {site} {onsite} />{/if}
 		{@render why()}
 	{/snippet}
 	<div bind:this={sheet}>
+		{#if finding && (sample || work.practice)}<p class="mt-2 mb-0 text-[15px] text-ink-2">{PRACTICE_WORDS}</p>{/if}
 		{@render children()}
 		{#if finding}
 			<KeepBar
@@ -81,6 +84,9 @@
 				bind:saving
 			/>
 		{/if}
-		{#if work.idle}<SampleList samples={LIVE_SAMPLES[id]} ontry={(chosen, seed) => void tryIt(chosen, seed)} />{/if}
+		{#if work.idle && samples.length > 0}<SampleList
+				{samples}
+				ontry={(chosen, seed) => void tryIt(chosen, seed)}
+			/>{/if}
 	</div>
 </Sheet>

@@ -40,7 +40,12 @@
 	}
 </script>
 
-<Sheet {title} lead="Link-loss test of {aircraft.name} on the bench" name="Link-loss test">
+<Sheet
+	{title}
+	lead="Link-loss test of {aircraft.name} on the bench"
+	name="Link-loss test"
+	verdict={work.step === 'found' ? work.finding?.verdict : null}
+>
 	{#snippet margin()}
 		<Caution>Propellers off for every armed bench test. The maker’s manual stands above this one.</Caution>
 		<h2 class="mt-5 mb-1">What it shows</h2>

@@ -7,3 +7,6 @@ export const allowPractice = (allowed: () => boolean): void => void setContext(K
 
 /** Whether simulated data are offered here. Call while a component is set up. */
 export const practiceAllowed = (): (() => boolean) => getContext<(() => boolean) | undefined>(KEY) ?? (() => true);
+
+/** Said beside every finding from simulated data. */
+export const PRACTICE_WORDS = 'Practice data, made on this device. Nothing of it is evidence.';

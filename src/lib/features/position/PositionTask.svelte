@@ -68,6 +68,7 @@
 	lead="Position of {aircraft.name} · {aircraft.lock.minSatellites} satellites, HDOP {aircraft.lock
 		.maxHdop}, held {aircraft.lock.holdS} s"
 	name="Position"
+	verdict={work.found?.verdict}
 >
 	{#snippet margin()}
 		<Caution

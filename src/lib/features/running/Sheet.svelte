@@ -1,11 +1,23 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import type { Verdict } from '$lib/schema/common';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
+	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Button from '$lib/ui/Button.svelte';
 
 	/** The middle and the right of a session page: the finding as headline, the work in hand, and why. */
-	type Props = { title: string; name: string; lead?: string; corner?: Snippet; margin: Snippet; children: Snippet };
-	let { title, name, lead = '', corner, margin, children }: Props = $props();
+	type Props = {
+		title: string;
+		name: string;
+		lead?: string;
+		/** What was found, where the headline is a finding: its mark stands beside it. */
+		verdict?: Verdict | null | undefined;
+		corner?: Snippet;
+		margin: Snippet;
+		children: Snippet;
+	};
+	let { title, name, lead = '', verdict, corner, margin, children }: Props = $props();
 	let whyOpen = $state(false);
 </script>
 
@@ -19,6 +31,8 @@
 				{#if lead}<p class="m-0 mt-1 text-ink-2">{lead}</p>{/if}
 			</div>
 			<div class="no-print flex gap-2">
+				{#if verdict}{@const mark = MARK_OF_VERDICT[verdict]}
+					<span class="flex items-center gap-2"><MarkIcon {mark} size={34} word={false} />{MARK_WORDS[mark]}</span>{/if}
 				{#if corner}{@render corner()}{/if}
 				<Button class="lg:hidden" onclick={() => (whyOpen = true)}>Why</Button>
 			</div>

@@ -88,6 +88,7 @@
 	title={finding ? finding.headline : 'How warm is each part, and the air?'}
 	lead="Temperatures of {aircraft.name}"
 	name="Temperatures"
+	verdict={finding?.verdict}
 >
 	{#snippet margin()}
 		{#if finding}

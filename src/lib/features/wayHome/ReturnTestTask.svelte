@@ -79,7 +79,12 @@
 
 <svelte:window {onkeydown} />
 
-<Sheet {title} lead="Return test of {aircraft.name}" name="Return test">
+<Sheet
+	{title}
+	lead="Return test of {aircraft.name}"
+	name="Return test"
+	verdict={work.step === 'found' ? work.finding?.verdict : null}
+>
 	{#snippet margin()}
 		<Caution
 			>A finger on the switch that takes over. It may climb, turn or drop: nobody below, nobody beside you.</Caution

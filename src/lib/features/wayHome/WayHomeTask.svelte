@@ -21,7 +21,7 @@
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import Slider from '$lib/ui/Slider.svelte';
 	import { keepDraft } from '$lib/ui/draft.svelte';
-	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
+	import { MARK_OF_VERDICT } from '$lib/ui/marks';
 	import { done, failed } from '$lib/ui/notify';
 	import ProfilePlot from '$lib/ui/plot/ProfilePlot.svelte';
 	import ReachPlot from '$lib/ui/plot/ReachPlot.svelte';
@@ -114,14 +114,7 @@
 	const AROUND = [null, 0, 45, 90, 135, 180, 225, 270, 315] as const;
 </script>
 
-<Sheet {title} lead="Way home of {aircraft.name}" name="Way home">
-	{#snippet corner()}
-		{#if finding}<span class="flex items-center gap-2"
-				><MarkIcon mark={MARK_OF_VERDICT[finding.verdict]} size={34} />{MARK_WORDS[
-					MARK_OF_VERDICT[finding.verdict]
-				]}</span
-			>{/if}
-	{/snippet}
+<Sheet {title} lead="Way home of {aircraft.name}" name="Way home" verdict={finding?.verdict}>
 	{#snippet margin()}
 		<Caution
 			>It counts with the figures it has. The maker’s manual and the local rules stand above it; stay where you see
