@@ -26,7 +26,7 @@ test('a whole flight is cut into what it was: a hover is judged, no leg is, and 
 	await page.getByLabel('to', { exact: true }).fill('28');
 	await page.getByLabel('to', { exact: true }).blur();
 	await page.getByRole('button', { name: 'Judge these 8 s' }).click();
-	await expect(h1(page)).toHaveText('8 s of position hold cannot show a circle.');
+	await expect(h1(page)).toHaveText('8 s of position hold cannot show a circle');
 	// Under one cursor: place, height, speed, satellites, volts.
 	await page.getByText('Play it back').click();
 	const slider = page.getByRole('slider', { name: /^Time/ });

@@ -24,7 +24,7 @@ test('six faces are held by cues alone; what moved is asked again, and the recor
 	expect(words).toContain('Belly down is in. Left side down.');
 	expect(words.at(-1)).toBe('All of it is in. Put it down.');
 	expect(tones.filter((tone) => tone === 'done').length).toBeGreaterThanOrEqual(6);
-	await expect(page.getByText('All six faces were held still.')).toBeVisible();
+	await expect(page.getByText('All six faces were held still')).toBeVisible();
 	await expect(page.getByText('Practice data, made on this device.')).toBeVisible();
 
 	const download = page.waitForEvent('download');
@@ -67,12 +67,12 @@ test('gestures tell how the board sits and what the setting must become', async 
 	await passTimeUntil(
 		page,
 		heading(page),
-		'Change the setting from yaw 0°, pitch 0°, roll 0° to yaw 90°, pitch 0°, roll 0°.',
+		'Change the setting from yaw 0°, pitch 0°, roll 0° to yaw 90°, pitch 0°, roll 0°',
 	);
 	expect((await heard()).words.some((w) => /^It is tilted by \d+°/.test(w))).toBe(true);
 	await page.getByLabel('Setting now: yaw').fill('90');
 	await page.getByRole('button', { name: 'Work it out again' }).click();
-	await expect(heading(page)).toHaveText('The setting is right as it is: yaw 90°, pitch 0°, roll 0°.');
+	await expect(heading(page)).toHaveText('The setting is right as it is: yaw 90°, pitch 0°, roll 0°');
 });
 
 test('the pilot’s own hands, the big cue, and ending early: what is missing is named', async ({ page }) => {
@@ -83,7 +83,7 @@ test('the pilot’s own hands, the big cue, and ending early: what is missing is
 	await expect(page.getByRole('dialog', { name: 'Big cue' })).toContainText('Left side down');
 	await page.keyboard.press('Escape');
 	await page.getByRole('button', { name: 'Finish now' }).click();
-	await expect(heading(page)).toHaveText('Not held still: left, right, nose, tail, back down.');
+	await expect(heading(page)).toHaveText('Not held still: left, right, nose, tail, back down');
 });
 
 test('a live serial line without a header says how one looks; one with a header is followed', async ({ page }) => {

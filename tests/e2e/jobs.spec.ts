@@ -32,7 +32,7 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 	await go(page, 'bench?item=leads');
 	await page.getByRole('link', { name: 'Straps, lead and plug' }).click();
 	await walk(page, 'As it should be', { 2: 'A blade can reach it' });
-	await expect(h1(page)).toHaveText('The battery lead can be reached by a propeller.');
+	await expect(h1(page)).toHaveText('The battery lead can be reached by a propeller');
 	await page.getByRole('button', { name: 'All again' }).click();
 	await walk(page, 'As it should be');
 	await record(page, /\/bench$/);
@@ -45,7 +45,7 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 	await expect(page.getByText(/an eighth to a quarter of a turn/)).toBeVisible();
 	await expectAccessible(page, 'propeller by propeller');
 	await walk(page, 'Right, tight, whole', { 1: 'Upside down' });
-	await expect(h1(page)).toHaveText('The front right propeller is upside down.');
+	await expect(h1(page)).toHaveText('The front right propeller is upside down');
 	await page.getByRole('button', { name: 'All again' }).click();
 	await walk(page, 'Right, tight, whole');
 	await record(page, /\/power-up$/);
@@ -62,7 +62,7 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 	await expect(h1(page)).toContainText('the opposite stick');
 	await expectAccessible(page, 'self-righting');
 	await page.getByRole('button', { name: 'It is over' }).click();
-	await expect(h1(page)).toHaveText('It came over in 2 pushes.');
+	await expect(h1(page)).toHaveText('It came over in 2 pushes');
 	await record(page, /\/response$/);
 	for (const nudge of ['nudge-roll', 'nudge-pitch', 'nudge-yaw']) {
 		await go(page, `response?item=${nudge}`);
@@ -82,7 +82,7 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 	await flyAndLand(page);
 	await endIt(page);
 	await expect(page.getByText(/Every propeller is of the right hand/).first()).toBeVisible();
-	await expect(page.getByText('It came over in 2 pushes.').first()).toBeVisible();
+	await expect(page.getByText('It came over in 2 pushes').first()).toBeVisible();
 });
 
 test('a small indoor drone: linked and zeroed, its sides tried one by one with their dates, trimmed, down', async ({
@@ -103,7 +103,7 @@ test('a small indoor drone: linked and zeroed, its sides tried one by one with t
 	await page.getByRole('link', { name: 'Obstacle sensors, side by side' }).click();
 	await expect(h1(page)).toContainText('from the front');
 	await walk(page, 'Shown, and nearer as it came', { 1: 'Not shown' }, 3);
-	await expect(h1(page)).toHaveText('The side left does not see the board.');
+	await expect(h1(page)).toHaveText('The side left does not see the board');
 	await record(page, /\/power-up$/);
 	await go(page, 'power-up/obstacle-sides');
 	await expect(page.getByText(/side front/).first()).toBeVisible();
@@ -116,5 +116,5 @@ test('a small indoor drone: linked and zeroed, its sides tried one by one with t
 	await go(page, 'close');
 	await expect(page.getByText(/Throttle held down until the motors stand still/).first()).toBeVisible();
 	await endIt(page);
-	await expect(page.getByText('The side left does not see the board.').first()).toBeVisible();
+	await expect(page.getByText('The side left does not see the board').first()).toBeVisible();
 });

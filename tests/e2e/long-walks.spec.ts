@@ -72,12 +72,12 @@ test('a long-range quad without a compass flies without a fix by consent that na
 	await expect(h1(page)).toHaveText('It should turn home');
 	await page.keyboard.press('Escape');
 	await page.getByRole('button', { name: 'It is down and disarmed' }).click();
-	await expect(h1(page)).toHaveText('It did not turn home.');
+	await expect(h1(page)).toHaveText('It did not turn home');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/hover$/);
 	// It did not come home, as the consent said: the finding holds the flight until it is answered for.
 	await go(page, 'fly');
-	await expect(page.getByText('It did not turn home.').first()).toBeVisible();
+	await expect(page.getByText('It did not turn home').first()).toBeVisible();
 });
 
 test('a new build that misbehaves: each thing entered as it is seen, the next safe check, its remedy, the checks to repeat', async ({
@@ -142,7 +142,7 @@ test('a wing: balance, each surface by hand and by stabiliser, lock before launc
 		await row.getByLabel('down', { exact: true }).fill('10');
 		await row.getByLabel('down', { exact: true }).blur();
 	}
-	await expect(page.getByText('The left elevon and the right elevon go differently far.').first()).toBeVisible();
+	await expect(page.getByText('The left elevon and the right elevon go differently far').first()).toBeVisible();
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/response$/);
 	await go(page, 'hover');

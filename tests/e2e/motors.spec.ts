@@ -40,11 +40,11 @@ test('a six-rotor with two motors exchanged is caught at the motor walk; that sk
 		else await page.getByRole('button', { name: `${turned + 1}, ${motors[turned]}` }).click();
 		await page.getByRole('button', { name: ways[turned], exact: true }).click();
 	}
-	await expect(h1).toHaveText('Outputs of right and rear left are exchanged.');
+	await expect(h1).toHaveText('Outputs of right and rear left are exchanged');
 	await expectAccessible(page, 'motor walk found');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/bench$/);
-	await expect(page.getByText('Outputs of right and rear left are exchanged.').first()).toBeVisible();
+	await expect(page.getByText('Outputs of right and rear left are exchanged').first()).toBeVisible();
 
 	// Skipped: the nudge shows it, and the ranking opens with six rotors.
 	await begin();
@@ -86,7 +86,7 @@ test('a wing with one reversed surface is told by every movement, with its cause
 			.click();
 		await page.getByRole('button', { name: 'That is what it did' }).click();
 	}
-	await expect(h1).toHaveText('The left elevon moves the other way in everything.');
+	await expect(h1).toHaveText('The left elevon moves the other way in everything');
 	await page.getByRole('button', { name: 'All again' }).click();
 	for (let step = 1; step <= 4; step++) {
 		await expect(page.getByText(`· ${step} of 4`)).toBeVisible();
@@ -95,7 +95,7 @@ test('a wing with one reversed surface is told by every movement, with its cause
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/response$/);
 	await expect(
-		page.getByText('Every surface moves as it should, by stick and by its stabiliser.').first(),
+		page.getByText('Every surface moves as it should, by stick and by its stabiliser').first(),
 	).toBeVisible();
 	await expect(page.getByText(/2 of 2 answered/)).toBeVisible();
 });

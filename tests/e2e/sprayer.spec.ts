@@ -23,7 +23,7 @@ test('a sprayer’s nozzles are caught one by one: the blocked one holds the ses
 	for (let step = 0; step < 3; step++) await page.getByRole('button', { name: 'As it should be' }).click();
 	await page.getByRole('button', { name: 'Something is wrong' }).click();
 	await page.getByRole('button', { name: 'One differs' }).click();
-	await expect(h1).toHaveText('The nozzles spray unevenly: one differs.');
+	await expect(h1).toHaveText('The nozzles spray unevenly: one differs');
 	await page.getByRole('button', { name: 'One back' }).click();
 	await page.getByRole('button', { name: 'As it should be' }).click();
 	await expect(h1).toHaveText(/vented front and rear, and every nozzle sprays evenly/);

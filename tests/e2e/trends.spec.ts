@@ -15,6 +15,13 @@ test('figures stand flight by flight with what changed between, words are explai
 	await expect(
 		page.getByText(/nothing to compare|than before|no larger than the noise|compares nothing/).first(),
 	).toBeVisible();
+	await page.getByText(/^Accelerometer: \d+ calibrations$/).click();
+	await expect(
+		page
+			.getByRole('figure')
+			.filter({ hasText: /since / })
+			.last(),
+	).toBeVisible();
 	await expectAccessible(page, 'trends');
 
 	await page.goto('/help/words#position-hold');

@@ -22,13 +22,13 @@ test('temperatures by part: one hotter than the others is named, and stands besi
 		await page.getByLabel(part, { exact: true }).fill(celsius);
 	await page.getByLabel('Pack', { exact: true }).fill('34');
 	await page.getByLabel('Pack', { exact: true }).blur();
-	await expect(h1).toHaveText('Motor 2, front right is hotter than the others of its kind.');
+	await expect(h1).toHaveText('Motor 2, front right is hotter than the others of its kind');
 	await expectAccessible(page, 'temperatures');
 	await page.reload();
-	await expect(h1).toHaveText('Motor 2, front right is hotter than the others of its kind.');
+	await expect(h1).toHaveText('Motor 2, front right is hotter than the others of its kind');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/close$/);
-	await expect(page.getByText('Motor 2, front right is hotter than the others of its kind.').first()).toBeVisible();
+	await expect(page.getByText('Motor 2, front right is hotter than the others of its kind').first()).toBeVisible();
 	await page.goto(stationUrl(page, 'sheet'));
 	await expect(page.getByText(/Motor 2, front right 71 °C/).first()).toBeVisible();
 });

@@ -59,7 +59,7 @@ test('an action that does not fit the venue is a hold before anybody asks', asyn
 	await page.getByRole('button', { name: 'Start the session' }).click();
 	await expect(page).toHaveURL(/session\/[^/]+\/plan$/);
 	await page.goto(stationUrl(page, 'return'));
-	await expect(page.getByText('Under a roof a return climbs into the ceiling.').first()).toBeVisible();
+	await expect(page.getByText('Under a roof a return climbs into the ceiling').first()).toBeVisible();
 	await expect(page.getByText('Plan the way home')).toHaveCount(0);
 });
 
@@ -86,7 +86,7 @@ test('a return is flown and tapped phase by phase, one that does not come is tak
 	await expect(h1).toHaveText('Take over');
 	await expect(page.locator('section li', { hasText: 'Switch to self-level: left switch up.' }).first()).toBeVisible();
 	await page.getByRole('button', { name: 'It is down and disarmed' }).click();
-	await expect(h1).toHaveText('It did not turn home.');
+	await expect(h1).toHaveText('It did not turn home');
 
 	// Again, and it does: one tap a phase.
 	await page.getByRole('button', { name: 'Fly it again' }).click();

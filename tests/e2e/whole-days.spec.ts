@@ -5,20 +5,45 @@ import { DEMO_STATE, enterAircraft, expectAccessible, setAsideAt } from './suppo
 /** Whole days, from the plan to the sheet, of pilots whose aircraft give them little but what is seen. */
 test.use({ storageState: DEMO_STATE });
 
-/** The compass by the aircraft's own routine, every step as it should. */
-async function ownRoutine(page: Page) {
-	await go(page, 'compass/compass');
-	await page.getByRole('link', { name: 'By its own routine' }).click();
+/** A routine of the aircraft in view, every step as it should; poses that are held are ended at once. */
+async function routine(page: Page, steps: number) {
 	await expect(page.getByRole('checkbox').first()).toBeVisible();
 	for (const box of await page.getByRole('checkbox').all()) await box.check();
 	await page.getByRole('button', { name: 'Begin the routine' }).click();
-	for (let step = 0; step < 3; step++) {
-		if (step > 0) await page.getByRole('button', { name: 'Stop', exact: true }).click();
-		await page.getByRole('button', { name: 'As it should' }).click();
+	const [stop, right] = [
+		page.getByRole('button', { name: 'Stop', exact: true }),
+		page.getByRole('button', { name: 'As it should' }),
+	];
+	for (let step = 0; step < steps; step++) {
+		await expect(stop.or(right).first()).toBeVisible();
+		if (await stop.count()) await stop.click();
+		await right.click();
 	}
 	await page.getByRole('button', { name: 'Keep it in the session' }).click();
+	await expect(page).not.toHaveURL(/guide-/);
+}
+/** The compass by the aircraft's own routine. */
+async function ownRoutine(page: Page) {
+	await go(page, 'compass/compass');
+	await page.getByRole('link', { name: 'By its own routine' }).click();
+	await routine(page, 3);
 	await expect(page).toHaveURL(/session\/[^/]+\/compass$/);
 }
+/** A picture of the sea under a sky, leaning by so many degrees, right side down. */
+const seaAt = (page: Page, tiltDeg: number) =>
+	page.evaluate((tilt) => {
+		const canvas = document.createElement('canvas');
+		[canvas.width, canvas.height] = [960, 640];
+		const c = canvas.getContext('2d');
+		if (!c) return '';
+		c.fillStyle = '#b9cfe6';
+		c.fillRect(0, 0, 960, 640);
+		c.translate(480, 330);
+		c.rotate((tilt * Math.PI) / 180);
+		c.fillStyle = '#27485a';
+		c.fillRect(-900, 0, 1800, 900);
+		return canvas.toDataURL('image/png').split(',')[1];
+	}, tiltDeg);
 async function hoverByEye(page: Page, seen: Parameters<typeof watchHover>[1], finding: RegExp | string) {
 	await go(page, 'hover/hover');
 	await watchHover(page, seen);
@@ -143,4 +168,47 @@ test('a careful owner: a guided turn satisfies the daily school, flying without 
 	await begin(page, 'Merlin', /sea wall/);
 	await go(page, 'compass');
 	await expect(page.getByText('The compass is not due').first()).toBeVisible();
+});
+
+test('a folding camera drone put out in the cold: its own routine cold, the camera twice with its horizon, lock, a hover without movement', async ({
+	page,
+}) => {
+	test.setTimeout(300_000);
+	await enterAircraft(page, 'Jacana', 'Camera drone');
+	await begin(page, 'Jacana', /sea wall/);
+	await answer(page, 'plan', 'bench');
+	await go(page, 'bench/guide-accelerometer');
+	await page.getByRole('radio', { name: /^Cold start/ }).click();
+	await expect(page.getByText(/Two hours outdoors in the cold/)).toBeVisible();
+	await routine(page, 7);
+	const tilts = [2.4, 0.2];
+	for (const tilt of tilts) {
+		await go(page, 'bench/guide-camera');
+		await routine(page, 2);
+		await go(page, 'power-up/measure-horizon');
+		await page
+			.locator('main input[type=file]')
+			.first()
+			.setInputFiles({
+				name: 'sea.png',
+				mimeType: 'image/png',
+				buffer: Buffer.from(await seaAt(page, tilt), 'base64'),
+			});
+		await expect(h1(page)).toContainText(tilt > 1 ? /side is lower by 2\.[345]°/ : /level|lower by 0/i, {
+			timeout: 60_000,
+		});
+		await page.getByRole('button', { name: 'Keep it in the session' }).click();
+		await expect(page).toHaveURL(/\/power-up$/);
+	}
+	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|compass/i);
+	await answer(page, 'site', 'compass', 'power-up');
+	await readOffLock(page);
+	await enterWind(page);
+	await answer(page, 'return');
+	await arm(page);
+	await hoverByEye(page, { farthest: '0.5' }, /It kept its place/);
+	await flyAndLand(page, '0.6');
+	await endIt(page);
+	await expect(page.getByText(/Accelerometer.*own routine/).first()).toBeVisible();
+	await expect(page.getByText(/horizon/i).first()).toBeVisible();
 });

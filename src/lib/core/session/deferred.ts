@@ -1,3 +1,4 @@
+import { plain } from '../words/plain';
 import type { Entry } from '../../schema/entries';
 import type { StationId } from '../../schema/records';
 import { taskOf } from '../evidence/about';
@@ -70,4 +71,4 @@ export function deferredIn(entries: readonly Entry[], asOf: string): Deferred[] 
 }
 
 /** What is said of a thing that comes back. */
-export const leftWords = ({ at, reason }: Deferred): string => `Left on ${dayOf(at)}: ${reason.replace(/\.$/, '')}.`;
+export const leftWords = ({ at, reason }: Deferred): string => `Left on ${dayOf(at)}: ${plain(reason)}.`;

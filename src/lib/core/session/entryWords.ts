@@ -1,7 +1,8 @@
 import type { Entry } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
-import { EVENT_WORDS } from '../due/rules';
+import { EVENT_WORDS, SENSOR_RULES } from '../due/rules';
 import { formatQuantity, type UnitSystem } from '../words/units';
+import { plain } from '../words/plain';
 import { showSigma } from '../words/sigma';
 import { crewWords } from './crew';
 import { isOwnTask } from './deferred';
@@ -34,15 +35,15 @@ const figure = (value: number): string => {
 	const text = Number.isInteger(value) ? String(size) : size.toPrecision(3).replace(/\.?0+$/, '');
 	return value < 0 ? `−${text}` : text;
 };
-/** A sentence without its full stop, to stand within another. */
-export const plain = (sentence: string): string => sentence.replace(/\.+$/, '');
+/** A figure with its unit: degrees stand close. */
+const withUnit = (value: number, unit: string): string => `${figure(value)}${unit === '°' ? '' : ' '}${unit}`.trim();
 
 /** The limits that a decision was made under: "satellites at least 8, HDOP at most 2". */
 export const limitWords = (limits: readonly { label: string; value: number; unit: string }[] = []): string =>
 	limits
 		.map(({ label, value, unit }) => {
 			const name = /^[A-Z]{2}/.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1);
-			return `${name.replace(', ', ' ')} ${figure(value)}${unit === '°' ? '' : ' '}${unit}`.trim();
+			return `${name.replace(', ', ' ')} ${withUnit(value, unit)}`;
 		})
 		.join(', ');
 
@@ -74,9 +75,10 @@ export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> 
 			return `Compass ${payload.accepted === 'accepted' ? 'accepted' : 'kept beside'}: heading ±${showSigma(payload.headingSigmaDeg)}°, offsets ${payload.hardIronUt.map((v) => v.toFixed(1)).join(', ')} µT, from ${payload.sourceName}`;
 		case 'test': {
 			const figures = payload.figures
-				.flatMap(({ label, value, unit }) => (value === null ? [] : [`${label} ${figure(value)} ${unit}`.trim()]))
+				.flatMap(({ label, value, unit }) => (value === null ? [] : [`${label} ${withUnit(value, unit)}`]))
 				.join('; ');
-			return `${payload.headline}${figures ? ` (${figures})` : ''}, from ${payload.sourceName}`;
+			const of = payload.grade === 'guided' && payload.sensor ? `${SENSOR_RULES[payload.sensor].name}: ` : '';
+			return `${of}${plain(payload.headline)}${figures ? ` (${figures})` : ''}, from ${payload.sourceName}`;
 		}
 		case 'wind':
 			return `Wind from ${payload.fromDeg.toFixed(0)}°, ${formatQuantity(payload.speedMps, 'speed', units)}, gusts ${formatQuantity(payload.gustMps, 'speed', units)}`;

@@ -1,3 +1,4 @@
+import { plain } from '../words/plain';
 import type { Entry, Grade } from '../../schema/entries';
 import type { Reason } from '../../schema/common';
 import type { Mark, StationId } from '../../schema/records';
@@ -117,7 +118,7 @@ export function orAside(state: TaskState, record: SessionRecord): TaskState {
 		...state,
 		mark: 'aside',
 		title: `${state.title}: set aside`,
-		detail: `Reason: ${reason.replace(/\.$/, '')}. ${entry.by}.`,
+		detail: `Reason: ${plain(reason)}. ${entry.by}.`,
 		grade: null,
 		next: 'Take it up again',
 		entry,

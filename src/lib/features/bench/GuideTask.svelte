@@ -55,7 +55,7 @@
 			await view.record(station, payload);
 			draft?.forget();
 			done('Recorded');
-			await goto(sensor === 'compass' ? view.href('compass') : view.href('bench', 'bench-due'));
+			await goto(station === 'bench' ? view.href('bench', 'bench-due') : view.href(station));
 		} catch (error) {
 			failed(error);
 		}

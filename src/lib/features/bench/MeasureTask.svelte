@@ -51,8 +51,8 @@
 			await giveBack(entry, session);
 			if (work && grade !== 'rehearsed') await remember(aircraft.id, id, rememberedOf(work.instrument, work.values));
 			done('Recorded');
-			// Back to where what was measured is listed: a sensor’s at the bench page, all else at its station.
-			await goto(payload.sensor ? view.href('bench', 'bench-due') : view.href(station));
+			// Back to where it was opened: a sensor’s of the bench is listed on a page of its own.
+			await goto(payload.sensor && station === 'bench' ? view.href('bench', 'bench-due') : view.href(station));
 		} catch (error) {
 			failed(error);
 		}

@@ -1,3 +1,5 @@
+import { units } from '$lib/ui/preferences.svelte';
+import { formatQuantity } from '$lib/core/words/units';
 import { filmLimits } from '$lib/core/film/limits';
 import type { FilmReview, FilmSetup } from '$lib/core/film/reviewFilm';
 import type { FilmTrack } from '$lib/core/film/trackFilm';
@@ -61,7 +63,7 @@ export class FilmState implements LiveMeasurement {
 		if (this.step !== 'found' || !review) return 'Film the hover for a minute, the phone propped';
 		const { lower95M, upper95M } = review.bubble;
 		if (review.verdict !== 'pass') return review.reasons[0].text;
-		return `Seen on film it holds its place within ${(upper95M ?? lower95M ?? 0).toFixed(1)} m, and does not circle`;
+		return `Seen on film it holds its place within ${formatQuantity(upper95M ?? lower95M ?? 0, 'height', units())}, and does not circle`;
 	});
 
 	figures = $derived.by((): RecordedFigure[] => {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { plain } from '$lib/core/words/plain';
 	import { goto } from '$app/navigation';
 	import type { GateState } from '$lib/core/session/assess';
 	import { limitsInForce } from '$lib/core/session/limitsInForce';
@@ -69,7 +70,7 @@
 	{#if decided && gate.decision}
 		<p class="m-0 mt-1">
 			{words}, signed {decided.signedBy}, {showTime(gate.decision.at)}{decided.reason
-				? `: ${decided.reason.replace(/\.$/, '')}`
+				? `: ${plain(decided.reason)}`
 				: ''}.
 			{#if decided.decision === 'fly' && !gate.open}<b class="text-hold">Something has changed since: decide again.</b>
 			{:else if !view.readOnly}A new decision is a new entry; this one stays.{/if}

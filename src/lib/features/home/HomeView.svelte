@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { plain } from '$lib/core/words/plain';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
@@ -116,7 +117,7 @@
 								{#each left.slice(0, 3) as { task, about, at, reason } (task)}
 									<span class="block text-[15px]"
 										>Left on {showDay(at)}: {about || task.replaceAll('-', ' ')}
-										<span class="text-ink-2">({reason.replace(/\.$/, '')})</span></span
+										<span class="text-ink-2">({plain(reason)})</span></span
 									>
 								{/each}
 								{#if left.length > 3}<span class="block text-[15px] text-ink-2"

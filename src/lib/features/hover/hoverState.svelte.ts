@@ -1,3 +1,5 @@
+import { units } from '$lib/ui/preferences.svelte';
+import { formatQuantity } from '$lib/core/words/units';
 import type { Choices } from '$lib/core/record/columns';
 import { between, isHoverAlone, longestHover, type Piece } from '$lib/core/hover/cut';
 import { trackOf } from '$lib/core/hover/track';
@@ -65,7 +67,7 @@ export class HoverState implements LiveMeasurement {
 			return `Circling to the ${spiral.sense === 'ccw' ? 'left' : 'right'}: the compass reads about ${Math.abs(spiral.compassErrorDeg).toFixed(0)}° too far ${spiral.compassErrorDeg > 0 ? 'round' : 'back'}`;
 		if (answer.verdict !== 'pass') return answer.reasons[0].text;
 		if (this.request?.hold === 'position')
-			return `It holds its place within ${answer.bubble.diameter95M?.toFixed(1)} m`;
+			return `It holds its place within ${formatQuantity(answer.bubble.diameter95M ?? 0, 'height', units())}`;
 		// Without position hold there is no place to hold.
 		return answer.reasons.find(({ code }) => code === 'free-drift')?.text ?? answer.reasons[0].text;
 	});

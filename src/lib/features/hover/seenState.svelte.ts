@@ -6,6 +6,8 @@ import {
 	type SeenKind,
 } from '$lib/schema/hoverSeen';
 import type { RecordedFigure } from '$lib/schema/entries';
+import { formatQuantity } from '$lib/core/words/units';
+import { units } from '$lib/ui/preferences.svelte';
 import { say, tone } from '$lib/ui/speech';
 
 type View = HoverSeenRequest['views'][number];
@@ -156,11 +158,11 @@ export class SeenState {
 		if (step === 'watching') return 'Watch it for a minute, and tap what it does';
 		if (step === 'after') return 'How far did it go?';
 		if (step === 'before' || !answer) return 'Hover for a minute, hands off, and watch it';
-		if (answer.verdict === 'fail') return answer.reasons[0].text.replace(/\.$/, '');
-		const farthest = answer.farthestM === null ? '' : ` within ${answer.farthestM.toFixed(1)} m`;
+		if (answer.verdict === 'fail') return answer.reasons[0].text;
+		const farthest = answer.farthestM === null ? '' : ` within ${formatQuantity(answer.farthestM, 'height', units())}`;
 		if (this.hold === 'position')
 			return answer.circling.category === 'none' ? `It kept its place${farthest}` : 'Circling was seen now and then';
-		return answer.verdict === 'pass' ? `It kept its attitude${farthest}` : answer.reasons[0].text.replace(/\.$/, '');
+		return answer.verdict === 'pass' ? `It kept its attitude${farthest}` : answer.reasons[0].text;
 	});
 
 	get figures(): RecordedFigure[] {

@@ -1,5 +1,6 @@
 import { isAside } from '$lib/core/evidence/standing';
-import { entryWords, plain } from '$lib/core/session/entryWords';
+import { entryWords } from '$lib/core/session/entryWords';
+import { plain } from '$lib/core/words/plain';
 import { showSigma } from '$lib/core/words/sigma';
 import type { UnitSystem } from '$lib/core/words/units';
 import { placeWords } from '$lib/features/session/sheetDocument';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { plain } from '$lib/core/words/plain';
 	import type { StationId } from '$lib/schema/records';
 	import { checklistFor } from '$lib/core/session/items';
 	import type { TaskState } from '$lib/core/session/task';
@@ -35,7 +36,7 @@
 		try {
 			const again = dueAt(task, reason);
 			// What is known to be given up stands with the reason: that is the consent.
-			await view.setAside(task, given ? `${reason.replace(/\.$/, '')}; known: ${given}` : reason, again);
+			await view.setAside(task, given ? `${plain(reason)}; known: ${given}` : reason, again);
 			back = 'next';
 			words = '';
 			missing = false;

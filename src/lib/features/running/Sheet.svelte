@@ -1,5 +1,6 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import { plain } from '$lib/core/words/plain';
 	import type { Verdict } from '$lib/schema/common';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
@@ -27,7 +28,7 @@
 	<section class="min-w-0 bg-sheet px-7 py-5 max-md:px-[1rem]">
 		<div class="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
 			<div class="min-w-0 flex-1 max-md:basis-full">
-				<h1 class="m-0" aria-live="polite">{title}</h1>
+				<h1 class="m-0" aria-live="polite">{plain(title)}</h1>
 				{#if lead}<p class="m-0 mt-1 text-ink-2">{lead}</p>{/if}
 			</div>
 			<div class="no-print flex gap-2">

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { EVENT_WORDS, SENSOR_RULES } from '$lib/core/due/rules';
 	import { beforeAfter, changesOf, trendIn, trendsOf, type Trend } from '$lib/core/session/trends';
+	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { sensorSchema } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
@@ -24,21 +25,24 @@
 	const stored = live(
 		async () => ({
 			entries: await trendEntries(id),
-			calibrations: (
-				await Promise.all(
-					sensorSchema.options.map(async (s) => (await listKept(id, s)).map((kept) => ({ ...kept, s }))),
-				)
-			)
-				.flat()
-				.filter(({ standing }) => standing === 'in-force')
-				.map(({ at, s }) => ({ at, words: `${SENSOR_RULES[s].name} calibrated` })),
+			sensors: await Promise.all(
+				sensorSchema.options.map(async (sensor) => ({
+					...{ sensor, name: SENSOR_RULES[sensor].name },
+					kept: (await listKept(id, sensor)).filter(({ standing }) => standing === 'in-force'),
+				})),
+			),
 		}),
 		() => id,
 	);
 	const trends = $derived(trendsOf(stored.current?.entries ?? []).map((trend) => trendIn(trend, units())));
-	const changes = $derived(
-		aircraft.current ? changesOf(aircraft.current, stored.current?.calibrations ?? [], EVENT_WORDS) : [],
+	const calibrations = $derived(
+		(stored.current?.sensors ?? []).flatMap(({ name, kept }) =>
+			kept.map(({ at }) => ({ at, words: `${name} calibrated` })),
+		),
 	);
+	/** Sensors calibrated more than once: their own figures through time. */
+	const repeated = $derived((stored.current?.sensors ?? []).filter(({ kept }) => kept.length > 1));
+	const changes = $derived(aircraft.current ? changesOf(aircraft.current, calibrations, EVENT_WORDS) : []);
 	let picked = $state('');
 	const change = $derived(changes.find(({ at, words }) => `${at} ${words}` === picked) ?? null);
 	const first = $derived(trends.reduce((least, { points }) => Math.min(least, Date.parse(points[0].at)), Date.now()));
@@ -70,7 +74,7 @@
 				than flights before it by more than they scatter.
 			</p>
 			<p class="text-[15px] text-ink-2">
-				Figures of calibrations themselves stand with each sensor, at <a href="/aircraft/{id}/due">what is due</a>.
+				A calibration’s own figures drift too: a bump, a new part, the cold. They stand below, sensor by sensor.
 			</p>
 		{/snippet}
 		{#if trends.length === 0}
@@ -125,5 +129,14 @@
 				</section>
 			{/each}
 		{/if}
+		{#each repeated as { sensor, name, kept } (sensor)}
+			<details class="hairline mt-5 pt-2">
+				<summary class="flex min-h-14 cursor-pointer items-center text-[18px] font-semibold"
+					>{name}: {kept.length} calibrations</summary
+				>
+				<p class="m-0 mb-2 text-[15px]"><a href="/aircraft/{id}/history/{sensor}">One by one</a></p>
+				<EarlierFigures {kept} />
+			</details>
+		{/each}
 	</Page>
 {/if}

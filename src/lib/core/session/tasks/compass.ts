@@ -1,4 +1,5 @@
 import { dayOf } from '../../words/calendar';
+import { plain } from '../../words/plain';
 import { showSigma } from '../../words/sigma';
 import { markOf } from '../../evidence/standing';
 import { showsData } from '../capabilities';
@@ -45,7 +46,7 @@ export const compass: Task = {
 				taskState({
 					...shared,
 					mark: more ? 'caution' : mark,
-					title: headline,
+					title: plain(headline),
 					detail: `From ${sourceName}. ${more ? 'Its own data would tell how well.' : 'A hover is what proves it.'}`,
 					reasons,
 					next: mark === 'clear' ? '' : 'Do it again',

@@ -1,4 +1,5 @@
 import type { Entry } from '../../../schema/entries';
+import { plain } from '../../words/plain';
 import type { SessionRecord } from '../sessionRecord';
 import { markOf } from '../../evidence/standing';
 import { silence, taskState, type TaskState } from '../task';
@@ -20,7 +21,7 @@ export function foundState(entry: Entry, task: Omit<Unseen, 'title' | 'next'>): 
 	return taskState({
 		...task,
 		mark: markOf(entry.payload),
-		title: headline,
+		title: plain(headline),
 		detail: `From ${sourceName}.`,
 		reasons,
 		next: verdict === 'pass' ? '' : (reasons[0]?.next ?? 'Measure again'),
