@@ -2,13 +2,8 @@ import { expect, test } from '@playwright/test';
 
 /** What each refusal says, reached as a pilot reaches it: by an instrument and a log that is wrong. */
 const REFUSALS: readonly [instrument: string, sample: string, says: RegExp, next: RegExp][] = [
-	[
-		'six-faces',
-		'The back was forgotten',
-		/^Not held still: back down\./,
-		/Hold it still for two seconds with back down/,
-	],
-	['six-faces', 'The left side was moved while it was held', /^Not held still: left down\./, /with left down/],
+	['six-faces', 'The back was forgotten', /^Not held still: back down/, /Hold it still for two seconds with back down/],
+	['six-faces', 'The left side was moved while it was held', /^Not held still: left down/, /with left down/],
 	[
 		'gyro',
 		'Somebody leant on the table',
@@ -27,7 +22,7 @@ const REFUSALS: readonly [instrument: string, sample: string, says: RegExp, next
 		/Calibrate both again, away from steel/,
 	],
 	['interference', 'The stand slipped', /^The readings moved for another reason than the load/, /stand|again/],
-	['sticks', 'The yaw stick was left alone', /^channel 4 was never moved/, /Move channel 4 to both ends/],
+	['sticks', 'The yaw stick was left alone', /^Channel 4 was never moved/, /Move channel 4 to both ends/],
 	['horizon', 'Fog: no horizon', /^No clear horizon was found/, /Take a picture of open sea/],
 	['texture', 'Still water', /^There is next to nothing on this surface/, /Put a patterned mat down/],
 	['heading-check', 'Curlew: the arrow points to the tail', /turned by half a turn/, /Look where the arrow/],

@@ -180,6 +180,16 @@ export type Plot =
 			arrows: readonly { label: string; north: number; east: number; dashed?: boolean }[];
 	  }
 	| {
+			kind: 'ranges';
+			title: string;
+			/** Values from −1 to 1, the end stops. */
+			channels: readonly {
+				label: string;
+				ticks: readonly { label: string; at: number }[];
+				ranges: readonly { label: string; low: number; high: number }[];
+			}[];
+	  }
+	| {
 			kind: 'board';
 			title: string;
 			yawDeg: number;

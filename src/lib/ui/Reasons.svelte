@@ -5,6 +5,9 @@
 	import { MARK_OF_VERDICT } from './marks';
 	import { units } from './preferences.svelte';
 
+	/** Where a method is written down is for those who read the methods, not for the field. */
+	const sourceWords = (source: string) => source.replace(/\s*\(docs\/[^)]*\)/, '');
+
 	let { reasons }: { reasons: Reason[] } = $props();
 </script>
 
@@ -17,7 +20,7 @@
 				{#if reasonFigures(reason, units())}<p class="m-0 mt-0.5 font-mono text-[13px] tracking-tight text-ink-2">
 						{reasonFigures(reason, units())}
 					</p>{/if}
-				{#if reason.source}<p class="m-0 text-[13px] text-ink-2">{reason.source}</p>{/if}
+				{#if reason.source}<p class="m-0 text-[13px] text-ink-2">{sourceWords(reason.source)}</p>{/if}
 				{#if reason.next}<p class="m-0 mt-1 text-[15px] font-semibold">{reason.next}</p>{/if}
 			</div>
 		</li>

@@ -30,5 +30,6 @@ describe('figures of a reason', () => {
 		expect(reasonFigures(reason(0.04, 0.1, 'of the model'), 'metric')).toBe('4.0 % · wanted at most 10 % of the model');
 		expect(reasonFigures(reason(undefined, 8, 'satellites'), 'metric')).toBe('limit 8 satellites');
 		expect(reasonFigures(reason(undefined, undefined, 'm'), 'metric')).toBe('');
+		expect(reasonFigures(reason(5, undefined, ''), 'metric')).toBe('');
 	});
 });

@@ -9,6 +9,8 @@ const QUANTITY: Record<string, Quantity> = { m: 'height', 'm/s': 'speed', '°C':
 /** Value and limit of a reason in the pilot's units: "0.85 · wanted at most 0.5 m"; empty where it has neither. */
 export function reasonFigures(reason: Reason, units: UnitSystem): string {
 	const { value, limit, unit = '' } = reason;
+	// A number alone, without a unit or a limit, tells a pilot nothing.
+	if (limit === undefined && unit === '') return '';
 	const quantity = QUANTITY[unit];
 	const own = (si: number | undefined) => (si === undefined || !quantity ? si : toUnit(si, quantity, units));
 	const symbol = quantity ? unitSymbol(quantity, units) : unit;

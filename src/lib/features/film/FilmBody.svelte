@@ -3,6 +3,7 @@
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import { practiceAllowed } from '$lib/features/measuring/practice';
+	import HoverFaults from '$lib/features/measuring/HoverFaults.svelte';
 	import HoldChoice from '$lib/features/measuring/HoldChoice.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -69,22 +70,7 @@
 				Half a minute of a simulated hover, filmed while you wait: to be marked, followed and judged like any other.
 			</p>
 			<div class="flex flex-wrap items-end gap-4">
-				<NumberField
-					label="Compass error"
-					unit="°"
-					min={-80}
-					max={80}
-					value={faults.headingErrorDeg}
-					onchange={(v) => (faults.headingErrorDeg = v ?? 0)}
-				/>
-				<NumberField
-					label="Wind"
-					unit="m/s"
-					min={0}
-					max={15}
-					value={faults.windMps}
-					onchange={(v) => (faults.windMps = v ?? 0)}
-				/>
+				<HoverFaults bind:faults />
 				<Button
 					class="min-h-14"
 					onclick={() => void work.rehearse(Math.floor(Math.random() * 1e6), $state.snapshot(faults))}

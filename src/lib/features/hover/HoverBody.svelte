@@ -9,12 +9,12 @@
 	import type { HoverAnswer } from '$lib/schema/hover';
 	import CutFlight from './CutFlight.svelte';
 	import Playback from './Playback.svelte';
+	import HoverFaults from '$lib/features/measuring/HoverFaults.svelte';
 	import HoldChoice from '$lib/features/measuring/HoldChoice.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import PlanPlot from '$lib/ui/plot/PlanPlot.svelte';
@@ -97,22 +97,7 @@
 				<p class="mt-1 mb-3 text-[15px] text-ink-2">A minute of simulated hover, with the faults you choose.</p>
 				<div class="grid gap-4">
 					<div class="flex flex-wrap gap-4">
-						<NumberField
-							label="Compass error"
-							unit="°"
-							min={-80}
-							max={80}
-							value={faults.headingErrorDeg}
-							onchange={(v) => (faults.headingErrorDeg = v ?? 0)}
-						/>
-						<NumberField
-							label="Wind"
-							unit="m/s"
-							min={0}
-							max={15}
-							value={faults.windMps}
-							onchange={(v) => (faults.windMps = v ?? 0)}
-						/>
+						<HoverFaults bind:faults />
 					</div>
 					<FaultPicker bind:faults kinds={['weakSky']} />
 					<div><Button kind="primary" onclick={rehearse} kbd="↵">Fly the practice hover</Button></div>

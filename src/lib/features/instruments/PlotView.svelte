@@ -2,6 +2,7 @@
 	import ArrowsPicture from '$lib/ui/plot/ArrowsPicture.svelte';
 	import BalancePicture from '$lib/ui/plot/BalancePicture.svelte';
 	import BoardPicture from '$lib/ui/plot/BoardPicture.svelte';
+	import RangesPicture from '$lib/ui/plot/RangesPicture.svelte';
 	import RoomPicture from '$lib/ui/plot/RoomPicture.svelte';
 	import BarPlot from '$lib/ui/plot/BarPlot.svelte';
 	import GroundMap from '$lib/ui/plot/GroundMap.svelte';
@@ -40,6 +41,8 @@
 	<RoomPicture {...plot} />
 {:else if plot.kind === 'arrows'}
 	<ArrowsPicture {...plot} />
+{:else if plot.kind === 'ranges'}
+	<RangesPicture {...plot} />
 {:else if plot.kind === 'board'}
 	<BoardPicture {...plot} />
 {:else if plot.kind === 'balance'}

@@ -79,6 +79,7 @@
 				>End the session</Button
 			>
 		{/if}
+		{#if flying && !view.readOnly}<Button kind="primary" href={view.href('fly')}>Note the landing</Button>{/if}
 		<Button class="min-h-14" href="/session/{id}/sheet">Session sheet</Button>
 	</div>
 </section>

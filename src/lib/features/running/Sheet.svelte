@@ -19,6 +19,7 @@
 		children: Snippet;
 	};
 	let { title, name, lead = '', verdict, corner, margin, children }: Props = $props();
+	const headline = $derived(plain(title).replace(/^\p{Ll}/u, (letter) => letter.toUpperCase()));
 	let whyOpen = $state(false);
 </script>
 
@@ -28,7 +29,7 @@
 	<section class="min-w-0 bg-sheet px-7 py-5 max-md:px-[1rem]">
 		<div class="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
 			<div class="min-w-0 flex-1 max-md:basis-full">
-				<h1 class="m-0" aria-live="polite">{plain(title)}</h1>
+				<h1 class="m-0" aria-live="polite">{headline}</h1>
 				{#if lead}<p class="m-0 mt-1 text-ink-2">{lead}</p>{/if}
 			</div>
 			<div class="no-print flex gap-2">

@@ -47,7 +47,13 @@ export const compute = working(fields, async ({ form }) => {
 			{ label: 'Pitch to enter', value: change.wanted.pitchDeg, unit: '°', digits: 0 },
 			{ label: 'Roll to enter', value: change.wanted.rollDeg, unit: '°', digits: 0 },
 		],
-		plots: [],
+		plots: [
+			{
+				kind: 'board',
+				title: tilted ? 'How the module sits, its tilt left out' : 'How the module sits',
+				...{ yawDeg: module.arrowDeg, pitchDeg: 0, rollDeg: module.flipped ? 180 : 0 },
+			},
+		],
 		tables: [
 			{
 				title: 'Rotation from the compass’s axes into the aircraft’s',

@@ -16,9 +16,23 @@ const leg = (v: FormOf<typeof fields>, n: 1 | 2) => {
 };
 
 export const compute = working(fields, async ({ form: v }) => {
-	const answer = reviewLegs(leg(v, 1), v.back === 'yes' ? leg(v, 2) : null, v.wind);
+	const legs = v.back === 'yes' ? [leg(v, 1), leg(v, 2)] : [leg(v, 1)];
+	const answer = reviewLegs(legs[0], legs[1] ?? null, v.wind);
 	return {
 		...report(answer, answer.reasons[0].text),
+		plots: [
+			{
+				...{ kind: 'arrows' as const, title: 'Where it went, and where its compass said that it points', unit: 'm/s' },
+				arrows: legs.flatMap(({ northMps, eastMps, headingDeg }, k) => {
+					const nose = (headingDeg * Math.PI) / 180;
+					const of = legs.length > 1 ? ` ${k + 1}` : '';
+					return [
+						{ label: `went${of}`, north: northMps, east: eastMps },
+						{ label: `nose${of}`, north: Math.cos(nose), east: Math.sin(nose), dashed: true },
+					];
+				}),
+			},
+		],
 		figures: [
 			{
 				label: 'Compass reads too far clockwise by',

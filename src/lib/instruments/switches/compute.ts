@@ -36,6 +36,24 @@ export const compute = working(fields, async (input) => {
 				digits: 0,
 			},
 		],
+		plots:
+			request.switches.length === 0
+				? []
+				: [
+						{
+							...{ kind: 'ranges' as const, title: 'What each position of each switch reaches' },
+							channels: [...new Set(request.switches.map(({ channel }) => channel))].map((channel) => {
+								const own = request.switches.filter((s) => s.channel === channel);
+								return {
+									label: `Channel ${channel}: ${own.map(({ name }) => name).join(', ')}`,
+									ticks: own.flatMap(({ positions }) => positions.map((at, k) => ({ label: String(k + 1), at }))),
+									ranges: request.ranges
+										.filter((range) => range.channel === channel)
+										.map(({ does, low, high }) => ({ label: does, low, high })),
+								};
+							}),
+						},
+					],
 		tables: [
 			{
 				title: 'What is active in each position',
