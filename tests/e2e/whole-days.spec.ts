@@ -67,7 +67,7 @@ test('a camera drone that circles: hovered, calibrated, hovered again, not cured
 	await hoverByEye(page, circling, 'It probably circles');
 	await ownRoutine(page);
 	await hoverByEye(page, circling, 'It probably circles');
-	await expect(page.getByText(/between two hovers that both failed: it did not help/).first()).toBeVisible();
+	await expect(page.getByText(/between two hovers that showed the same: it did not help/).first()).toBeVisible();
 	await ownRoutine(page);
 	await hoverByEye(page, circling, 'It probably circles');
 	await expect(page.getByText(/Calibrated 2 times \(compass\), and it hovers as before/).first()).toBeVisible();

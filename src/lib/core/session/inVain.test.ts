@@ -3,11 +3,21 @@ import { describe, expect, it } from 'vitest';
 import type { Entry } from '../../schema/entries';
 import { calibrationsInVain, inVainReasons } from './inVain';
 
-type Step = 'bad' | 'good' | 'compass' | 'level' | 'part';
+type Step = 'bad' | 'leaves' | 'refused' | 'good' | 'compass' | 'level' | 'part';
 const entry = (step: Step, seq: number): Entry => {
+	const hovers: Partial<Record<Step, string>> = {
+		bad: 'circling-seen',
+		leaves: 'no-position-hold',
+		refused: 'insufficient-duration',
+		good: '',
+	};
+	const code = hovers[step];
 	const payload =
-		step === 'bad' || step === 'good'
-			? { kind: 'test', task: 'hover', verdict: step === 'bad' ? 'fail' : 'pass' }
+		code !== undefined
+			? {
+					...{ kind: 'test', task: 'hover', verdict: code ? 'fail' : 'pass' },
+					reasons: code ? [{ code, level: 'fail', text: 'x' }] : [],
+				}
 			: step === 'part'
 				? { kind: 'event', task: 'events', what: 'part', note: '' }
 				: { kind: 'test', task: step, verdict: 'pass' };
@@ -18,7 +28,7 @@ const sensor = ({ payload }: Entry) =>
 const counted = (...steps: Step[]) => calibrationsInVain(steps.map(entry), sensor);
 
 describe('calibrations in vain', () => {
-	it('are those between two hovers that both failed', () => {
+	it('are those between two hovers that showed the same', () => {
 		expect(counted('compass', 'bad').size).toBe(0);
 		expect(counted('bad', 'compass').size).toBe(0);
 		expect(counted('bad', 'compass', 'bad').get('compass')).toBe(1);
@@ -28,17 +38,22 @@ describe('calibrations in vain', () => {
 			level: 2,
 		});
 	});
+	it('are not told by a hover that was refused, nor by one that shows another sign', () => {
+		expect(counted('bad', 'compass', 'refused').size).toBe(0);
+		expect(counted('bad', 'compass', 'refused', 'bad').get('compass')).toBe(1);
+		expect(counted('bad', 'compass', 'leaves').size).toBe(0);
+	});
 	it('are forgotten once a hover is good, or the aircraft is another one', () => {
 		expect(counted('bad', 'compass', 'bad', 'good', 'compass', 'bad').size).toBe(0);
 		expect(counted('bad', 'compass', 'bad', 'part', 'compass', 'bad').size).toBe(0);
 	});
 	it('never count more than there were failed hovers after the first', () => {
-		const steps = fc.array(fc.constantFrom<Step>('bad', 'good', 'compass', 'level', 'part'), {
+		const steps = fc.array(fc.constantFrom<Step>('bad', 'leaves', 'refused', 'good', 'compass', 'level', 'part'), {
 			maxLength: 30,
 		});
 		fc.assert(
 			fc.property(steps, (drawn) => {
-				const failed = drawn.filter((step) => step === 'bad').length;
+				const failed = drawn.filter((step) => step === 'bad' || step === 'leaves').length;
 				for (const count of counted(...drawn).values()) expect(count).toBeLessThanOrEqual(Math.max(0, failed - 1));
 			}),
 		);

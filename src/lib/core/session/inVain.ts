@@ -6,11 +6,23 @@ import { sessionLimits } from './limits';
 /** After these the aircraft is another one. */
 const ANOTHER: readonly EventKind[] = ['new', 'firmware', 'settings', 'knock', 'part'];
 
+/** What a calibration is hoped to cure, by the reasons of a hover judged from a log, a film or by eye. A hover that was refused shows none. */
+const SIGNS: Record<string, readonly string[]> = {
+	circling: ['compass-error', 'circling', 'circling-seen'],
+	leaving: ['no-position-hold', 'bubble-large', 'drifts-beyond-wind'],
+};
+
+/** The signs of a hover that failed. */
+const signsOf = (reasons: readonly Reason[]): string[] =>
+	Object.keys(SIGNS).filter((sign) =>
+		reasons.some(({ level, code }) => level === 'fail' && SIGNS[sign].includes(code)),
+	);
+
 /**
- * Calibrations in vain: how often each sensor was calibrated between two hovers that both failed, up to now. A hover that is good
+ * Calibrations in vain: how often each sensor was calibrated between two hovers that showed the same sign, up to now. A hover that is good
  * again begins anew, and so does an event after which the aircraft is another one.
  *
- * @param entries of one session, in order
+ * @param entries of one session that count, in order
  * @param calibrated the sensor that an entry calibrates, by name; null for any other entry
  */
 export function calibrationsInVain(
@@ -19,11 +31,11 @@ export function calibrationsInVain(
 ): ReadonlyMap<string, number> {
 	const counts = new Map<string, number>();
 	let since = new Set<string>();
-	let bad = false;
+	let before: readonly string[] = [];
 	const anew = () => {
 		counts.clear();
 		since = new Set();
-		bad = false;
+		before = [];
 	};
 	for (const entry of entries) {
 		const { payload } = entry;
@@ -35,8 +47,13 @@ export function calibrationsInVain(
 			anew();
 			continue;
 		}
-		if (bad) for (const name of since) counts.set(name, (counts.get(name) ?? 0) + 1);
-		bad = true;
+		const signs = signsOf(payload.reasons);
+		// What was refused, too short or out of the picture, shows neither that it helped nor that it did not.
+		if (signs.length === 0) continue;
+		if (signs.some((sign) => before.includes(sign)))
+			for (const name of since) counts.set(name, (counts.get(name) ?? 0) + 1);
+		else counts.clear();
+		before = signs;
 		since = new Set();
 	}
 	return counts;
@@ -50,10 +67,15 @@ export function inVainReasons(counts: ReadonlyMap<string, number>): Reason[] {
 	const figures = { value: most, limit: sessionLimits.inVain };
 	return most < sessionLimits.inVain.value
 		? [
-				reason('caution', 'not-cured', `Calibrated (${names}) between two hovers that both failed: it did not help.`, {
-					...figures,
-					next: 'Before a second time: the field of this place, what stands near the sensor, how the board and the module sit.',
-				}),
+				reason(
+					'caution',
+					'not-cured',
+					`Calibrated (${names}) between two hovers that showed the same: it did not help.`,
+					{
+						...figures,
+						next: 'Before a second time: the field of this place, what stands near the sensor, how the board and the module sit.',
+					},
+				),
 			]
 		: [
 				reason(

@@ -26,6 +26,9 @@ describe('figures of a reason', () => {
 		expect(reasonFigures(reason(0.63, 3.2, 'm'), 'imperial')).toBe('2.1 · wanted at most 10.5 ft');
 		expect(reasonFigures(reason(5, 6, 'm/s'), 'kmh')).toBe('18 · wanted at most 21.6 km/h');
 	});
+	it('leave degrees Celsius: a difference is no temperature', () => {
+		expect(reasonFigures(reason(12, 10, '°C', 'fail'), 'imperial')).toBe('12 · wanted at most 10 °C');
+	});
 	it('say shares in per cent and leave out what is not there', () => {
 		expect(reasonFigures(reason(0.04, 0.1, 'of the model'), 'metric')).toBe('4.0 % · wanted at most 10 % of the model');
 		expect(reasonFigures(reason(undefined, 8, 'satellites'), 'metric')).toBe('limit 8 satellites');

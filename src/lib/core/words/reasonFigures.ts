@@ -3,8 +3,8 @@ import type { Reason } from '$lib/schema/common';
 import { showBeside, showNumber, showShare } from './figures';
 import { toUnit, unitSymbol, type Quantity, type UnitSystem } from './units';
 
-/** Units of reasons that a pilot may wish to read in others. */
-const QUANTITY: Record<string, Quantity> = { m: 'height', 'm/s': 'speed', '°C': 'temperature' };
+/** Units of reasons that a pilot may wish to read in others. Degrees Celsius stay: some are temperatures, others differences of them. */
+const QUANTITY: Record<string, Quantity> = { m: 'height', 'm/s': 'speed' };
 
 /** Value and limit of a reason in the pilot's units: "0.85 · wanted at most 0.5 m"; empty where it has neither. */
 export function reasonFigures(reason: Reason, units: UnitSystem): string {

@@ -10,6 +10,8 @@ const CAMERA: Camera = {
 };
 const SPAN_M = 0.5;
 const LASTS_S = 30;
+/** A grey in the four bytes of a pixel. */
+const [GREY, OPAQUE] = [0x010101, 0xff000000];
 
 /** A film of the practice aircraft, and what its pilot would know of how it was taken. */
 export interface PracticeFilm {
@@ -52,16 +54,17 @@ export async function practiceFilm(
 	recorder.addEventListener('dataavailable', ({ data }) => parts.push(data));
 	const over = new Promise<void>((resolve) => recorder.addEventListener('stop', () => resolve()));
 	const picture = context.createImageData(CAMERA.width, CAMERA.height);
+	const pixels = new Uint32Array(picture.data.buffer);
 	const { frames } = renderFilm(
 		{ spanM: SPAN_M, grey: 45, scene: 'sky', at: flown(seed, faults), durationS: LASTS_S },
 		CAMERA,
 		seededRng(seed),
 	);
+	recorder.start(1000);
 	try {
-		recorder.start(1000);
 		const begun = performance.now();
 		for (const { grey, tS } of frames()) {
-			grey.forEach((value, i) => picture.data.set([value, value, value, 255], 4 * i));
+			for (let i = 0; i < grey.length; i++) pixels[i] = OPAQUE | (grey[i] * GREY);
 			context.putImageData(picture, 0, 0);
 			progress(tS / LASTS_S);
 			await new Promise((resolve) => setTimeout(resolve, Math.max(0, begun + 1000 * tS - performance.now())));

@@ -20,12 +20,14 @@ export const VERIFIED_BY_HOVER: readonly Sensor[] = [
 	'speed-controllers',
 ];
 
+const inForce = (entry: Entry, { session }: SessionEvidence): boolean =>
+	standingOf(entry, { of: 'session', rehearsal: session.kind === 'rehearsal' }, entry.at) === 'in-force';
+
 /** The sensor that an entry calibrates, where a hover is what proves it. */
-function calibrates(entry: Entry, { session }: SessionEvidence): Sensor | null {
-	const { payload, at } = entry;
+function calibrates(entry: Entry, evidence: SessionEvidence): Sensor | null {
+	const { payload } = entry;
 	const sensor = sensorOf(payload);
-	const scope = { of: 'session', rehearsal: session.kind === 'rehearsal' } as const;
-	if (!sensor || !VERIFIED_BY_HOVER.includes(sensor) || standingOf(entry, scope, at) !== 'in-force') return null;
+	if (!sensor || !VERIFIED_BY_HOVER.includes(sensor) || !inForce(entry, evidence)) return null;
 	return 'verdict' in payload && payload.verdict === 'fail' ? null : sensor;
 }
 
@@ -51,10 +53,13 @@ export const hover: Task = {
 			record,
 		);
 		const inVain = inVainReasons(
-			calibrationsInVain(record.entries, (entry) => {
-				const sensor = calibrates(entry, evidence);
-				return sensor && SENSOR_RULES[sensor].name.toLowerCase();
-			}),
+			calibrationsInVain(
+				record.entries.filter((entry) => entry.payload.kind === 'event' || inForce(entry, evidence)),
+				(entry) => {
+					const sensor = calibrates(entry, evidence);
+					return sensor && SENSOR_RULES[sensor].name.toLowerCase();
+				},
+			),
 		);
 		const found = { ...judged, reasons: [...inVain, ...judged.reasons], next: inVain[0]?.next ?? judged.next };
 		const flownAt = found.entry?.seq ?? -1;
