@@ -53,6 +53,8 @@ export class FilmState implements LiveMeasurement {
 	shown = $state.raw<readonly Shown[]>([]);
 	review = $state.raw<FilmReview | null>(null);
 	#abort: AbortController | null = null;
+	/** Span and camera as they were before a practice film set its own. */
+	#ownSetup: Pick<FilmState, 'spanM' | 'elevationDeg' | 'viewDeg'> | null = null;
 
 	title = $derived.by(() => {
 		const { review } = this;
@@ -118,6 +120,8 @@ export class FilmState implements LiveMeasurement {
 			});
 			this.step = 'before';
 			await this.open(made.film, 'the practice aircraft', true);
+			const { spanM, elevationDeg, viewDeg } = this;
+			this.#ownSetup = { spanM, elevationDeg, viewDeg };
 			[this.spanM, this.elevationDeg, this.viewDeg] = [made.spanM, made.elevationDeg, made.viewDeg];
 			this.practice = true;
 		} catch (error) {
@@ -244,6 +248,8 @@ export class FilmState implements LiveMeasurement {
 	repeat(): void {
 		this.film?.close();
 		this.film = null;
+		// How the practice film was taken is not how the next one will be.
+		if (this.practice) Object.assign(this, this.#ownSetup);
 		this.practice = false;
 		this.remark();
 	}

@@ -42,16 +42,18 @@ export const compute = working(fields, async (input) => {
 				: [
 						{
 							...{ kind: 'ranges' as const, title: 'What each position of each switch reaches' },
-							channels: [...new Set(request.switches.map(({ channel }) => channel))].map((channel) => {
-								const own = request.switches.filter((s) => s.channel === channel);
-								return {
-									label: `Channel ${channel}: ${own.map(({ name }) => name).join(', ')}`,
-									ticks: own.flatMap(({ positions }) => positions.map((at, k) => ({ label: String(k + 1), at }))),
-									ranges: request.ranges
-										.filter((range) => range.channel === channel)
-										.map(({ does, low, high }) => ({ label: does, low, high })),
-								};
-							}),
+							channels: [...new Set([...request.switches, ...request.ranges].map(({ channel }) => channel))].map(
+								(channel) => {
+									const own = request.switches.filter((s) => s.channel === channel);
+									return {
+										label: `Channel ${channel}: ${own.map(({ name }) => name).join(', ') || 'no switch'}`,
+										ticks: own.flatMap(({ positions }) => positions.map((at, k) => ({ label: String(k + 1), at }))),
+										ranges: request.ranges
+											.filter((range) => range.channel === channel)
+											.map(({ does, low, high }) => ({ label: does, low, high })),
+									};
+								},
+							),
 						},
 					],
 		tables: [
