@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 import { launchOptions } from './scripts/chromium.mjs';
 
-const port = 4199;
+const port = Number(process.env.TEST_PORT ?? 4199);
 /** A machine that many share answers late; what is wrong stays wrong. */
 const patienceMs = process.env.CI ? 40_000 : 15_000;
 

@@ -12,7 +12,7 @@ import { HOVER_ROLES } from '../../src/lib/core/record/logRoles';
 import { readTable } from '../../src/lib/core/record/csv';
 import { recordPoses } from '../../src/lib/rig/inertial';
 import { horizonPicture } from '../../src/lib/rig/pictures';
-import { report, rms, timeMs } from './report';
+import { byTurns, report, rms, timeMs } from './report';
 
 const G = STANDARD_GRAVITY_MPS2;
 
@@ -128,19 +128,11 @@ export function benchCsv(): void {
 		return `${(k / 10).toFixed(2)},${v()},${v()},${v()},${(60 + rng.normal()).toFixed(2)}`;
 	});
 	const text = `t [s],north [m],east [m],up [m],heading [deg]\n${lines.join('\n')}`;
-	// By turns, and the best of each: another program's second would otherwise fall on one of them.
-	let [ours, alone] = [Infinity, Infinity];
-	for (let round = 0; round < 12; round++) {
-		alone = Math.min(
-			alone,
-			timeMs(() => Papa.parse(text, { delimiter: ',' }), 1),
-		);
-		const read = () => {
-			const table = readTable(text, 'log.csv');
-			return takeColumns(table, HOVER_ROLES, guessColumns(table, HOVER_ROLES).choices, 'log.csv');
-		};
-		ours = Math.min(ours, timeMs(read, 1));
-	}
+	const read = () => {
+		const table = readTable(text, 'log.csv');
+		return takeColumns(table, HOVER_ROLES, guessColumns(table, HOVER_ROLES).choices, 'log.csv');
+	};
+	const [ours, alone] = byTurns(12, read, () => Papa.parse(text, { delimiter: ',' }));
 	report('CSV import of 120,000 rows (bar: 1.5 × the parser alone)', [
 		{
 			'parser alone, ms': alone.toFixed(0),

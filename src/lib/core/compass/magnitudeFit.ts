@@ -1,6 +1,6 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { likeliest, refine, tukeySlope, TUKEY_C } from './refine';
-import { middle, thinned, type Columns } from './samples';
+import { centred, middle, thinned, type Columns } from './samples';
 import { PARAMETERS } from './shell';
 import { algebraicStart, sphereStart } from './start';
 import { correlationTime, information, rescaled, withoutLonely } from './support';
@@ -42,22 +42,18 @@ export function fitMagnitude(readings: Columns): MagnitudeFit | null {
 	const n = readings.x.length;
 	const { centre, radius } = middle(readings);
 	if (!(radius > 0)) return null;
-	const c: Columns = {
-		x: readings.x.map((value) => (value - centre[0]) / radius),
-		y: readings.y.map((value) => (value - centre[1]) / radius),
-		z: readings.z.map((value) => (value - centre[2]) / radius),
-	};
+	const c = centred(readings, centre, radius);
 	const few = thinned(c, MOST_FOR_SEARCH);
 	const ofNoise = CONVERGED_OF_SIGMA / Math.sqrt(n);
 	const near = few === c ? ofNoise : SEARCHED_OF_SIGMA;
 	const starts = [sphereStart(c), algebraicStart(c)].filter((start) => start !== null);
 	if (starts.length === 0) return null;
 	// Where little was turned a stretched shell may lie in a hollow of its own: one that was a sphere at first may not.
-	const round = refine(starts[0], few, HUBER_STEPS, SEARCHED_OF_SIGMA, true);
+	const round = refine(starts[0], few, HUBER_STEPS, SEARCHED_OF_SIGMA, { round: true });
 	const found = [...starts.map((start) => refine(start, few, HUBER_STEPS, near)), refine(round.p, few, 0, near)];
 	let best = likeliest(found);
 	if (!best) return null;
-	if (few !== c) best = refine(best.p, c, 0, ofNoise);
+	if (few !== c) best = refine(best.p, c, 0, ofNoise, { noise: best.sigma });
 	const supported = withoutLonely(best, c, ofNoise);
 	if (!supported) return null;
 	const { p, residuals, sigma, kept, naive } = supported;

@@ -1,6 +1,6 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { robustSigma } from '../math/statistics';
-import { evaluateAll, newEvaluated, normalEquations, PARAMETERS, symmetric, type Evaluated } from './shell';
+import { evaluateAll, newEvaluated, normalMatrix, PARAMETERS, slopes, symmetric, type Evaluated } from './shell';
 import type { Columns } from './samples';
 import type { Parameters } from './start';
 
@@ -61,9 +61,8 @@ function addPrior(p: Parameters, stiffness: number, normal?: Float64Array, gradi
 }
 
 /** Σ w·r·j and the prior's slope. */
-function gradientOf({ r, j }: Evaluated, weights: Float64Array, p: Parameters, stiffness: number): Float64Array {
-	const gradient = new Float64Array(PARAMETERS);
-	for (let a = 0; a < PARAMETERS; a++) for (let i = 0; i < r.length; i++) gradient[a] += weights[i] * r[i] * j[a][i];
+function gradientOf(all: Evaluated, weights: Float64Array, p: Parameters, stiffness: number): Float64Array {
+	const gradient = slopes(all, weights);
 	addPrior(p, stiffness, undefined, gradient);
 	return gradient;
 }
@@ -78,26 +77,35 @@ export interface Refined {
 	p: Parameters;
 	sigma: number;
 	residuals: Float64Array;
+	/** What the readings say at p: these residuals and their derivatives. */
+	all: Evaluated;
 }
 
 /**
  * Iterated reweighting with Levenberg–Marquardt damping: Huber for the first `huberSteps`, then Tukey, with the scale
- * of the residuals' MAD.
+ * of the residuals' MAD. `round` keeps the shell a sphere; `noise` is that of a reading where it is nearly known.
  */
-export function refine(start: Parameters, c: Columns, huberSteps: number, ofSigma: number, round = false): Refined {
+export function refine(
+	start: Parameters,
+	c: Columns,
+	huberSteps: number,
+	ofSigma: number,
+	{ round = false, noise = 0 } = {},
+): Refined {
 	const n = c.x.length;
 	let p = start.slice();
 	// Residuals and derivatives of the accepted place and of the one on trial: evaluated once each.
 	let here = newEvaluated(n);
 	let trial = newEvaluated(n);
-	evaluateAll(p, c, 0, here);
-	let sigma = scaleOf(here.r);
 	// What the readings are corrected for; kept while it is near enough, so that costs can be compared.
-	let variance = sigma * sigma;
+	let variance = noise * noise;
 	evaluateAll(p, c, variance, here);
+	let sigma = scaleOf(here.r);
+	if (noise === 0) {
+		variance = sigma * sigma;
+		evaluateAll(p, c, variance, here);
+	}
 	let lambda = 1e-3;
-	const normal = new Float64Array(PARAMETERS * PARAMETERS);
-	const gradient = new Float64Array(PARAMETERS);
 	const weights = new Float64Array(n);
 	for (let step = 0; step < huberSteps + TUKEY_STEPS; step++) {
 		const weightOf = step < huberSteps ? huberWeight : tukeyWeight;
@@ -114,7 +122,8 @@ export function refine(start: Parameters, c: Columns, huberSteps: number, ofSigm
 		}
 		// Reweighting takes weights for slopes and falls short by their ratio; a longer step makes up for it.
 		const reach = step < huberSteps ? 1 : Math.min(1.5, weightSum / Math.max(slopeSum, 1e-9));
-		normalEquations(here, weights, normal, gradient);
+		const normal = normalMatrix(here, weights);
+		const gradient = slopes(here, weights);
 		cost += addPrior(p, stiffness, normal, gradient);
 		let moved = 0;
 		for (let attempt = 0; attempt < 6; attempt++) {
@@ -149,7 +158,7 @@ export function refine(start: Parameters, c: Columns, huberSteps: number, ofSigm
 			evaluateAll(p, c, variance, here);
 		}
 	}
-	return { p, sigma, residuals: here.r };
+	return { p, sigma, residuals: here.r, all: here };
 }
 
 /** The fit that Tukey's measure likes best, all by one scale: the least of theirs. */

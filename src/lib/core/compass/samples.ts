@@ -18,7 +18,8 @@ export const columnsOf = (series: { x: ArrayLike<number>; y: ArrayLike<number>; 
 export function thinned(c: Columns, most: number): Columns {
 	const step = Math.ceil(c.x.length / most);
 	if (step <= 1) return c;
-	const pick = (column: Float64Array) => column.filter((_, i) => i % step === 0);
+	const pick = (column: Float64Array) =>
+		Float64Array.from({ length: Math.ceil(column.length / step) }, (_, k) => column[k * step]);
 	return { x: pick(c.x), y: pick(c.y), z: pick(c.z) };
 }
 
@@ -29,4 +30,14 @@ export function middle(c: Columns): { centre: [number, number, number]; radius: 
 	for (let i = 0; i < distance.length; i++)
 		distance[i] = Math.sqrt((c.x[i] - centre[0]) ** 2 + (c.y[i] - centre[1]) ** 2 + (c.z[i] - centre[2]) ** 2);
 	return { centre, radius: median(distance) };
+}
+
+/** Readings about a centre, in units of a radius. */
+export function centred(c: Columns, centre: readonly number[], radius: number): Columns {
+	const of = (column: Float64Array, middle: number) => {
+		const out = new Float64Array(column.length);
+		for (let i = 0; i < out.length; i++) out[i] = (column[i] - middle) / radius;
+		return out;
+	};
+	return { x: of(c.x, centre[0]), y: of(c.y, centre[1]), z: of(c.z, centre[2]) };
 }

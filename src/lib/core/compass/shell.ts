@@ -5,29 +5,40 @@ import type { Parameters } from './start';
 /** Offset b (3) and the upper triangle of W (6). */
 export const PARAMETERS = 9;
 
-/** What one reading says about the parameters, at its foot on the ellipsoid. Reused, so that no sample allocates. */
-export interface Row {
-	r: number;
+/** What readings say about the parameters, each at its foot on the ellipsoid. Filled again and again: no reading allocates. */
+export interface Evaluated {
+	readings: number;
+	/** Distance of each reading from the shell, outward along its normal, unit of the readings. */
+	r: Float64Array;
+	/**
+	 * Derivatives of `r`, parameter by parameter: that of reading i by parameter k stands at k·readings + i. The first three
+	 * are the shell's normal at the foot, pointing inward.
+	 */
 	j: Float64Array;
-	foot: Float64Array;
-	normal: Float64Array;
 }
 
-/** Room for one reading's residual, derivatives, foot on the shell and normal there, to be filled again. */
-export const newRow = (): Row => ({
-	r: 0,
-	j: new Float64Array(PARAMETERS),
-	foot: new Float64Array(3),
-	normal: new Float64Array(3),
+/** Room for what so many readings say. */
+export const newEvaluated = (readings: number): Evaluated => ({
+	readings,
+	r: new Float64Array(readings),
+	j: new Float64Array(readings * PARAMETERS),
 });
 
 /**
- * Residual (unit of m, along the ellipsoid's normal) and its derivatives at one reading.
+ * Residual (unit of m, along the ellipsoid's normal) and its derivatives at one reading, put into place i.
  * The length |W(m − b)| of a noisy reading is longer on average than the field's; that excess, s²·(tr W² − ûᵀW²û)/2n,
  * is taken out, and the derivatives are taken at the foot of the reading on the shell: both remove the bias that a
  * plain least-distance fit keeps.
  */
-export function evaluate(p: Parameters, x: number, y: number, z: number, variance: number, row: Row): void {
+export function evaluate(
+	p: Parameters,
+	x: number,
+	y: number,
+	z: number,
+	variance: number,
+	{ readings, r, j }: Evaluated,
+	i = 0,
+): void {
 	// By index: array destructuring would run an iterator for every sample.
 	const w00 = p[3];
 	const w11 = p[4];
@@ -51,36 +62,30 @@ export function evaluate(p: Parameters, x: number, y: number, z: number, varianc
 	const gg = q0 * q0 + q1 * q1 + q2 * q2;
 	const g = Math.sqrt(gg);
 	const trace = w00 * w00 + w11 * w11 + w22 * w22 + 2 * (w01 * w01 + w02 * w02 + w12 * w12);
-	row.r = (n - 1 - (variance * (trace - gg)) / (2 * n)) / g;
+	const residual = (n - 1 - (variance * (trace - gg)) / (2 * n)) / g;
 	const d0 = q0 / g;
 	const d1 = q1 / g;
 	const d2 = q2 / g;
-	const f0 = v0 - row.r * d0;
-	const f1 = v1 - row.r * d1;
-	const f2 = v2 - row.r * d2;
-	const j = row.j;
-	j[0] = -d0;
-	j[1] = -d1;
-	j[2] = -d2;
-	j[3] = (e0 * f0) / g;
-	j[4] = (e1 * f1) / g;
-	j[5] = (e2 * f2) / g;
-	j[6] = (e0 * f1 + e1 * f0) / g;
-	j[7] = (e0 * f2 + e2 * f0) / g;
-	j[8] = (e1 * f2 + e2 * f1) / g;
-	row.foot[0] = f0 + p[0];
-	row.foot[1] = f1 + p[1];
-	row.foot[2] = f2 + p[2];
-	row.normal[0] = d0;
-	row.normal[1] = d1;
-	row.normal[2] = d2;
+	const f0 = v0 - residual * d0;
+	const f1 = v1 - residual * d1;
+	const f2 = v2 - residual * d2;
+	r[i] = residual;
+	j[i] = -d0;
+	j[readings + i] = -d1;
+	j[2 * readings + i] = -d2;
+	j[3 * readings + i] = (e0 * f0) / g;
+	j[4 * readings + i] = (e1 * f1) / g;
+	j[5 * readings + i] = (e2 * f2) / g;
+	j[6 * readings + i] = (e0 * f1 + e1 * f0) / g;
+	j[7 * readings + i] = (e0 * f2 + e2 * f0) / g;
+	j[8 * readings + i] = (e1 * f2 + e2 * f1) / g;
 }
 
 /** What one reading at (x, y, z) would say about (b, W): its row of derivatives, in the unit of the readings. */
 export function informationRow(p: Parameters, x: number, y: number, z: number): Float64Array {
-	const row = newRow();
-	evaluate(p, x, y, z, 0, row);
-	return row.j;
+	const one = newEvaluated(1);
+	evaluate(p, x, y, z, 0, one);
+	return one.j;
 }
 
 /** Adds weight·j·jᵀ of one reading, upper half only. */
@@ -102,50 +107,70 @@ export function symmetric(upper: Float64Array): Matrix {
 	return m;
 }
 
-export interface Evaluated {
-	r: Float64Array;
-	/** Nine columns: the derivatives by each parameter. */
-	j: Float64Array[];
-}
-
-/** Room for what `evaluateAll` finds, for so many readings. */
-export const newEvaluated = (n: number): Evaluated => ({
-	r: new Float64Array(n),
-	j: Array.from({ length: PARAMETERS }, () => new Float64Array(n)),
-});
-
 /** Residual and derivatives of every reading against the shell of these parameters, into the room given. */
 export function evaluateAll(p: Parameters, c: Columns, variance: number, out: Evaluated): void {
-	const row = newRow();
-	const { r, j } = out;
-	for (let i = 0; i < r.length; i++) {
-		evaluate(p, c.x[i], c.y[i], c.z[i], variance, row);
-		r[i] = row.r;
-		for (let k = 0; k < PARAMETERS; k++) j[k][i] = row.j[k];
-	}
+	for (let i = 0; i < out.readings; i++) evaluate(p, c.x[i], c.y[i], c.z[i], variance, out, i);
 }
 
-function dot(a: Float64Array, b: Float64Array): number {
-	let sum = 0;
-	for (let i = 0; i < a.length; i++) sum += a[i] * b[i];
-	return sum;
+const columnsIn = ({ readings, j }: Evaluated): Float64Array[] =>
+	Array.from({ length: PARAMETERS }, (_, k) => j.subarray(k * readings, (k + 1) * readings));
+
+/** Σ w·a·b of three columns with three others, row by row. Nine sums abreast: one by itself would wait at every reading. */
+function block(w: Float64Array, a: readonly Float64Array[], b: readonly Float64Array[]): number[] {
+	// By name: in an array the sums would be stored and loaded at every reading.
+	const a0 = a[0];
+	const a1 = a[1];
+	const a2 = a[2];
+	const b0 = b[0];
+	const b1 = b[1];
+	const b2 = b[2];
+	let s00 = 0;
+	let s01 = 0;
+	let s02 = 0;
+	let s10 = 0;
+	let s11 = 0;
+	let s12 = 0;
+	let s20 = 0;
+	let s21 = 0;
+	let s22 = 0;
+	for (let i = 0; i < w.length; i++) {
+		const weight = w[i];
+		const x0 = weight * a0[i];
+		const x1 = weight * a1[i];
+		const x2 = weight * a2[i];
+		const y0 = b0[i];
+		const y1 = b1[i];
+		const y2 = b2[i];
+		s00 += x0 * y0;
+		s01 += x0 * y1;
+		s02 += x0 * y2;
+		s10 += x1 * y0;
+		s11 += x1 * y1;
+		s12 += x1 * y2;
+		s20 += x2 * y0;
+		s21 += x2 * y1;
+		s22 += x2 * y2;
+	}
+	return [s00, s01, s02, s10, s11, s12, s20, s21, s22];
 }
 
-/**
- * Weighted normal matrix Σ w·jᵀj (upper triangle) and, where `gradient` is given, Σ w·r·j. Column by column: a reading
- * at a time is four times slower.
- */
-export function normalEquations(
-	{ r, j }: Evaluated,
-	weights: Float64Array,
-	normal: Float64Array,
-	gradient?: Float64Array,
-): void {
-	const weighted = new Float64Array(r.length);
-	for (let a = 0; a < PARAMETERS; a++) {
-		const column = j[a];
-		for (let i = 0; i < weighted.length; i++) weighted[i] = weights[i] * column[i];
-		for (let b = a; b < PARAMETERS; b++) normal[a * PARAMETERS + b] = dot(weighted, j[b]);
-		if (gradient) gradient[a] = dot(weighted, r);
-	}
+/** Σ w·r·j by each parameter. */
+export function slopes(all: Evaluated, weights: Float64Array): Float64Array {
+	const columns = columnsIn(all);
+	const out = new Float64Array(PARAMETERS);
+	for (let k = 0; k < PARAMETERS; k += 3)
+		out.set(block(weights, [all.r, all.r, all.r], columns.slice(k, k + 3)).slice(0, 3), k);
+	return out;
+}
+
+/** Upper triangle of the weighted normal matrix Σ w·jᵀj, block by block. */
+export function normalMatrix(all: Evaluated, weights: Float64Array): Float64Array {
+	const columns = columnsIn(all);
+	const normal = new Float64Array(PARAMETERS * PARAMETERS);
+	for (let a = 0; a < PARAMETERS; a += 3)
+		for (let b = a; b < PARAMETERS; b += 3)
+			block(weights, columns.slice(a, a + 3), columns.slice(b, b + 3)).forEach((sum, k) => {
+				normal[(a + Math.floor(k / 3)) * PARAMETERS + b + (k % 3)] = sum;
+			});
+	return normal;
 }

@@ -1,4 +1,6 @@
-import { EigenvalueDecomposition, Matrix, inverse, solve } from 'ml-matrix';
+import { EigenvalueDecomposition, Matrix, solve } from 'ml-matrix';
+import { apply, inverse } from '../frames/mat3';
+import type { Vec3 } from '../frames/vec3';
 import { seededRng } from '../math/random';
 import { median } from '../math/statistics';
 import { thinned, type Columns } from './samples';
@@ -85,25 +87,27 @@ export function sphereStart(all: Columns): Parameters | null {
 	const { x, y, z } = thinned(all, MOST_FOR_START);
 	const n = x.length;
 	const rng = seededRng(SPHERE_SEED);
+	const vec = (to: number, from: number): Vec3 => [x[to] - x[from], y[to] - y[from], z[to] - z[from]];
+	const half = ([a, b, c]: Vec3) => (a * a + b * b + c * c) / 2;
 	const distance = new Float64Array(n);
 	let best: Parameters | null = null;
 	let bestScore = Infinity;
 	for (let trial = 0; trial < SPHERE_TRIALS; trial++) {
 		const pick = [0, 1, 2, 3].map(() => Math.floor(rng.uniform() * n));
-		const rows = pick.slice(1).map((k) => [x[k] - x[pick[0]], y[k] - y[pick[0]], z[k] - z[pick[0]]]);
-		const matrix = new Matrix(rows);
-		const half = rows.map((row) => (row[0] ** 2 + row[1] ** 2 + row[2] ** 2) / 2);
-		let centre: number[];
-		try {
-			centre = inverse(matrix).mmul(Matrix.columnVector(half)).getColumn(0);
-		} catch {
-			continue; // four readings in one plane
-		}
+		const rows = pick.slice(1).map((k) => vec(k, pick[0]));
+		const solve3 = inverse([rows[0], rows[1], rows[2]]);
+		if (!solve3) continue; // four readings in one plane
+		const centre = apply(solve3, [half(rows[0]), half(rows[1]), half(rows[2])]);
 		const radius = Math.hypot(...centre);
 		if (!(radius < 20)) continue;
 		const c = [centre[0] + x[pick[0]], centre[1] + y[pick[0]], centre[2] + z[pick[0]]];
-		for (let i = 0; i < n; i++)
+		let nearer = 0;
+		for (let i = 0; i < n; i++) {
 			distance[i] = Math.abs(Math.sqrt((x[i] - c[0]) ** 2 + (y[i] - c[1]) ** 2 + (z[i] - c[2]) ** 2) - radius);
+			if (distance[i] < bestScore) nearer++;
+		}
+		// The median is only worked out where it is less than the least so far.
+		if (nearer <= (n - 1) / 2) continue;
 		const score = median(distance);
 		if (score < bestScore) {
 			bestScore = score;

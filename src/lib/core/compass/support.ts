@@ -5,8 +5,7 @@ import {
 	evaluate,
 	evaluateAll,
 	newEvaluated,
-	newRow,
-	normalEquations,
+	normalMatrix,
 	PARAMETERS,
 	symmetric,
 	type Evaluated,
@@ -45,36 +44,45 @@ export function correlationTime(z: Float64Array): number {
 const onShell = (residuals: Float64Array, sigma: number) =>
 	Uint8Array.from(residuals, (r) => (Math.abs(r) < TUKEY_C * sigma ? 1 : 0));
 
+/** A fit without what it would rest on almost alone. */
+type Supported = Omit<Refined, 'all'> & { kept: Uint8Array; naive: Naive };
+
 /** Upper triangle of Σ jᵀj of the kept readings, and the derivatives it is made of. */
 interface Naive {
 	all: Evaluated;
 	normal: Float64Array;
 }
 
-function naiveInformation(p: Parameters, c: Columns, kept: Uint8Array): Naive {
-	const all = newEvaluated(c.x.length);
-	evaluateAll(p, c, 0, all);
-	const normal = new Float64Array(PARAMETERS * PARAMETERS);
-	normalEquations(all, Float64Array.from(kept), normal);
-	return { all, normal };
+const naiveInformation = (all: Evaluated, kept: Uint8Array): Naive => ({
+	all,
+	normal: normalMatrix(all, Float64Array.from(kept)),
+});
+
+/** Σ j² of the reading where it is greatest. */
+function greatestSquare({ readings, j }: Evaluated): number {
+	const squares = new Float64Array(readings);
+	for (let k = 0, at = 0; k < PARAMETERS; k++) for (let i = 0; i < readings; i++, at++) squares[i] += j[at] * j[at];
+	return squares.reduce((most, value) => Math.max(most, value), 0);
 }
 
-/** How far the fit rests on each kept reading, 0 to 1 (the diagonal of the hat matrix); null where it is not determined. */
-function leverages({ all, normal }: Naive, kept: Uint8Array): Float64Array | null {
+/**
+ * How far the fit rests on each kept reading, 0 to 1 (the diagonal of the hat matrix); null where it is not determined, or
+ * where on no reading it can rest by more than `most`: jᵀN⁻¹j is at most j² times the trace of N⁻¹.
+ */
+function leverages({ all, normal }: Naive, kept: Uint8Array, most: number): Float64Array | null {
 	const n = kept.length;
 	const cholesky = new CholeskyDecomposition(symmetric(normal));
 	if (!cholesky.isPositiveDefinite()) return null;
-	// h = |L⁻¹j|² with the lower factor L: forward substitution, reading by reading.
+	if (greatestSquare(all) * cholesky.solve(Matrix.eye(PARAMETERS)).trace() <= most) return null;
+	// h = |L⁻¹j|² with the lower factor L: forward substitution, column by column over all readings.
 	const lower = cholesky.lowerTriangularMatrix.to2DArray();
 	const h = new Float64Array(n);
-	const u = new Float64Array(PARAMETERS);
-	for (let i = 0; i < n; i++) {
-		if (!kept[i]) continue;
-		for (let a = 0; a < PARAMETERS; a++) {
-			let value = all.j[a][i];
-			for (let b = 0; b < a; b++) value -= lower[a][b] * u[b];
-			u[a] = value / lower[a][a];
-			h[i] += u[a] * u[a];
+	const u = all.j.slice();
+	for (let a = 0; a < PARAMETERS; a++) {
+		for (let b = 0; b < a; b++) for (let i = 0; i < n; i++) u[a * n + i] -= lower[a][b] * u[b * n + i];
+		for (let i = 0; i < n; i++) {
+			u[a * n + i] /= lower[a][a];
+			h[i] += kept[i] * u[a * n + i] * u[a * n + i];
 		}
 	}
 	return h;
@@ -84,19 +92,15 @@ function leverages({ all, normal }: Naive, kept: Uint8Array): Float64Array | nul
  * The fit without the readings that it would rest on almost alone: a spike far from all others bends the shell to itself,
  * and no residual shows it. Null where nothing finite is left.
  */
-export function withoutLonely(
-	fit: Refined,
-	c: Columns,
-	ofSigma: number,
-): (Refined & { kept: Uint8Array; naive: Naive }) | null {
+export function withoutLonely(fit: Refined, c: Columns, ofSigma: number): Supported | null {
 	const n = c.x.length;
 	const most = Math.max(LONELY, (LONELY_OF_MEAN * PARAMETERS) / n);
 	const lonely = new Uint8Array(n);
 	let { p, sigma, residuals } = fit;
 	let kept = onShell(residuals, sigma);
-	let naive = naiveInformation(p, c, kept);
+	let naive = naiveInformation(fit.all, kept);
 	for (let round = 0; round < LONELY_ROUNDS; round++) {
-		const h = leverages(naive, kept);
+		const h = leverages(naive, kept, most);
 		if (!h?.some((value) => value > most)) break;
 		h.forEach((value, i) => {
 			if (value > most) lonely[i] = 1;
@@ -107,7 +111,7 @@ export function withoutLonely(
 		evaluateAll(p, c, sigma * sigma, all);
 		residuals = all.r;
 		kept = onShell(residuals, sigma).map((k, i) => (lonely[i] ? 0 : k));
-		naive = naiveInformation(p, c, kept);
+		naive = naiveInformation(all, kept);
 	}
 	return p.every(Number.isFinite) ? { p, sigma, residuals, kept, naive } : null;
 }
@@ -115,23 +119,23 @@ export function withoutLonely(
 /** Information of the kept readings, with what noise along the shell pretends to give taken out. */
 export function information(p: Parameters, c: Columns, kept: Uint8Array, sigma: number, naive: Naive): Matrix {
 	const n = c.x.length;
-	const row = newRow();
-	const side = newRow();
-	const back = newRow();
+	const row = newEvaluated(1);
+	const side = newEvaluated(1);
+	const back = newEvaluated(1);
 	const pretended = new Float64Array(PARAMETERS * PARAMETERS);
 	const stride = Math.max(1, Math.ceil(n / MOST_FOR_NOISE));
 	const difference = new Float64Array(PARAMETERS);
 	for (let i = 0; i < n; i += stride) {
 		if (!kept[i]) continue;
 		evaluate(p, c.x[i], c.y[i], c.z[i], 0, row);
-		const [d0, d1, d2] = row.normal;
+		const [d0, d1, d2] = [-row.j[0], -row.j[1], -row.j[2]];
 		// Two directions along the shell, square to the normal and to each other.
 		const flat = Math.abs(d2) < 0.9 ? [-d1, d0, 0] : [0, -d2, d1];
 		const size = Math.hypot(flat[0], flat[1], flat[2]);
 		const t1 = flat.map((value) => value / size);
 		const t2 = [d1 * t1[2] - d2 * t1[1], d2 * t1[0] - d0 * t1[2], d0 * t1[1] - d1 * t1[0]];
 		for (const t of [t1, t2]) {
-			const [f0, f1, f2] = row.foot;
+			const [f0, f1, f2] = [c.x[i] - row.r[0] * d0, c.y[i] - row.r[0] * d1, c.z[i] - row.r[0] * d2];
 			evaluate(p, f0 + sigma * t[0], f1 + sigma * t[1], f2 + sigma * t[2], 0, side);
 			evaluate(p, f0 - sigma * t[0], f1 - sigma * t[1], f2 - sigma * t[2], 0, back);
 			for (let k = 0; k < PARAMETERS; k++) difference[k] = (side.j[k] - back.j[k]) / 2;

@@ -24,7 +24,7 @@ function select(a: Float64Array, k: number): number {
 
 /** Value at quantile q (0..1) by linear interpolation between order statistics; NaN for no values. */
 export function quantile(values: ArrayLike<number>, q: number): number {
-	const a = Float64Array.from(values);
+	const a = new Float64Array(values);
 	if (a.length === 0) return NaN;
 	const at = q * (a.length - 1);
 	const low = Math.floor(at);

@@ -1,7 +1,7 @@
 import { angle, numberIn, readNmea, timeOfDay, type ReadCounts, type Sentence } from './nmea';
 import { addActive, emptyCycle, unionOf, type ActiveCycle } from './activeCycle';
 import { countSatellites } from './satelliteCount';
-import { gsvCollector, readGsa, type ActiveSatellites } from './satellites';
+import { gsaReader, gsvCollector, type ActiveSatellites } from './satellites';
 import type { FixType, Satellite } from '../../schema/gnss';
 
 /** All that the sentences of one instant say. */
@@ -24,6 +24,12 @@ export interface Epoch {
 	courseDeg: number | null;
 }
 
+interface Told {
+	type: 'GGA' | 'GNS';
+	talker: string;
+	used: number;
+}
+
 interface Draft {
 	tod: number;
 	order: number;
@@ -32,8 +38,8 @@ interface Draft {
 	latDeg: number | null;
 	lonDeg: number | null;
 	altM: number | null;
-	/** Made when first needed: most epochs of a fast log need neither. */
-	counts: Map<string, number> | null;
+	/** What GGA and GNS count, by type and talker; made when first needed: most epochs of a fast log need neither. */
+	counts: Told[] | null;
 	gsa: ActiveCycle | null;
 	/** Dilution by GSA: the whole receiver's, where GGA is one of a constellation. */
 	gsaHdop: number | null;
@@ -72,6 +78,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 	const byBin = new Map<number, Draft[]>();
 	const drafts: Draft[] = [];
 	const gsv = gsvCollector();
+	const readGsa = gsaReader();
 	let current: Draft | null = null;
 	const pending: ActiveSatellites[] = [];
 	let unknown = 0;
@@ -106,10 +113,15 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 	};
 
 	const position = (draft: Draft, rank: number, f: string[], from: number): boolean => {
+		if (rank > draft.positionRank) return true; // a better sentence has told it
 		const latDeg = angle(f[from], f[from + 1], 90);
 		const lonDeg = angle(f[from + 2], f[from + 3], 180);
 		if (latDeg === null || lonDeg === null) return false;
-		if (rank < draft.positionRank) Object.assign(draft, { latDeg, lonDeg, positionRank: rank });
+		if (rank < draft.positionRank) {
+			draft.latDeg = latDeg;
+			draft.lonDeg = lonDeg;
+			draft.positionRank = rank;
+		}
 		return true;
 	};
 
@@ -125,7 +137,13 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 	};
 
 	const take = (sentence: Sentence) => {
-		const { type, talker, fields: f } = sentence;
+		const { type, talker } = sentence;
+		// Half of a log tells the sky, of which only the end is taken apart.
+		if (type === 'GSV') {
+			gsv.take(sentence, current?.tod ?? 0, current?.order ?? -1);
+			return;
+		}
+		const f = sentence.fields;
 		switch (type) {
 			case 'GGA': {
 				const draft = timed(f[0]);
@@ -136,7 +154,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 				if (draft.quality === null || placed) draft.quality = quality;
 				draft.reportsQuality = true;
 				const used = numberIn(f[6]);
-				if (used !== null) (draft.counts ??= new Map()).set(`GGA ${talker}`, used);
+				if (used !== null) tell(draft, 'GGA', talker, used);
 				draft.hdop = hdopIn(numberIn(f[7])) ?? draft.hdop;
 				if (placed) draft.altM = numberIn(f[8]);
 				return;
@@ -153,7 +171,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 				draft.modes += modes;
 				draft.reportsQuality = true;
 				const used = numberIn(f[6]);
-				if (used !== null) (draft.counts ??= new Map()).set(`GNS ${talker}`, used);
+				if (used !== null) tell(draft, 'GNS', talker, used);
 				draft.hdop = hdopIn(numberIn(f[7])) ?? draft.hdop;
 				return;
 			}
@@ -188,9 +206,6 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 				else pending.push(active);
 				return;
 			}
-			case 'GSV':
-				gsv.take(sentence, current?.tod ?? 0, current?.order ?? -1);
-				return;
 			case 'VTG': {
 				const kmh = numberIn(f[6]);
 				if (current && kmh !== null) current.speedMps = kmh / 3.6;
@@ -226,21 +241,31 @@ function addGsa(draft: Draft, active: ActiveSatellites): void {
 	draft.gsaHdop ??= hdopIn(active.hdop);
 }
 
+/** One sentence's count into its epoch; a later one of the same kind takes its place. */
+function tell(draft: Draft, type: Told['type'], talker: string, used: number): void {
+	draft.counts ??= [];
+	const same = draft.counts.find((told) => told.type === type && told.talker === talker);
+	if (same) same.used = used;
+	else draft.counts.push({ type, talker, used });
+}
+
 /** The count that GGA, else GNS, tells: a combined talker tells the whole, single talkers share the satellites between them. */
-function toldCount({ counts: all }: Draft): number | null {
-	for (const type of all ? ['GGA', 'GNS'] : []) {
-		const counts = [...(all ?? [])].filter(([key]) => key.startsWith(type));
-		if (counts.length === 0) continue;
-		const whole = counts.find(([key]) => key === `${type} GN`)?.[1] ?? 0;
-		const parts = counts.filter(([key]) => key !== `${type} GN`).reduce((sum, [, n]) => sum + n, 0);
-		return Math.max(whole, parts);
+function toldCount({ counts }: Draft): number | null {
+	if (!counts) return null;
+	const type = counts.some((told) => told.type === 'GGA') ? 'GGA' : 'GNS';
+	let whole = 0;
+	let parts = 0;
+	for (const told of counts) {
+		if (told.type !== type) continue;
+		if (told.talker === 'GN') whole = told.used;
+		else parts += told.used;
 	}
-	return null;
+	return Math.max(whole, parts);
 }
 
 /** The receiver's dilution: that of a GGA or GNS for the whole; where each constellation has its own, GSA's. */
 function hdopOf({ counts, hdop, gsaHdop }: Draft): number | null {
-	const single = counts !== null && counts.size > 1 && ![...counts.keys()].some((key) => key.endsWith(' GN'));
+	const single = counts !== null && counts.length > 1 && !counts.some(({ talker }) => talker === 'GN');
 	return single ? (gsaHdop ?? hdop) : (hdop ?? gsaHdop);
 }
 
@@ -256,10 +281,11 @@ function fixTypeOf(draft: Draft): FixType {
 
 /** Drafts in order of the clock, midnight and jumps taken out. Sentences that lag by some seconds stay in their place. */
 function unwrap(drafts: Draft[]): Epoch[] {
-	const out: (Epoch & { order: number; draft: Draft })[] = [];
+	const placed: { draft: Draft; tS: number; stretch: number }[] = [];
 	let offset = 0;
 	let stretch = 0;
 	let latest = -Infinity;
+	let inOrder = true;
 	for (const draft of drafts) {
 		let t = draft.tod + offset;
 		if (latest !== -Infinity) {
@@ -274,33 +300,32 @@ function unwrap(drafts: Draft[]): Epoch[] {
 				latest = -Infinity;
 			}
 		}
+		inOrder &&= t >= latest;
 		latest = Math.max(latest, t);
-		out.push({
-			draft,
-			order: draft.order,
-			tS: t,
-			stretch,
-			fix: draft.fix,
-			latDeg: draft.latDeg,
-			lonDeg: draft.lonDeg,
-			altM: draft.altM,
-			satellites: null,
-			reportsQuality: draft.reportsQuality,
-			hdop: hdopOf(draft),
-			fixType: fixTypeOf(draft),
-			speedMps: draft.speedMps,
-			courseDeg: draft.courseDeg,
-		});
+		placed.push({ draft, tS: t, stretch });
 	}
-	out.sort((a, b) => a.stretch - b.stretch || a.tS - b.tS || a.order - b.order);
+	if (!inOrder) placed.sort((a, b) => a.stretch - b.stretch || a.tS - b.tS || a.draft.order - b.draft.order);
 	const satellites = countSatellites(
-		out.map(({ tS, stretch: of, draft }) => ({
+		placed.map(({ draft, tS, stretch: of }) => ({
 			tS,
 			stretch: of,
 			active: draft.gsa,
 			told: toldCount(draft),
-			tellers: draft.counts?.size ?? 0,
+			tellers: draft.counts?.length ?? 0,
 		})),
 	);
-	return out.map(({ draft: _, order: __, ...epoch }, k) => ({ ...epoch, satellites: satellites[k] }));
+	return placed.map(({ draft, tS, stretch: of }, k) => ({
+		tS,
+		stretch: of,
+		fix: draft.fix,
+		latDeg: draft.latDeg,
+		lonDeg: draft.lonDeg,
+		altM: draft.altM,
+		satellites: satellites[k],
+		reportsQuality: draft.reportsQuality,
+		hdop: hdopOf(draft),
+		fixType: fixTypeOf(draft),
+		speedMps: draft.speedMps,
+		courseDeg: draft.courseDeg,
+	}));
 }

@@ -1,13 +1,24 @@
 /** One NMEA 0183 sentence whose checksum is right. */
-export interface Sentence {
-	/** 1-based line of the text. */
-	line: number;
-	/** Talker, e.g. "GN"; "" for proprietary sentences and AIS. */
-	talker: string;
-	/** Type, e.g. "GGA"; the whole address where it is not a talker's. */
-	type: string;
+export class Sentence {
+	/** Fields as they were taken apart; most sentences of a log need only one or two. */
+	private apart: string[] | null = null;
+
+	constructor(
+		/** 1-based line of the text. */
+		readonly line: number,
+		/** Talker, e.g. "GN"; "" for proprietary sentences and AIS. */
+		readonly talker: string,
+		/** Type, e.g. "GGA"; the whole address where it is not a talker's. */
+		readonly type: string,
+		/** What stands between the address and the checksum, without the comma before it; null where nothing does. */
+		readonly body: string | null,
+	) {}
+
 	/** Fields after the address. */
-	fields: string[];
+	get fields(): string[] {
+		this.apart ??= this.body === null ? [] : this.body.split(',');
+		return this.apart;
+	}
 }
 
 export interface Problem {
@@ -27,10 +38,17 @@ const PROBLEMS_KEPT = 100;
 const TEXT_KEPT = 90;
 const PROGRESS_LINES = 5000;
 
+/** Value of a hexadecimal digit by its character code, −1 where it is none. */
+function hexDigit(code: number): number {
+	if (code >= 48 && code <= 57) return code - 48;
+	const letter = code & ~32;
+	return letter >= 65 && letter <= 70 ? letter - 55 : -1;
+}
+
 function hexAt(text: string, at: number): number {
-	const high = parseInt(text.charAt(at), 16);
-	const low = parseInt(text.charAt(at + 1), 16);
-	return Number.isNaN(high) || Number.isNaN(low) ? -1 : high * 16 + low;
+	const high = hexDigit(text.charCodeAt(at));
+	const low = hexDigit(text.charCodeAt(at + 1));
+	return high < 0 || low < 0 ? -1 : high * 16 + low;
 }
 
 /** True where `text` from `start` ("$" or "!") runs to a `*HH` that is the exclusive or of what stands between. */
@@ -62,6 +80,8 @@ export function readNmea(
 	let from = 0;
 	// Lines end in LF, CR LF, or CR alone; searching for one byte is quicker than looking at each.
 	const end = text.includes('\n') ? '\n' : '\r';
+	// A bare CR within a line: old and new ends mixed in one log.
+	const mixed = end === '\n' && /\r[^\n]/.test(text);
 	let pending: string[] = [];
 	while (from < text.length || pending.length > 0) {
 		if (pending.length === 0) {
@@ -69,8 +89,7 @@ export function readNmea(
 			const to = at < 0 ? text.length : at;
 			const whole = text.slice(from, text.charCodeAt(to - 1) === 13 && to > from ? to - 1 : to);
 			from = to + 1;
-			// A bare CR within: old and new ends mixed in one log.
-			if (whole.includes('\r')) pending = whole.split('\r').reverse();
+			if (mixed && whole.includes('\r')) pending = whole.split('\r').reverse();
 			else pending.push(whole);
 		}
 		line++;
@@ -93,15 +112,18 @@ export function readNmea(
 		}
 		if (sum?.right) {
 			counts.sentences++;
-			const fields = row.slice(start + 1, sum.star).split(',');
-			const address = fields.shift() ?? '';
+			const comma = row.indexOf(',', start);
+			const bare = comma < 0 || comma > sum.star;
+			const address = row.slice(start + 1, bare ? sum.star : comma);
 			const talks = row[start] === '$' && address.length === 5 && address[0] !== 'P';
-			take({
-				line,
-				talker: talks ? address.slice(0, 2) : '',
-				type: talks ? address.slice(2) : address,
-				fields,
-			});
+			take(
+				new Sentence(
+					line,
+					talks ? address.slice(0, 2) : '',
+					talks ? address.slice(2) : address,
+					bare ? null : row.slice(comma + 1, sum.star),
+				),
+			);
 		} else if (sum) {
 			counts.checksumErrors++;
 			problem(line, 'the checksum is wrong', row);
@@ -113,9 +135,25 @@ export function readNmea(
 	return counts;
 }
 
+const isDigit = (code: number) => code >= 48 && code <= 57;
+
+/** True for digits with at most one point among or after them and at least `whole` digits before it; by code, quicker than a pattern. */
+function isDecimal(text: string, from: number, whole: number): boolean {
+	let digits = 0;
+	let before = -1;
+	for (let i = from; i < text.length; i++) {
+		const code = text.charCodeAt(i);
+		if (isDigit(code)) digits++;
+		else if (code === 46 && before < 0) before = digits;
+		else return false;
+	}
+	return digits > 0 && (before < 0 ? digits : before) >= whole;
+}
+
 /** Time of day in seconds from hhmmss.sss; null where it is not one. */
 export function timeOfDay(field: string | undefined): number | null {
-	if (!field || !/^\d{6}(\.\d*)?$/.test(field)) return null;
+	if (!field || !isDecimal(field, 0, 6)) return null;
+	if (field.length > 6 && field[6] !== '.') return null;
 	const h = Number(field.slice(0, 2));
 	const m = Number(field.slice(2, 4));
 	const s = Number(field.slice(4));
@@ -124,7 +162,7 @@ export function timeOfDay(field: string | undefined): number | null {
 
 /** Degrees from ddmm.mmmm or dddmm.mmmm and a hemisphere letter; null where they are not an angle within `most`. */
 export function angle(field: string | undefined, hemisphere: string | undefined, most: number): number | null {
-	if (!field || !/^\d{3,}(\.\d*)?$/.test(field)) return null;
+	if (!field || !isDecimal(field, 0, 3)) return null;
 	const value = Number(field);
 	const degrees = Math.floor(value / 100);
 	const minutes = value - degrees * 100;
@@ -135,5 +173,9 @@ export function angle(field: string | undefined, hemisphere: string | undefined,
 }
 
 /** A number field; null where it is empty or not a plain decimal number. */
-export const numberIn = (field: string | undefined): number | null =>
-	field !== undefined && /^[+-]?(\d+\.?\d*|\.\d+)$/.test(field.trim()) ? Number(field) : null;
+export function numberIn(field: string | undefined): number | null {
+	const plain = field?.trim();
+	if (!plain) return null;
+	const signed = plain[0] === '+' || plain[0] === '-';
+	return isDecimal(plain, signed ? 1 : 0, 0) ? Number(plain) : null;
+}

@@ -23,39 +23,35 @@ const MIN_FOR_SCATTER = 5;
 /** Theil–Sen looks at all pairs: so many points are enough and quick. */
 const MOST_FOR_SLOPE = 300;
 
-interface Judged extends Epoch {
-	good: boolean;
-}
-
-/** Satellites and HDOP of an epoch, taken over from shortly before where its own sentences carry none by nature. */
-function withQuality(epochs: Epoch[], rule: LockRule): Judged[] {
-	let known: { tS: number; stretch: number; satellites: number | null; hdop: number | null; type: FixType } | null =
-		null;
-	return epochs.map((epoch) => {
-		const { tS, stretch } = epoch;
-		const fresh = known && known.stretch === stretch && tS - known.tS <= limits.gapS.value ? known : null;
-		const own = epoch.reportsQuality;
-		const satellites = own ? epoch.satellites : (fresh?.satellites ?? null);
-		const hdop = own ? epoch.hdop : (fresh?.hdop ?? null);
-		const fixType = !own && epoch.fix && fresh && fresh.type !== 'none' ? fresh.type : epoch.fixType;
-		if (own) known = { tS, stretch, satellites, hdop, type: epoch.fixType };
-		const good =
-			epoch.fix && satellites !== null && satellites >= rule.minSatellites && hdop !== null && hdop <= rule.maxHdop;
-		return { ...epoch, fixType, good };
+/**
+ * Which epochs are good enough for the lock, and the kind of fix at the last. Satellites, HDOP and kind are taken over from shortly
+ * before where an epoch's own sentences carry none by nature.
+ */
+function qualityOf(epochs: readonly Epoch[], rule: LockRule): { good: boolean[]; lastType: FixType } {
+	let known: Epoch | null = null;
+	let lastType: FixType = 'none';
+	const good = epochs.map((epoch) => {
+		if (epoch.reportsQuality) known = epoch;
+		const teller: Epoch | null =
+			known && known.stretch === epoch.stretch && epoch.tS - known.tS <= limits.gapS.value ? known : null;
+		lastType = epoch.fix && teller && teller.fixType !== 'none' ? teller.fixType : epoch.fixType;
+		if (!teller || !epoch.fix || teller.satellites === null || teller.hdop === null) return false;
+		return teller.satellites >= rule.minSatellites && teller.hdop <= rule.maxHdop;
 	});
+	return { good, lastType };
 }
 
 interface Hold {
 	lockS: number | null;
 	/** Epochs of the first hold that lasted, from its start to where it broke. */
-	span: Judged[];
+	span: readonly Epoch[];
 	/** True where the condition still holds at the last epoch. */
 	still: boolean;
 	/** The longest hold seen, seconds. */
 	longestS: number;
 }
 
-function findHold(epochs: Judged[], rule: LockRule): Hold {
+function findHold(epochs: readonly Epoch[], good: readonly boolean[], rule: LockRule): Hold {
 	let origin = epochs.length > 0 ? epochs[0].tS : 0;
 	let start = -1;
 	let lockS: number | null = null;
@@ -68,7 +64,7 @@ function findHold(epochs: Judged[], rule: LockRule): Hold {
 			origin = epoch.tS;
 			start = -1;
 		} else if (before && epoch.tS - before.tS > limits.gapS.value) start = -1;
-		if (!epoch.good) {
+		if (!good[i]) {
 			start = -1;
 			return;
 		}
@@ -84,7 +80,7 @@ function findHold(epochs: Judged[], rule: LockRule): Hold {
 	return {
 		lockS,
 		span: lockStart >= 0 ? epochs.slice(lockStart, lockEnd + 1) : [],
-		still: epochs.at(-1)?.good ?? false,
+		still: good.at(-1) ?? false,
 		longestS,
 	};
 }
@@ -92,7 +88,7 @@ function findHold(epochs: Judged[], rule: LockRule): Hold {
 const placed = (epoch: Epoch): epoch is Epoch & { latDeg: number; lonDeg: number } =>
 	epoch.latDeg !== null && epoch.lonDeg !== null;
 
-function localTrack(epochs: Epoch[]) {
+function localTrack(epochs: readonly Epoch[]) {
 	const points = epochs.filter(placed);
 	if (points.length === 0) return null;
 	const origin = { latDeg: points[0].latDeg, lonDeg: points[0].lonDeg };
@@ -134,7 +130,7 @@ function independent(values: number[]): number {
 	return Math.max(1, (values.length * (1 - rho)) / (1 + rho));
 }
 
-function homeOf(span: Judged[]): GnssAnswer['home'] {
+function homeOf(span: readonly Epoch[]): GnssAnswer['home'] {
 	const track = localTrack(span);
 	if (!track) return undefined;
 	const [n, e] = [mean(track.north), mean(track.east)];
@@ -184,14 +180,14 @@ export function reviewGnss(
 ): GnssAnswer {
 	if (text.length === 0) throw new InputError('empty', 'body', 'The text is empty: nothing was recorded.');
 	const log = readEpochs(text, progress);
-	const epochs = withQuality(log.epochs, rule);
+	const { epochs } = log;
+	const { good, lastType } = qualityOf(epochs, rule);
 	const fixes = epochs.filter((epoch) => epoch.fix);
-	const hold = findHold(epochs, rule);
+	const hold = findHold(epochs, good, rule);
 	const home = hold.lockS === null ? undefined : homeOf(hold.span);
 	const scatter = scatterOf(fixes);
 	const satellites = known(fixes.map((epoch) => epoch.satellites));
 	const hdops = known(fixes.map((epoch) => epoch.hdop));
-	const lastType = epochs.at(-1)?.fixType ?? 'none';
 	return {
 		sentences: log.counts.sentences,
 		checksumErrors: log.counts.checksumErrors,
@@ -218,14 +214,15 @@ export function reviewGnss(
 		rateHz: rateOf(epochs),
 		sky: log.inView ?? [],
 		problems: log.counts.problems,
-		...judge(reasonsFor(log, epochs, hold, scatter, rule)),
+		...judge(reasonsFor(log, lastType, hold, scatter, rule)),
 	};
 }
 
 /** Least and greatest as a pair: spreading a long array into Math.min would overflow the stack. */
 const quantiles = (values: number[]) => [quantile(values, 0), quantile(values, 1)];
 
-function reasonsFor(log: Log, epochs: Judged[], hold: Hold, scatter: GnssAnswer['scatter'], rule: LockRule): Reason[] {
+function reasonsFor(log: Log, lastType: FixType, hold: Hold, scatter: GnssAnswer['scatter'], rule: LockRule): Reason[] {
+	const { epochs } = log;
 	const wait = 'Keep the receiver under open sky and wait.';
 	if (log.counts.sentences === 0)
 		return [
@@ -305,7 +302,7 @@ function reasonsFor(log: Log, epochs: Judged[], hold: Hold, scatter: GnssAnswer[
 								next: wait,
 							}),
 				);
-			if (last.fixType === '2D') out.push(reason('caution', 'fix-2d', 'The fix has no height.', { next: wait }));
+			if (lastType === '2D') out.push(reason('caution', 'fix-2d', 'The fix has no height.', { next: wait }));
 		}
 	}
 	if (hold.lockS !== null && hold.lockS > limits.slowLockS.value)

@@ -22,8 +22,7 @@ const AGREEING = 0.8;
 const capped = (told: number) => told >= GGA_STOPS_AT;
 
 /** The count of a whole cycle: satellites by name, each once; more where one source numbers constellations alike and GGA counts them. */
-function wholeCount(active: ActiveCycle, told: number | null): number | null {
-	const union = unionOf(active).size;
+function wholeCount(active: ActiveCycle, union: number, told: number | null): number | null {
 	if (union === 0) return told;
 	const alike = numberedAlike(active);
 	if (alike === 0) return union;
@@ -33,15 +32,18 @@ function wholeCount(active: ActiveCycle, told: number | null): number | null {
 
 /** Which instants carry fewer of a kind of sentence than those beside them: cut by the end of the log, or lost on the way. */
 function halfOf(evidence: readonly CountEvidence[], sentences: (e: CountEvidence) => number): Set<CountEvidence> {
+	const half = new Set<CountEvidence>();
 	const carrying = evidence.filter((e) => sentences(e) > 0);
-	const near = (a: CountEvidence, b: CountEvidence | undefined) =>
-		b !== undefined && a.stretch === b.stretch && Math.abs(b.tS - a.tS) <= STANDS_S;
-	return new Set(
-		carrying.filter((e, k) => {
-			const beside = [carrying[k - 1], carrying[k + 1]].filter((other) => near(e, other));
-			return beside.length > 0 && beside.every((other) => sentences(other) > sentences(e));
-		}),
-	);
+	const fewer = (e: CountEvidence, beside: CountEvidence | undefined): boolean | null =>
+		beside && e.stretch === beside.stretch && Math.abs(beside.tS - e.tS) <= STANDS_S
+			? sentences(beside) > sentences(e)
+			: null;
+	carrying.forEach((e, k) => {
+		const before = fewer(e, carrying[k - 1]);
+		const after = fewer(e, carrying[k + 1]);
+		if (before !== false && after !== false && (before ?? after)) half.add(e);
+	});
+	return half;
 }
 
 /**
@@ -52,29 +54,31 @@ function halfOf(evidence: readonly CountEvidence[], sentences: (e: CountEvidence
 export function countSatellites(evidence: readonly CountEvidence[]): (number | null)[] {
 	const half = halfOf(evidence, ({ active }) => active?.sentences ?? 0);
 	const halfTold = halfOf(evidence, ({ tellers }) => tellers);
+	const unions = evidence.map(({ active }) => (active ? unionOf(active).size : 0));
 	const whole = (e: CountEvidence) => e.active !== null && !half.has(e);
-	const compared = evidence.filter(
-		(e) => whole(e) && e.active && unionOf(e.active).size > 0 && e.told !== null && !halfTold.has(e),
-	);
-	const agreeing = compared.filter(({ active, told }) => {
-		const union = active ? unionOf(active).size : 0;
-		return told === union || (told !== null && capped(told) && union > told);
+	let compared = 0;
+	let agreeing = 0;
+	evidence.forEach((e, k) => {
+		const { told } = e;
+		if (told === null || unions[k] === 0 || !whole(e) || halfTold.has(e)) return;
+		compared++;
+		if (told === unions[k] || (capped(told) && unions[k] > told)) agreeing++;
 	});
-	const believed = compared.length === 0 || agreeing.length >= AGREEING * compared.length;
+	const believed = compared === 0 || agreeing >= AGREEING * compared;
 	let last: { tS: number; stretch: number; count: number } | null = null;
-	return evidence.map((e) => {
+	return evidence.map((e, k) => {
 		const { tS, stretch, active } = e;
 		const told = halfTold.has(e) ? null : e.told;
 		const before: number | null =
 			last && last.stretch === stretch && Math.abs(tS - last.tS) <= STANDS_S ? last.count : null;
 		if (active && whole(e)) {
-			const count = wholeCount(active, told);
+			const count = wholeCount(active, unions[k], told);
 			if (count !== null) last = { tS, stretch, count };
 			return count;
 		}
 		if (told !== null && believed && !(capped(told) && before !== null && before > told)) return told;
 		if (!active) return e.told === null ? null : (before ?? told);
-		const seen = Math.max(unionOf(active).size, told ?? 0, before ?? 0);
+		const seen = Math.max(unions[k], told ?? 0, before ?? 0);
 		return told === null && before === null ? null : seen;
 	});
 }

@@ -49,25 +49,51 @@ const idIn = (field: string | undefined): number | null => {
 	return id !== null && Number.isInteger(id) && id > 0 ? id : null;
 };
 
+/** The satellites that one sentence names; the same object wherever the next sentence names the same. */
+export interface NamedSatellites {
+	all: ReadonlySet<string>;
+	/** The constellation that most of them belong to: what tells two sentences of one combined talker apart. */
+	main: string;
+}
+
 export interface ActiveSatellites {
 	/** Where the sentence stands in its epoch: talker and system, so that a second report of the same replaces it. */
 	source: string;
 	mode: number | null;
-	used: string[];
+	/** How many places of the sentence are filled. */
+	filled: number;
+	used: NamedSatellites;
 	hdop: number | null;
 }
 
-/** Reads a GSA sentence, short ones and those with a system id included. */
-export function readGsa({ talker, fields }: Sentence): ActiveSatellites {
-	// 2 modes, 12 ids, 3 dilutions, then perhaps the system id.
-	const systemField = fields.length >= 18 ? fields[17].trim() : '';
-	const system = BY_SYSTEM_ID[systemField] ?? BY_TALKER[talker];
-	const used = fields
-		.slice(2, 14)
-		.map(idIn)
-		.filter((id) => id !== null)
-		.map((id) => satelliteKey(nameSatellite(system, id)));
-	return { source: `${talker}/${systemField}`, mode: numberIn(fields[1]), used, hdop: numberIn(fields[15]) };
+function nameAll(fields: readonly string[], system: string | undefined): NamedSatellites & { filled: number } {
+	const named = fields.map(idIn).flatMap((id) => (id === null ? [] : [nameSatellite(system, id)]));
+	const counts = new Map<string, number>();
+	for (const satellite of named) counts.set(satellite.system, (counts.get(satellite.system) ?? 0) + 1);
+	const [main] = [...counts].reduce<[string, number]>((best, entry) => (entry[1] > best[1] ? entry : best), ['', 0]);
+	return { all: new Set(named.map(satelliteKey)), main, filled: named.length };
+}
+
+/** So many different sentences are remembered: a cycle has a handful, and they change as satellites rise and set. */
+const REMEMBERED = 64;
+
+/** Reads GSA sentences, short ones and those with a system id included. What they name changes seldom: it is taken apart once. */
+export function gsaReader() {
+	const named = new Map<string, ReturnType<typeof nameAll>>();
+	return ({ talker, fields }: Sentence): ActiveSatellites => {
+		// 2 modes, 12 ids, 3 dilutions, then perhaps the system id.
+		const systemField = fields.length >= 18 ? fields[17].trim() : '';
+		const source = `${talker}/${systemField}`;
+		const ids = fields.slice(2, 14);
+		const key = `${source} ${ids.join()}`;
+		let used = named.get(key);
+		if (!used) {
+			if (named.size >= REMEMBERED) named.clear();
+			used = nameAll(ids, BY_SYSTEM_ID[systemField] ?? BY_TALKER[talker]);
+			named.set(key, used);
+		}
+		return { source, mode: numberIn(fields[1]), filled: used.filled, used, hdop: numberIn(fields[15]) };
+	};
 }
 
 /** The sentences of a cycle as they came: only the last cycles are ever read, so only those are taken apart. */
@@ -75,7 +101,7 @@ interface Cycle {
 	expected: number;
 	next: number;
 	talker: string;
-	sentences: string[][];
+	sentences: Sentence[];
 	atS: number;
 	/** The epoch in which it ended. */
 	epoch: number;
@@ -85,7 +111,7 @@ type Seen = Omit<Satellite, 'used'>;
 
 function satellitesIn({ talker, sentences }: Cycle): Seen[] {
 	const out: Seen[] = [];
-	for (const fields of sentences) {
+	for (const { fields } of sentences) {
 		// 3 counts, then blocks of four, then perhaps the signal.
 		for (let k = 3; k + 3 < fields.length; k += 4) {
 			const id = idIn(fields[k]);
@@ -99,6 +125,13 @@ function satellitesIn({ talker, sentences }: Cycle): Seen[] {
 		}
 	}
 	return out;
+}
+
+/** The signal's number that stands last where the blocks of four leave one field over. */
+function signalOf(body: string): string {
+	let fields = 1;
+	for (let i = body.indexOf(','); i >= 0; i = body.indexOf(',', i + 1)) fields++;
+	return (fields - 3) % 4 === 1 ? body.slice(body.lastIndexOf(',') + 1).trim() : '';
 }
 
 /**
@@ -115,18 +148,18 @@ export function gsvCollector() {
 	};
 	return {
 		/** `atS` is the time and `epoch` the number of the instant in which the sentence came. */
-		take({ talker, fields }: Sentence, atS: number, epoch: number) {
-			const total = Number(fields[0]);
-			const number = Number(fields[1]);
+		take(sentence: Sentence, atS: number, epoch: number) {
+			const { talker, body } = sentence;
+			// Its two counts stand first; the rest is taken apart only where it is read.
+			const [total, number] = (body ?? '').split(',', 2).map(Number);
 			if (!(total > 0) || !(number > 0)) return;
-			const signal = (fields.length - 3) % 4 === 1 ? fields[fields.length - 1].trim() : '';
-			const key = talker + signal;
+			const key = talker + signalOf(body ?? '');
 			const cycle = number === 1 ? { expected: total, next: 1, talker, sentences: [], atS, epoch } : open.get(key);
 			if (!cycle || cycle.next !== number || cycle.expected !== total) {
 				open.delete(key); // a log that starts in mid-cycle, or a lost sentence
 				return;
 			}
-			cycle.sentences.push(fields);
+			cycle.sentences.push(sentence);
 			cycle.next++;
 			Object.assign(cycle, { atS, epoch });
 			open.set(key, cycle);
