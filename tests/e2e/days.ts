@@ -75,6 +75,20 @@ export async function watchHover(page: Page, { seconds = 60, taps = 'Still', far
 	await page.getByRole('button', { name: 'Judge it' }).click();
 }
 
+/** The hover station by eye, recorded, with the finding that it should give. */
+export async function hoverByEye(
+	page: Page,
+	seen: Parameters<typeof watchHover>[1] = {},
+	finding: RegExp | string = /./,
+) {
+	await go(page, 'hover/hover');
+	await page.getByRole('radio', { name: /By eye/ }).click();
+	await watchHover(page, seen);
+	await expect(h1(page)).toHaveText(finding);
+	await page.getByRole('button', { name: 'Record it' }).click();
+	await expect(page).toHaveURL(/session\/[^/]+\/hover$/);
+}
+
 /** The flight: decided, off, down again; where it came home by itself, measured by tape. */
 export async function flyAndLand(page: Page, metres = ''): Promise<void> {
 	await setAsideAt(page, 'fly');

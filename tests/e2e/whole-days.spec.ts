@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answer, arm, begin, endIt, enterWind, flyAndLand, go, h1, readOffLock, watchHover } from './days';
+import { answer, arm, begin, endIt, enterWind, flyAndLand, go, h1, hoverByEye, readOffLock, watchHover } from './days';
 import { DEMO_STATE, enterAircraft, expectAccessible, setAsideAt } from './support';
 
 /** Whole days, from the plan to the sheet, of pilots whose aircraft give them little but what is seen. */
@@ -44,14 +44,6 @@ const seaAt = (page: Page, tiltDeg: number) =>
 		c.fillRect(-900, 0, 1800, 900);
 		return canvas.toDataURL('image/png').split(',')[1];
 	}, tiltDeg);
-async function hoverByEye(page: Page, seen: Parameters<typeof watchHover>[1], finding: RegExp | string) {
-	await go(page, 'hover/hover');
-	await watchHover(page, seen);
-	await expect(h1(page)).toHaveText(finding);
-	await page.getByRole('button', { name: 'Record it' }).click();
-	await expect(page).toHaveURL(/session\/[^/]+\/hover$/);
-}
-
 test('a camera drone that circles: hovered, calibrated, hovered again, not cured twice, the maker; no flight', async ({
 	page,
 }) => {

@@ -48,6 +48,15 @@ describe('a compass', () => {
 		expect(verdicts(craft('as-told', [['firmware', '2026-05-14T02:00:00.000Z']]), since)['as-told']).toBe(true);
 	});
 
+	it('tells once what was noted twice in a day', () => {
+		const twice = craft('after-events', [
+			['part', '2026-05-14T02:00:00.000Z'],
+			['part', '2026-05-14T03:00:00.000Z'],
+		]);
+		const { evidence } = compassDue(twice, last('2026-05-14T01:00:00.000Z'), HERE, NOW);
+		expect(evidence.filter(({ code }) => code === 'event-part')).toHaveLength(1);
+	});
+
 	it('is not made due by what happened before its calibration, or after the moment that is judged', () => {
 		const before = craft('after-events', [
 			['knock', '2026-05-13T02:00:00.000Z'],

@@ -119,14 +119,17 @@ export function sensorDue(
 	const events = aircraft.events
 		.filter(({ at, kind }) => at <= now && undone.has(kind) && (!last || at > last.at))
 		.sort((a, b) => (a.at < b.at ? 1 : -1));
-	const eventReasons = events.map((event) => ({
-		kind: event.kind,
-		reason: reason(
-			'caution',
-			`event-${event.kind}`,
-			`${EVENT_WORDS[event.kind]} on ${dayOf(event.at)}${event.note ? `: ${event.note}` : ''}.`,
-		),
-	}));
+	// The same thing noted twice in a day is said once.
+	const eventReasons = events
+		.map((event) => ({
+			kind: event.kind,
+			reason: reason(
+				'caution',
+				`event-${event.kind}`,
+				`${EVENT_WORDS[event.kind]} on ${dayOf(event.at)}${event.note ? `: ${event.note}` : ''}.`,
+			),
+		}))
+		.filter(({ reason: { text } }, k, all) => all.findIndex((other) => other.reason.text === text) === k);
 	const thresholds = thresholdsFor(sensor, aircraft.dueThresholds);
 	const changed = last
 		? [

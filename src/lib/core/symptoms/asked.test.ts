@@ -36,6 +36,10 @@ describe('a sign is found by what pilots say', () => {
 		['oscillation', 'buzz'],
 		['gps', 'no-fix'],
 		['does not respond', 'radio-ignored'],
+		['motors wind up', 'winds-up'],
+		['motors keep speeding up without propellers', 'winds-up'],
+		['it spins when I take off', 'yaw-wrong'],
+		['the motors are very hot', 'motors-hot'],
 	])('%s', (words, id) => {
 		expect(saidOf(TABLE.observations, words).map((o) => o.id)).toContain(id);
 	});
@@ -43,5 +47,6 @@ describe('a sign is found by what pilots say', () => {
 	it('and by nothing, all are', () => {
 		expect(saidOf(TABLE.observations, ' ')).toHaveLength(TABLE.observations.length);
 		expect(saidOf(TABLE.observations, 'zebra')).toEqual([]);
+		expect(saidOf(TABLE.observations, 'zebra crossing of motors')).toEqual([]);
 	});
 });

@@ -47,7 +47,7 @@ export function knownOf(aircraft: Aircraft, now: string): Pick<SymptomRequest, '
 const ALSO: Readonly<Record<string, string>> = {
 	'pc-not-seen': 'usb not connect recognised recognized laptop port',
 	'plug-dies': 'smoke short spark bench bulb',
-	'winds-up': 'rev run away idle climb spool without propellers',
+	'winds-up': 'rev run away idle climb spool without propellers wind winding faster bench',
 	'motor-silent': 'dead stopped spin',
 	'motor-rough': 'bearing noise click',
 	'cal-refused': 'calibration fails error stuck',
@@ -94,14 +94,32 @@ const ALSO: Readonly<Record<string, string>> = {
 	'one-hot': 'temperature burn warm',
 };
 
-/** Signs and causes by what a pilot would say: every word asked must begin a word of the text, or of what else it is called. */
+/** Words that stand in any sentence and tell nothing. */
+const FILLING = new Set(
+	'a an and are as at but by does for from get gets has have i in is it its my of on or so take that the then this to when will with'.split(
+		' ',
+	),
+);
+/** Where no sentence has all the words asked for, those that have most of them are shown; with less than this share, none. */
+const LEAST_SHARE = 0.5;
+
+const wordsIn = (text: string): string[] => text.toLowerCase().match(/[a-z0-9]+/g) ?? [];
+const stem = (word: string) => (word.length > 3 ? word.replace(/(ing|s)$/, '') : word);
+
+/**
+ * Signs and causes by what a pilot would say: a word asked must begin a word of the text, or of what else it is called. All words
+ * where any sentence has them all, else as many as any has; all signs where nothing is asked.
+ */
 export function saidOf<T extends { text: string; id?: string }>(all: readonly T[], asked: string): T[] {
-	const words = (text: string) => text.toLowerCase().match(/[a-z0-9]+/g) ?? [];
-	const wanted = words(asked);
+	const said = wordsIn(asked);
+	const telling = said.filter((word) => !FILLING.has(word));
+	const wanted = telling.length > 0 ? telling : said;
 	if (wanted.length === 0) return [...all];
-	const stem = (word: string) => (word.length > 3 ? word.replace(/(ing|s)$/, '') : word);
-	return all.filter(({ text, id = '' }) => {
-		const own = words(`${text} ${ALSO[id] ?? ''}`);
-		return wanted.every((w) => own.some((o) => o.startsWith(stem(w)) || stem(o) === stem(w)));
+	const hits = all.map(({ text, id = '' }) => {
+		const own = wordsIn(`${text} ${ALSO[id] ?? ''}`);
+		return wanted.filter((w) => own.some((o) => o.startsWith(stem(w)) || stem(o) === stem(w))).length;
 	});
+	const most = hits.reduce((a, b) => Math.max(a, b), 0);
+	if (most < LEAST_SHARE * wanted.length || most === 0) return [];
+	return all.filter((_, k) => hits[k] === most);
 }

@@ -307,7 +307,6 @@ function reasonsOf({ ranked: [top], danger, noneOfThese, stop, fitting }: Told):
 	if (top && top.probability >= LEAST.likely)
 		add('caution', 'likely-cause', `Most likely: ${top.text.toLowerCase()}.`, {
 			value: top.probability,
-			limit: ours(limits.settled, 'probability'),
 			next: stop.state === 'go-on' ? 'Make the check that is offered first.' : top.remedy,
 		});
 	if (top?.danger === 0)

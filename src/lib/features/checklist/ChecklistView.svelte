@@ -273,7 +273,7 @@
 				/>
 				{#if known.length > 0}
 					<ul class="m-0 mb-4 list-none p-0">
-						{#each known as line (line)}<li class="py-0.5 text-[19px]">{line}</li>{/each}
+						{#each known as line, k (k)}<li class="py-0.5 text-[19px]">{line}</li>{/each}
 					</ul>
 				{/if}
 				{#if item.id === 'props-on' && view.bundle.aircraft.rotors > 2}

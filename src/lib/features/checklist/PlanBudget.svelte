@@ -103,7 +103,7 @@
 	{/if}
 	{#if open && pack}
 		<ul class="m-0 mt-3 list-none p-0">
-			{#each rungs as { name, minutes, required }, index (name)}
+			{#each rungs as { name, minutes, required }, index (index)}
 				<li class="hairline flex flex-wrap items-center gap-x-4 py-1.5 {dropped.has(name) ? 'text-hold' : ''}">
 					<span class="min-w-40 flex-1 text-[17px]"
 						>{name}{#if dropped.has(name)}<b class="ml-2">not on this pack</b>{/if}</span

@@ -168,7 +168,7 @@
 					></thead
 				>
 				<tbody>
-					{#each beside[0].figures as { label, value, unit, sigma } (label)}
+					{#each beside[0].figures as { label, value, unit, sigma }, k (k)}
 						{@const shown = showFigure(value, sigma, unit === '' ? 3 : 1)}
 						<tr>
 							<td>{label}{unit ? `, ${unit}` : ''}</td>

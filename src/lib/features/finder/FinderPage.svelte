@@ -163,7 +163,7 @@
 			{#if answer}<Button onclick={() => void keep()}
 					>{sessionId ? 'Keep it in the session' : 'Keep it in the record'}</Button
 				>{/if}
-			<Button kind="quiet" onclick={() => (work.startOver(), half.forget())}>Start over</Button>
+			<Button kind="quiet" onclick={() => (work.startOver(), half.forget(), (whole = null))}>Start over</Button>
 		{/if}
 		{#if sessionId}<Button href="/session/{sessionId}">Back to the session</Button>{/if}
 	{/snippet}

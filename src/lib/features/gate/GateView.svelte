@@ -56,7 +56,7 @@
 		{#if compass}
 			<p class="m-0 mb-1 text-[15px] text-ink-2">As the compass stood before this session</p>
 			<ul class="m-0 list-none p-0">
-				{#each compass.evidence.filter(({ level }) => level !== 'pass') as reason (reason.code + reason.text)}
+				{#each compass.evidence.filter(({ level }) => level !== 'pass') as reason, k (k)}
 					<li class="hairline py-2">{reason.text}</li>
 				{:else}
 					<li class="hairline py-2">Nothing that asks for another calibration.</li>

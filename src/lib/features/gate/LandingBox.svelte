@@ -188,7 +188,7 @@
 						{review.more.landings} more, each after a power-up of its own, would settle it.
 					</p>
 				{/if}
-				{#each review.suspicion as { code, why, next } (code)}
+				{#each review.suspicion as { why, next }, k (k)}
 					<p class="m-0 mb-2">{why} <b>{next}</b></p>
 				{/each}
 				<Button kind="quiet" aria-expanded={more} onclick={() => (more = !more)}>{more ? 'Less' : 'Why'}</Button>

@@ -72,7 +72,7 @@
 	{#if work.recipe.id === 'cold'}<ColdSoak {aircraftName} />{/if}
 	<h2 class="mt-5 mb-1">Before it begins</h2>
 	<ul class="m-0 list-none p-0">
-		{#each work.recipe.before as text, k (text)}
+		{#each work.recipe.before as text, k (k)}
 			<li class="hairline">
 				<label class="flex min-h-14 items-center gap-3 py-1.5">
 					<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={work.ready[k]} />
@@ -128,7 +128,7 @@
 	<div class="mt-4 max-w-3xl"><Reasons reasons={work.finding.reasons} /></div>
 	<h2 class="mt-5 mb-1">Now</h2>
 	<ul class="mt-0 pl-5">
-		{#each work.recipe.after as text (text)}<li class="py-1">{text}</li>{/each}
+		{#each work.recipe.after as text, k (k)}<li class="py-1">{text}</li>{/each}
 	</ul>
 	<div class="mt-4 flex flex-wrap gap-3">
 		<Button kind="primary" kbd="↵" onclick={onkeep}>{keepWords}</Button>

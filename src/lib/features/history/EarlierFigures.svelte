@@ -68,7 +68,7 @@
 				</tr>
 			</thead>
 			<tbody>
-				{#each figures as row (row.label + row.unit)}
+				{#each figures as row, k (k)}
 					<tr>
 						<td class="min-w-32">{row.label}{row.unit ? `, ${row.unit}` : ''}</td>
 						{#each dates as at (at)}<td class="num whitespace-nowrap">{cell(row, at)}</td>{/each}

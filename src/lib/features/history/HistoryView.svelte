@@ -59,7 +59,7 @@
 			<EarlierFigures {kept} />
 			<h2 class="mt-7 mb-1">On record, newest first</h2>
 			<ul class="m-0 list-none p-0">
-				{#each kept.toReversed() as entry (entry.at)}
+				{#each kept.toReversed() as entry, k (k)}
 					<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-1 py-2.5">
 						<MarkIcon mark={MARK_OF_VERDICT[entry.verdict]} size={26} />
 						<div class="min-w-0 flex-1 basis-72">

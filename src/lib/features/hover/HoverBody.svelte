@@ -181,7 +181,7 @@
 			{#if answer.causes.length > 0 && answer.verdict !== 'pass'}
 				<p class="mt-4 mb-1 text-[15px] text-ink-2">What it could be, each on its own</p>
 				<ul class="m-0 list-none p-0">
-					{#each answer.causes.slice(0, 5) as cause (cause.code)}
+					{#each answer.causes.slice(0, 5) as cause, k (k)}
 						<li class="grid grid-cols-[150px_minmax(0,1fr)_52px] items-center gap-3 py-0.5">
 							<span>{CAUSES[cause.code] ?? cause.code}</span>
 							<svg viewBox="0 0 100 9" preserveAspectRatio="none" class="h-[9px] w-full" aria-hidden="true">

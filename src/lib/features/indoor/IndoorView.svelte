@@ -154,7 +154,7 @@
 							<span
 								><b>{setting.name}</b><span class="block text-[14px] text-ink-2">{setting.why}</span>
 								{#if setting.id === 'low-battery'}
-									{#each timers.current ?? [] as { name, minutes, from } (name)}
+									{#each timers.current ?? [] as { name, minutes, from }, k (k)}
 										<span class="block text-[15px]"
 											>{minutes === null
 												? `${name}: no flight on record yet; time the first one`

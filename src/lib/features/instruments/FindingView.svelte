@@ -49,7 +49,7 @@
 		</div>
 	{/if}
 	<div class="flex min-w-0 flex-1 flex-wrap gap-x-8 gap-y-3 pt-1">
-		{#each rest as figure (figure.label)}
+		{#each rest as figure, k (k)}
 			<Figure
 				label={figure.label}
 				value={shown(figure).value}
@@ -63,10 +63,10 @@
 </div>
 <div class="mt-5 grid gap-x-8 gap-y-6 {square ? 'lg:grid-cols-[minmax(0,440px)_minmax(0,1fr)]' : ''}">
 	<div class="grid content-start gap-6">
-		{#each finding.plots as plot (plot.title)}<PlotView {plot} {pictureUrl} />{/each}
+		{#each finding.plots as plot, k (k)}<PlotView {plot} {pictureUrl} />{/each}
 	</div>
 	<div class="grid content-start gap-5">
-		{#each finding.tables as table (table.title)}
+		{#each finding.tables as table, k (k)}
 			{#if preferences.detail === 'explained'}
 				<details class="no-print">
 					<summary class="min-h-11 cursor-pointer py-2 text-action underline">{table.title}</summary>

@@ -101,7 +101,7 @@
 				<h2 class="m-0">{title}</h2>
 				<p class="m-0 mb-2 font-semibold">{when}</p>
 				<dl class="m-0 grid gap-x-6 sm:grid-cols-[10rem_minmax(0,1fr)]">
-					{#each lines as { label, value } (label)}
+					{#each lines as { label, value }, k (k)}
 						<dt class="text-ink-2">{label}</dt>
 						<dd class="m-0 pb-1 wrap-anywhere">{value}</dd>
 					{/each}

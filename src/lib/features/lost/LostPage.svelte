@@ -256,7 +256,7 @@
 				note="North up. If it went that way, its circle holds it; how wide it is is judged, not measured."
 			>
 				{#snippet children(map)}
-					{#each local as { what, northM, eastM, radiusM } (what)}
+					{#each local as { what, northM, eastM, radiusM }, k (k)}
 						{@const at = map.at(northM, eastM)}
 						<circle
 							cx={at.x}
@@ -273,7 +273,7 @@
 			</NorthMap>
 			<div>
 				<ol class="m-0 list-none p-0">
-					{#each places as place (place.what)}
+					{#each places as place, k (k)}
 						<li class="hairline py-2">
 							<b>{WHAT[place.what]}:</b>
 							{height(place.radiusM)} around

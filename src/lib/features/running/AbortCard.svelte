@@ -7,7 +7,7 @@
 </script>
 
 <ol class="m-0 list-decimal pl-6 {large ? 'text-[22px] leading-snug' : 'text-[17px]'}">
-	{#each abortCard(aircraft) as line (line)}<li class={large ? 'py-2' : 'py-1'}>{line}</li>{/each}
+	{#each abortCard(aircraft) as line, k (k)}<li class={large ? 'py-2' : 'py-1'}>{line}</li>{/each}
 </ol>
 {#if upside}<p class="mt-2 mb-0">
 		<a class="inline-flex min-h-11 items-center" href={upside}>It lies upside down</a>

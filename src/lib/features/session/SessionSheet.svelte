@@ -71,7 +71,7 @@
 		</p>{/if}
 	<p class="mt-4 mb-2 text-[20px] font-bold">{sheet.verdict}</p>
 	<dl class="m-0 grid max-w-5xl gap-x-6 sm:grid-cols-[10rem_minmax(0,1fr)]">
-		{#each sheet.facts as { label, value } (label)}
+		{#each sheet.facts as { label, value }, k (k)}
 			<dt class="pt-1 text-ink-2 sm:pb-1">{label}</dt>
 			<dd class="m-0 pb-1 wrap-anywhere sm:pt-1">{value}</dd>
 		{/each}

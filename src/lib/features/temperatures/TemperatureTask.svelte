@@ -123,7 +123,7 @@
 			onchange={(by) => (how = by)}
 		/>
 		<div class="flex flex-wrap gap-5">
-			{#each [{ name: AIR }, ...parts] as { name } (name)}
+			{#each [{ name: AIR }, ...parts] as { name }, k (k)}
 				<NumberField
 					label={name}
 					unit={unitSymbol('temperature', units())}

@@ -77,7 +77,7 @@
 	</div>
 	{#if own.length > 0}
 		<ul class="m-0 mt-3 list-none p-0">
-			{#each own as line (line)}<li class="text-[19px]">{line}</li>{/each}
+			{#each own as line, k (k)}<li class="text-[19px]">{line}</li>{/each}
 		</ul>
 	{/if}
 	<div class="mt-4 grid max-w-2xl gap-3">

@@ -130,7 +130,7 @@
 		{#if known}
 			<h2 class="mt-5 mb-1">What it goes by</h2>
 			<ul class="m-0 list-none p-0 text-[15px]">
-				{#each known.assumed as { label, value, unit, from: source } (label)}
+				{#each known.assumed as { label, value, unit, from: source }, k (k)}
 					<li class="hairline py-1.5">
 						{label}:
 						<b
@@ -300,7 +300,7 @@
 			<section>
 				<h2 class="m-0 mb-1">Without the link, from there</h2>
 				<ul class="m-0 list-none p-0">
-					{#each actions as { action, set, words, verdict: found } (action)}
+					{#each actions as { action, set, words, verdict: found }, k (k)}
 						<li class="hairline flex items-start gap-3 py-2">
 							<MarkIcon mark={MARK_OF_VERDICT[found]} size={24} />
 							<span class="min-w-0 flex-1"

@@ -60,7 +60,7 @@
 		<text x={x(tick)} y={H - 12} text-anchor="middle" font-size="13" fill="var(--ink-2)">{tick} m</text>
 	{/each}
 	<path d="M{LEFT} {H - BOTTOM}H{W - RIGHT}" stroke="var(--ink)" stroke-width="1.5" />
-	{#each stands as { name, fromHomeM, halfM, heightM } (name)}
+	{#each stands as { name, fromHomeM, halfM, heightM }, k (k)}
 		{@const width = Math.max(3, x(fromHomeM + halfM) - x(fromHomeM - halfM))}
 		{@const bad = name === worst}
 		<rect
