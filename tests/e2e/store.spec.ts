@@ -56,3 +56,24 @@ test('a browser that keeps no preferences still opens the application', async ({
 	await page.goto('/instruments/flow');
 	await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 });
+
+test('a page that fails while it is drawn says so, does not wait for ever, and is tried again', async ({ page }) => {
+	await openDemo(page);
+	await page.goto('/session/demo-open/plan');
+	await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+	await page.evaluate(() => {
+		const { filter } = Array.prototype;
+		Object.assign(window, { mend: () => (Array.prototype.filter = filter) });
+		Array.prototype.filter = function (this: unknown[], ...rest: Parameters<typeof filter>) {
+			const [first] = this;
+			if (first && typeof first === 'object' && 'mark' in first) throw new Error('Made to fail.');
+			return filter.apply(this, rest);
+		} as typeof filter;
+		document.querySelector<HTMLElement>('a[href$="/arm"]')?.click();
+	});
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('This page cannot be shown');
+	await expect(page.getByRole('alert')).toHaveText('Made to fail.');
+	await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
+	await page.getByRole('button', { name: 'Try again' }).click();
+	await expect(page.getByRole('heading', { name: 'Your decision' })).toBeVisible();
+});

@@ -9,7 +9,7 @@
 	import { openStore, storeFailure } from '$lib/store/failure.svelte';
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
 	import { PLACES, placeOf } from './places';
-	import StoreFailure from './StoreFailure.svelte';
+	import CannotShow from './CannotShow.svelte';
 	import { inField } from './keys';
 
 	let { children }: { children: Snippet } = $props();
@@ -28,7 +28,12 @@
 	});
 
 	// Another page may well be readable.
-	onNavigate(() => storeFailure.forget());
+	let broken: (() => void) | null = null;
+	onNavigate(() => {
+		storeFailure.forget();
+		broken?.();
+		broken = null;
+	});
 	afterNavigate(() => void openStore());
 
 	function onkeydown(event: KeyboardEvent) {
@@ -106,7 +111,28 @@
 	></div>{/if}
 
 <main id="main">
-	{#if storeFailure.reason}<StoreFailure reason={storeFailure.reason} />{:else}{@render children()}{/if}
+	{#if storeFailure.reason}
+		<CannotShow
+			title="The data on this device cannot be read"
+			lead="Nothing was changed."
+			reason="The browser says: {storeFailure.reason}"
+			words="It may be short of room, refuse site data, or have been closed while it wrote. Try again first; then save what lies there before anything else is tried."
+			again={() => location.reload()}
+		/>
+	{:else}
+		<svelte:boundary onerror={(_, reset) => (broken = reset)}>
+			{@render children()}
+			{#snippet failed(error, reset)}
+				<CannotShow
+					title="This page cannot be shown"
+					lead="What was recorded is kept: every entry is written before the screen says so."
+					reason={error instanceof Error ? error.message : String(error)}
+					words="It is a fault of the page, not of what lies on this device. Try again; every other page works, and what lies there can be saved."
+					again={reset}
+				/>
+			{/snippet}
+		</svelte:boundary>
+	{/if}
 </main>
 
 <Dialog bind:open={menuOpen} title="Places" side>

@@ -5,8 +5,9 @@
 	import { failed } from '$lib/ui/notify';
 	import Page from './Page.svelte';
 
-	/** Instead of a page whose data cannot be read: why, and a way to save what lies there. */
-	let { reason }: { reason: string } = $props();
+	/** Instead of a page that cannot be shown: why, another try, and a way to save what lies on this device. */
+	type Props = { title: string; lead: string; reason: string; words: string; again: () => void };
+	let { title, lead, reason, words, again }: Props = $props();
 
 	async function save() {
 		try {
@@ -18,14 +19,11 @@
 	}
 </script>
 
-<Page title="The data on this device cannot be read" name="Not readable" lead="Nothing was changed.">
-	<p class="mb-3 font-semibold" role="alert">The browser says: {reason}</p>
-	<p>
-		It may be short of room, refuse site data, or have been closed while it wrote. Try again first; then save what lies
-		there before anything else is tried.
-	</p>
+<Page {title} name="Cannot be shown" {lead}>
+	<p class="mb-3 font-semibold" role="alert">{reason}</p>
+	<p>{words}</p>
 	<div class="mt-5 flex flex-wrap gap-3">
-		<Button kind="primary" onclick={() => location.reload()}>Try again</Button>
+		<Button kind="primary" onclick={again}>Try again</Button>
 		<Button class="min-h-14" onclick={() => void save()}>Save what lies there</Button>
 	</div>
 </Page>
