@@ -259,6 +259,6 @@ test('a file that would change limits says so, and changes them only when it is 
 	await expect(plan.getByRole('row', { name: /compassHeadingLimitDeg/ })).toContainText('29');
 	await expect(plan.getByRole('checkbox')).not.toBeChecked();
 	await plan.getByRole('button', { name: 'Leave it' }).click();
-	await page.goto('/aircraft/demo-dunlin');
+	await page.goto('/aircraft/demo-dunlin#limits');
 	await expect(page.getByLabel('Heading known to')).toHaveValue('1');
 });

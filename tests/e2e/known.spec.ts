@@ -138,7 +138,7 @@ test('settings are kept, compared, and brought back; a change is noted on the ai
 
 test('the aircraft’s own lights are looked up by what is seen, and stand at the step they fit', async ({ page }) => {
 	await openDemo(page);
-	await page.goto('/aircraft/demo-dunlin');
+	await page.goto('/aircraft/demo-dunlin#lights');
 	await page.getByLabel('What do you see or hear?').fill('red fast');
 	await expect(page.getByText('it will not arm.')).toBeVisible();
 	await expect(page.getByText('home is stored.')).toHaveCount(0);

@@ -203,9 +203,14 @@ test('an aircraft and a site are entered, kept, and used with their own limits a
 	await expect(page.getByRole('alert')).toContainText('name');
 	await page.getByLabel('Name').fill('Redshank');
 	await page.getByLabel('Name').blur();
+	await page.getByRole('heading', { name: 'Its own limits' }).click();
 	await page.getByLabel('Satellites').fill('ten');
 	await page.getByLabel('Satellites').blur();
 	await expect(page.getByText('"ten" is not a number')).toBeVisible();
+	// A field that is refused is not hidden: its part opens again.
+	await page.getByRole('heading', { name: 'Its own limits' }).click();
+	await page.getByRole('button', { name: 'Save', exact: true }).click();
+	await expect(page.getByLabel('Satellites')).toBeFocused();
 	await page.getByLabel('Satellites').fill('10');
 	await page.getByLabel('Satellites').blur();
 	await page.getByRole('button', { name: 'Save', exact: true }).click();
@@ -216,7 +221,7 @@ test('an aircraft and a site are entered, kept, and used with their own limits a
 	await page.getByRole('button', { name: 'Settings' }).click();
 	await page.getByRole('radio', { name: 'ft, mph, °F' }).click();
 	await page.keyboard.press('Escape');
-	await expect(page.getByLabel('Return height')).toHaveValue('131.2');
+	await expect(page.getByText(/return at 131.2 ft and 13.4 mph/)).toBeVisible();
 	await page.goto('/sites');
 	await page.getByRole('button', { name: 'Enter a site' }).click();
 	await page.getByLabel('Name').fill('Meadow');

@@ -16,7 +16,7 @@ const PICTURE = {
 test('the radio of an aircraft is entered once, and its switches are named where they are asked; a message is kept with what it meant', async ({
 	page,
 }) => {
-	await page.goto('/aircraft/demo-swift');
+	await page.goto('/aircraft/demo-swift#radio');
 	const radio = page.getByRole('group', { name: 'Its radio' });
 	await radio.getByRole('button', { name: 'Add the position' }).click();
 	await expect(radio.getByRole('alert')).toContainText('Which control is it');

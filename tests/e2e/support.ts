@@ -152,6 +152,7 @@ export async function enterAircraft(
 	await page.getByLabel('Name').fill(name);
 	await page.getByLabel('Name').blur();
 	await page.getByLabel('Kind').selectOption({ label: kind });
+	await page.getByRole('button', { name: 'Open all parts' }).click();
 	await more();
 	await page.getByRole('button', { name: 'Save', exact: true }).click();
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);

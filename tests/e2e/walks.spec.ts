@@ -122,7 +122,9 @@ test('a camera drone under a roof: settings for a room, the room itself, nothing
 	await dialog.getByLabel('Name').fill('Net store');
 	await dialog.getByLabel('Position, pasted').fill('54.2113, -3.0642');
 	await dialog.getByLabel('Height above sea').fill('7');
+	await dialog.getByRole('heading', { name: 'A room' }).click();
 	await dialog.getByLabel('A room: its ceiling').fill('4');
+	await dialog.getByRole('heading', { name: 'Landing, hazards, notes' }).click();
 	await dialog.getByLabel('What to keep away from').fill('the vent over the door');
 	await dialog.getByRole('button', { name: 'Save' }).click();
 	await expect(dialog).toHaveCount(0);
@@ -269,6 +271,7 @@ test('a racer’s first outing: video power against the place, guard and switche
 		.getByRole('button', { name: 'Change' })
 		.click();
 	const dialog = page.getByRole('dialog');
+	await dialog.getByRole('heading', { name: 'What is allowed' }).click();
 	await dialog.getByLabel('Video power allowed').fill('25');
 	await dialog.getByRole('button', { name: 'Save' }).click();
 	await expect(dialog).toHaveCount(0);

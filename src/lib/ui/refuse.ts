@@ -7,6 +7,8 @@ const firstRefused = (root: ParentNode): HTMLElement | null => root.querySelecto
 export function refusedIn(root: ParentNode | undefined): boolean {
 	const field = root ? firstRefused(root) : null;
 	if (!field) return false;
+	const fold = field.closest('details');
+	if (fold) fold.open = true;
 	field.focus();
 	const label = field.id ? document.querySelector(`label[for="${field.id}"]`)?.textContent?.trim() : '';
 	failed(`${label ? `${label}: ` : ''}what was typed is refused, so nothing was kept. Put it right first.`);

@@ -34,7 +34,7 @@
 </script>
 
 <fieldset class="m-0 border-0 p-0">
-	<legend class="mb-1 text-[18px] font-bold">What it has</legend>
+	<legend class="sr-only">What it has</legend>
 	<p class="m-0 mb-2 text-[15px] text-ink-2">
 		Filled in as is usual for its kind; what you change here is asked, or not asked, in every session.
 	</p>

@@ -9,7 +9,7 @@
 </script>
 
 <fieldset class="m-0 border-0 p-0">
-	<legend class="mb-1 text-[18px] font-bold">Its first flights</legend>
+	<legend class="sr-only">Its first flights</legend>
 	<div class="grid gap-5">
 		<Choice
 			label="First hover"

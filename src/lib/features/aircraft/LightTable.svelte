@@ -43,7 +43,7 @@
 </script>
 
 <fieldset class="m-0 border-0 p-0">
-	<legend class="mb-1 text-[18px] font-bold">Its lights and tones</legend>
+	<legend class="sr-only">Its lights and tones</legend>
 	<p class="m-0 mb-2 text-[15px] text-ink-2">
 		As its manual has them, in words. The line that fits a step is shown there.
 	</p>

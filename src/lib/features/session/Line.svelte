@@ -15,7 +15,7 @@
 	}
 </script>
 
-<nav aria-label="The line" class="no-print h-full border-r border-rule max-lg:border-t max-lg:border-r-0">
+<nav aria-label="The line" class="the-line no-print h-full border-r border-rule max-lg:border-t max-lg:border-r-0">
 	<div class="px-[22px] pt-4 pb-3 max-lg:hidden">
 		<p class="m-0 text-[15px] text-ink-2">{showDay(view.bundle.session.startedAt)} · {view.bundle.aircraft.name}</p>
 		<p class="m-0 font-semibold">{view.bundle.session.title}</p>

@@ -36,7 +36,7 @@
 	/** Who else is there; a row without a name is nobody. */
 	let crew = $state<{ name: string; role: Crew['role'] }[]>([]);
 	let signals = $state('');
-	let missing = $state<string[]>([]);
+	let nameless = $state(false);
 
 	const draft = keepDraft(
 		'session',
@@ -75,20 +75,30 @@
 
 	const words = <K extends string>(of: Record<K, { label: string; note: string }>) =>
 		(Object.keys(of) as K[]).map((value) => ({ value, ...of[value] }));
+	/** What it is called where nobody says what it is for. */
+	const usualTitle = $derived(
+		[
+			kind === 'rehearsal'
+				? 'Rehearsal'
+				: chosenOccasion === 'routine'
+					? 'Flight'
+					: OCCASION_WORDS[chosenOccasion].label,
+			data.current?.sites.find(({ id }) => id === chosenSite)?.name,
+		]
+			.filter(Boolean)
+			.join(', '),
+	);
 	const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 	async function start(event: SubmitEvent) {
 		event.preventDefault();
-		missing = [
-			...(pilot.trim() ? [] : ['the name of the pilot in command']),
-			...(title.trim() ? [] : ['what the session is for']),
-		];
-		if (missing.length > 0) return;
+		nameless = pilot.trim() === '';
+		if (nameless) return;
 		try {
 			prefer({ pilot: pilot.trim() });
 			const session = await startSession({
 				kind,
-				title: title.trim(),
+				title: title.trim() || usualTitle,
 				aircraftId: chosenAircraft,
 				siteId: chosenSite,
 				packId: packs.some(({ id }) => id === packId) ? packId : null,
@@ -217,6 +227,7 @@
 						><span class="text-[15px] text-ink-2">What it is for</span><input
 							class="field-input"
 							maxlength="120"
+							placeholder={usualTitle}
 							bind:value={title}
 						/></label
 					>
@@ -228,8 +239,8 @@
 						/></label
 					>
 				</div>
-				{#if missing.length > 0}<p class="m-0 font-semibold text-hold" role="alert">
-						Still needed: {missing.join(' and ')}.
+				{#if nameless}<p class="m-0 font-semibold text-hold" role="alert">
+						Still needed: the name of the pilot in command.
 					</p>{/if}
 				<div>
 					<Button kind="primary" type="submit"

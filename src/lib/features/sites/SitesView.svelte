@@ -18,6 +18,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
+	import Fold from '$lib/ui/Fold.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { keepDraft, keptFields } from '$lib/ui/draft.svelte';
 	import { done, failed } from '$lib/ui/notify';
@@ -46,6 +47,7 @@
 		},
 	);
 
+	const HEIGHT_NOTE = 'empty: taken as 0. A hundred metres change the field by less than a thousandth.';
 	const WORDS = [
 		['approach', 'Where it lands, and from which side it comes in'],
 		['hazards', 'What to keep away from'],
@@ -79,7 +81,7 @@
 			Object.assign(editing, { latDeg: Number(latDeg.toFixed(6)), lonDeg: Number(lonDeg.toFixed(6)) });
 			// A height above the ellipsoid is off by some tens of metres: no matter to the field, and better than none.
 			if (altM !== null && editing.altM === undefined) editing.altM = Math.round(altM);
-			told = `By this device, to about ${accuracyM.toFixed(0)} m.${altM === null ? ' It does not know its height above the sea: put 0, or what a map says; a hundred metres change the field by less than a thousandth.' : ''}`;
+			told = `By this device, to about ${accuracyM.toFixed(0)} m.`;
 		} catch (error) {
 			told = error instanceof Error ? error.message : String(error);
 		} finally {
@@ -105,6 +107,7 @@
 		const parsed = siteSchema.safeParse({
 			id: newId(),
 			notes: '',
+			altM: 0,
 			...editing,
 			obstacles: stands,
 			updatedAt: new Date().toISOString(),
@@ -143,7 +146,9 @@
 		<p role="status" class="text-ink-2">Reading…</p>
 	{:else if sites.current?.length === 0}
 		<Empty title="No site yet"
-			><p>A site needs a name, latitude, longitude and height. Everything about the field follows.</p></Empty
+			><p>
+				A site needs a name and where it is: “Here” while you stand there. Everything about the field follows.
+			</p></Empty
 		>
 	{:else}
 		<WideTable label="Sites">
@@ -235,61 +240,96 @@
 					min={toUnit(-500, 'height', units())}
 					max={toUnit(9000, 'height', units())}
 					value={draft.altM === undefined ? null : toUnit(draft.altM, 'height', units())}
+					note={HEIGHT_NOTE}
 					onchange={(v) => (draft.altM = v === null ? undefined : fromUnit(v, 'height', units()))}
 				/>
 			</div>
-			<ObstacleEditor
-				rows={stands}
-				home={draft.latDeg === undefined || draft.lonDeg === undefined
-					? null
-					: { latDeg: draft.latDeg, lonDeg: draft.lonDeg }}
-				onchange={(rows) => (stands = rows)}
-			/>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">What is allowed here, by whom, since when</span><input
-					class="field-input"
-					maxlength="2000"
-					value={draft.rules ?? ''}
-					oninput={(e) => (draft.rules = e.currentTarget.value)}
-				/></label
-			>
-			<div class="flex flex-wrap gap-4">
-				<NumberField
-					label="Video power allowed"
-					unit="mW"
-					min={0}
-					max={10000}
-					value={draft.videoMaxMw ?? null}
-					onchange={(v) => (draft.videoMaxMw = v ?? undefined)}
-				/>
-				<NumberField
-					label="A room: its ceiling"
-					unit={unitSymbol('height', units())}
-					min={toUnit(0.5, 'height', units())}
-					max={toUnit(200, 'height', units())}
-					value={draft.ceilingM === undefined ? null : toUnit(draft.ceilingM, 'height', units())}
-					note="its furniture stands in the list above"
-					onchange={(v) => (draft.ceilingM = v === null ? undefined : fromUnit(v, 'height', units()))}
-				/>
-			</div>
-			{#each WORDS as [key, label] (key)}
-				<label class="grid gap-1"
-					><span class="text-[15px] text-ink-2">{label}</span><input
-						class="field-input"
-						maxlength="200"
-						value={draft[key] ?? ''}
-						oninput={(e) => (draft[key] = e.currentTarget.value || undefined)}
-					/></label
+			<div>
+				<Fold
+					id="stands"
+					title="What stands here"
+					brief={stands.length > 0
+						? stands
+								.map(({ name }) => name)
+								.filter(Boolean)
+								.join(', ')
+						: 'trees, masts, wires, furniture'}
 				>
-			{/each}
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Notes: access, who to ask</span><textarea
-					class="field-input"
-					rows="3"
-					maxlength="2000"
-					value={draft.notes ?? ''}
-					oninput={(e) => (draft.notes = e.currentTarget.value)}></textarea></label
-			>
+					<ObstacleEditor
+						rows={stands}
+						home={draft.latDeg === undefined || draft.lonDeg === undefined
+							? null
+							: { latDeg: draft.latDeg, lonDeg: draft.lonDeg }}
+						onchange={(rows) => (stands = rows)}
+					/>
+				</Fold>
+				<Fold id="allowed" title="What is allowed" brief={draft.rules || 'by whom, since when'}>
+					<div class="grid gap-3">
+						<label class="grid gap-1"
+							><span class="text-[15px] text-ink-2">What is allowed here, by whom, since when</span><input
+								class="field-input"
+								maxlength="2000"
+								value={draft.rules ?? ''}
+								oninput={(e) => (draft.rules = e.currentTarget.value)}
+							/></label
+						>
+						<div class="flex flex-wrap gap-4">
+							<NumberField
+								label="Video power allowed"
+								unit="mW"
+								min={0}
+								max={10000}
+								value={draft.videoMaxMw ?? null}
+								onchange={(v) => (draft.videoMaxMw = v ?? undefined)}
+							/>
+						</div>
+					</div>
+				</Fold>
+				<Fold
+					id="room"
+					title="A room"
+					brief={draft.ceilingM === undefined
+						? 'none: it is outdoors'
+						: `ceiling ${formatQuantity(draft.ceilingM, 'height', units())}`}
+				>
+					<NumberField
+						label="A room: its ceiling"
+						unit={unitSymbol('height', units())}
+						min={toUnit(0.5, 'height', units())}
+						max={toUnit(200, 'height', units())}
+						value={draft.ceilingM === undefined ? null : toUnit(draft.ceilingM, 'height', units())}
+						note="its furniture stands in the list above"
+						onchange={(v) => (draft.ceilingM = v === null ? undefined : fromUnit(v, 'height', units()))}
+					/>
+				</Fold>
+				<Fold
+					id="land"
+					title="Landing, hazards, notes"
+					brief={[draft.approach, draft.hazards, draft.cleanSpot, draft.notes].filter(Boolean).join('; ') ||
+						'nothing entered yet'}
+				>
+					<div class="grid gap-3">
+						{#each WORDS as [key, label] (key)}
+							<label class="grid gap-1"
+								><span class="text-[15px] text-ink-2">{label}</span><input
+									class="field-input"
+									maxlength="200"
+									value={draft[key] ?? ''}
+									oninput={(e) => (draft[key] = e.currentTarget.value || undefined)}
+								/></label
+							>
+						{/each}
+						<label class="grid gap-1"
+							><span class="text-[15px] text-ink-2">Notes: access, who to ask</span><textarea
+								class="field-input"
+								rows="3"
+								maxlength="2000"
+								value={draft.notes ?? ''}
+								oninput={(e) => (draft.notes = e.currentTarget.value)}></textarea></label
+						>
+					</div>
+				</Fold>
+			</div>
 			{#if draft.id}<PhotoStrip of={{ table: 'sites', id: draft.id }} label="Add a photo" />{/if}
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 			<div class="flex gap-3">

@@ -140,7 +140,7 @@
 				{/if}
 			{:else}
 				<p class="m-0">Say in the aircraft which sides its obstacle sensors cover; then each of them is tried here.</p>
-				<div><Button kind="primary" href="/aircraft/{aircraft.id}">Open the aircraft</Button></div>
+				<div><Button kind="primary" href="/aircraft/{aircraft.id}#has">Open the aircraft</Button></div>
 			{/if}
 			{#if walk.photos}<SessionPhotos station={walk.station} task={walk.item} />{/if}
 		</div>
