@@ -175,9 +175,13 @@ const indoorSettingSchema = z.object({
 });
 export type IndoorSetting = z.infer<typeof indoorSettingSchema>;
 
+/** Taken out of use: since when, and why. What it did stays on record. */
+export const retiredSchema = z.object({ at: isoTime, why: z.string().min(1).max(200) });
+
 export const aircraftSchema = z.object({
 	id,
 	name,
+	retired: retiredSchema.optional(),
 	kind: aircraftKindSchema,
 	description: note.default(''),
 	rotors: z.int().min(0).max(16),
@@ -330,6 +334,7 @@ export const siteSchema = z.object({
 	ceilingM: z.number().min(0.5).max(200).optional(),
 	/** Where the compass is turned, as a survey found it or as it is known. */
 	cleanSpot: z.string().max(200).optional(),
+	retired: retiredSchema.optional(),
 	notes: note.default(''),
 	updatedAt: isoTime,
 });
@@ -352,8 +357,7 @@ export const packSchema = z.object({
 	state: z.enum(['charged', 'used', 'storage']).optional(),
 	/** The session whose flight was counted last. */
 	countedFor: id.optional(),
-	/** Taken out of use, and why. */
-	retired: z.object({ at: isoTime, why: z.string().max(200) }).optional(),
+	retired: retiredSchema.optional(),
 	/** Inner resistance of a cell, milliohms, as last measured. */
 	resistanceMohm: z.number().positive().max(1000).optional(),
 	/** Minutes it flew before it was down to its reserve, as last said. */

@@ -61,8 +61,8 @@ export async function lastFlights(aircraftId: string, most = 40): Promise<{ pack
 export async function loadHome(): Promise<Home> {
 	const asOf = new Date().toISOString();
 	const [aircraft, sites, sessions, open] = await Promise.all([
-		db.aircraft.toArray(),
-		db.sites.count(),
+		db.aircraft.filter(({ retired }) => !retired).toArray(),
+		db.sites.filter(({ retired }) => !retired).count(),
 		db.sessions.count(),
 		db.sessions
 			.orderBy('startedAt')

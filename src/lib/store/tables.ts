@@ -3,6 +3,7 @@ import { decisionSchema, type DecisionPayload } from '$lib/schema/entries';
 import type { Session } from '$lib/schema/records';
 import Dexie from 'dexie';
 import { db } from './db';
+import { isEmptySession } from './removal';
 
 /** All aircraft, sites, packs by name; the lists of the places. */
 export const listAircraft = () => db.aircraft.toCollection().sortBy('name');
@@ -11,12 +12,17 @@ export const listSites = () => db.sites.toCollection().sortBy('name');
 /** All packs by name. */
 export const listPacks = () => db.packs.toCollection().sortBy('name');
 
+/** Those that are not taken out of use: what a new session, a plan or a measurement may be about. */
+export const inUse = <T extends { retired?: unknown }>(all: readonly T[]): T[] => all.filter(({ retired }) => !retired);
+
 export interface LoggedSession {
 	session: Session;
 	aircraftName: string;
 	/** The last decision to arm, fly or hold; null where there was none. */
 	decision: DecisionPayload | null;
 	entryCount: number;
+	/** Nothing was recorded in it: begun by mistake, it may be deleted. */
+	empty: boolean;
 	/** Verifies it as it stands now. */
 	verify: () => Promise<ChainFinding | null>;
 }
@@ -49,19 +55,21 @@ export async function listSessions(most: number): Promise<LoggedSession[]> {
 			const entries = db.entries
 				.where('[sessionId+seq]')
 				.between([session.id, Dexie.minKey], [session.id, Dexie.maxKey]);
-			const [last, entryCount] = await Promise.all([
+			const [last, entryCount, empty] = await Promise.all([
 				entries
 					.clone()
 					.reverse()
 					.filter(({ payload }) => decisionOf(payload) !== null)
 					.first(),
 				entries.count(),
+				isEmptySession(session.id),
 			]);
 			return {
 				session,
 				aircraftName: names.get(session.aircraftId) ?? 'unknown aircraft',
 				decision: last ? decisionOf(last.payload) : null,
 				entryCount,
+				empty,
 				verify: () => verifySession(session.id),
 			};
 		}),

@@ -15,6 +15,8 @@
 	import { KIND_WORDS } from './kindWords';
 
 	const aircraft = live(listAircraft);
+	/** Those out of use stand last. */
+	const listed = $derived((aircraft.current ?? []).toSorted((a, b) => Number(!!a.retired) - Number(!!b.retired)));
 	const fleet = live(loadHome);
 	/** What falls due by age, of all of them, soonest first. */
 	const days = $derived(
@@ -42,7 +44,7 @@
 		<p role="status" class="text-ink-2">Reading…</p>
 	{:else}
 		<ul class="m-0 grid list-none gap-0 p-0">
-			{#each aircraft.current ?? [] as craft (craft.id)}
+			{#each listed as craft (craft.id)}
 				<li class="hairline">
 					<a
 						href="/aircraft/{craft.id}"
@@ -52,6 +54,7 @@
 						<span>
 							<span class="block text-[18px] font-semibold">{craft.name}</span>
 							<span class="block text-ink-2">{craft.description || KIND_WORDS[craft.kind]}</span>
+							{#if craft.retired}<span class="block text-aside">Out of use: {craft.retired.why}</span>{/if}
 						</span>
 						<span class="text-[15px] text-ink-2 max-md:hidden">
 							{KIND_WORDS[craft.kind]}<br />firmware {craft.firmware || 'not said'} · {craft.events.length} events

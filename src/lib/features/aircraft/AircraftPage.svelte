@@ -31,6 +31,8 @@
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
+	import OutOfUse from '$lib/features/removal/OutOfUse.svelte';
+	import { showDate } from '$lib/ui/format';
 	import EventLog from './EventLog.svelte';
 	import Packs from './Packs.svelte';
 	import { KIND_WORDS } from './kindWords';
@@ -403,6 +405,24 @@
 					</section>
 				</div>
 				<Packs aircraftId={base.id} />
+			</div>
+			<div class="mt-10 max-w-4xl">
+				<Fold
+					id="out-of-use"
+					title="Out of use"
+					brief={base.retired
+						? `since ${showDate(base.retired.at)}: ${base.retired.why}`
+						: 'or deleted, where nothing is recorded of it'}
+				>
+					<OutOfUse
+						table="aircraft"
+						id={base.id}
+						name={base.name}
+						retired={base.retired}
+						keep={(retired) => saveAircraft({ ...$state.snapshot(base), retired })}
+						ondeleted={() => void goto('/aircraft', { replaceState: true })}
+					/>
+				</Fold>
 			</div>
 		{/if}
 	</Page>

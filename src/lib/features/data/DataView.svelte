@@ -5,12 +5,14 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { MAX_FILE_BYTES } from '$lib/instruments/readText';
 	import { applyImport, planImport, readBackup } from '$lib/store/backup';
+	import { demoHere, takeOutDemo } from '$lib/store/removal';
 	import { countAll } from '$lib/store/tables';
 	import { call } from '$lib/workers/core';
 	import ImportPlan from './ImportPlan.svelte';
 	import { storageTold } from '$lib/store/device';
 	import { live } from '$lib/store/live.svelte';
 	import Button from '$lib/ui/Button.svelte';
+	import Dialog from '$lib/ui/Dialog.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { download } from '$lib/ui/download';
@@ -69,6 +71,9 @@
 	function choose(index: number, take: boolean) {
 		if (plan) plan = { ...plan, items: plan.items.map((item, k) => (k === index ? { ...item, take } : item)) };
 	}
+
+	const demo = live(demoHere);
+	let taking = $state(false);
 
 	const space = live(storageTold);
 	const MB = 1e6;
@@ -154,8 +159,40 @@
 			<p class="mt-2 text-[15px] text-ink-2">
 				An invented crew, five aircraft, four sessions, beside whatever is here.
 			</p>
+			{#if demo.current && demo.current.aircraft > 0}
+				<Button disabled={busy !== ''} onclick={() => (taking = true)}>Take the demo out again</Button>
+			{/if}
 		</section>
 	</div>
+	<Dialog bind:open={taking} title="Take the demo out again?">
+		{#if demo.current}
+			{@const { aircraft, sessions, begun } = demo.current}
+			<p class="m-0">
+				{aircraft} aircraft of the demo and {sessions} sessions of theirs go, with packs, photos and its sites. What you entered
+				yourself stays.
+			</p>
+			{#if begun.length > 0}
+				<p class="mt-3 mb-0 font-semibold">
+					{begun.length === 1 ? 'One of these sessions was' : `${begun.length} of these sessions were`} begun here with a
+					demo aircraft and {begun.length === 1 ? 'goes' : 'go'} too: {begun.map(({ title }) => title).join(', ')}.
+					Export first what is to be kept.
+				</p>
+			{/if}
+		{/if}
+		<div class="mt-4 flex flex-wrap gap-3">
+			<Button
+				kind="primary"
+				onclick={() => {
+					taking = false;
+					void attempt('Taking the demo out', async () => {
+						await takeOutDemo();
+						done('The demo is off this device');
+					});
+				}}>Take it out</Button
+			>
+			<Button class="min-h-14" onclick={() => (taking = false)}>Back</Button>
+		</div>
+	</Dialog>
 	{#if plan}
 		<ImportPlan
 			items={plan.items}

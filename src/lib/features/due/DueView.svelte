@@ -18,7 +18,7 @@
 	import { placedAt } from '$lib/core/due/place';
 	import { gradeOf } from '$lib/core/evidence/grade';
 	import { datedAhead, lastDone } from '$lib/core/evidence/inForce';
-	import { listSites } from '$lib/store/tables';
+	import { inUse, listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { formatQuantity, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
@@ -47,7 +47,7 @@
 		},
 		() => id,
 	);
-	const sites = live(async () => ({ all: await listSites(), last: await lastSiteId(id) }));
+	const sites = live(async () => ({ all: inUse(await listSites()), last: await lastSiteId(id) }));
 	let siteId = $state('');
 	let temperatureC = $state<number | null>(null);
 

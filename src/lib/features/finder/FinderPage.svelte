@@ -14,7 +14,7 @@
 		type SymptomEvidence,
 	} from '$lib/schema/symptoms';
 	import { live } from '$lib/store/live.svelte';
-	import { listAircraft } from '$lib/store/tables';
+	import { inUse, listAircraft } from '$lib/store/tables';
 	import { appendEntry, loadSession, noteEvent } from '$lib/store/repository';
 	import type { EventKind } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
@@ -27,7 +27,7 @@
 
 	/** Causes behind what it does, the next check, and what to do after the remedy. */
 	const now = new Date().toISOString();
-	const fleet = live(listAircraft);
+	const fleet = live(async () => inUse(await listAircraft()));
 	const asked = page.url.searchParams;
 	const sessionId = asked.get('session');
 	let aircraftId = $state(asked.get('aircraft') ?? '');

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { live } from '$lib/store/live.svelte';
 	import { lastSiteId } from '$lib/store/home';
-	import { listSites } from '$lib/store/tables';
+	import { inUse, listSites } from '$lib/store/tables';
 	import type { Site } from '$lib/schema/records';
 	import type { Instrument } from '$lib/instruments/instrument';
 	import { InstrumentState } from './instrumentState.svelte';
@@ -12,7 +12,7 @@
 	/** An instrument on its own, without a session. */
 	let { instrument, liveId }: { instrument: Instrument | null; liveId: LiveId | null } = $props();
 
-	const sites = live(async () => ({ all: await listSites(), last: await lastSiteId() }));
+	const sites = live(async () => ({ all: inUse(await listSites()), last: await lastSiteId() }));
 	let siteId = $state('');
 	/** The place last used, not the first of the alphabet; none where none was entered. */
 	const site = $derived.by((): Site | null => {

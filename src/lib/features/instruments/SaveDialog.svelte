@@ -2,7 +2,7 @@
 	import { live } from '$lib/store/live.svelte';
 	import { giveBack } from '$lib/store/giveBack';
 	import { saveToBench } from '$lib/store/repository';
-	import { listAircraft } from '$lib/store/tables';
+	import { inUse, listAircraft } from '$lib/store/tables';
 	import type { CalibrationPayload, TestPayload } from '$lib/schema/entries';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -21,7 +21,7 @@
 	};
 	let { open = $bindable(), siteId, payload, aircraftId: own = '', onsaved }: Props = $props();
 
-	const all = live(listAircraft);
+	const all = live(async () => inUse(await listAircraft()));
 	let aircraftId = $state('');
 	let pilot = $state(preferences.pilot);
 	let temperatureC = $state<number | null>(null);

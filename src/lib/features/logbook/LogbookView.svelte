@@ -5,13 +5,14 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { exportSession } from '$lib/store/backup';
 	import { live } from '$lib/store/live.svelte';
+	import { deleteEmptySession } from '$lib/store/removal';
 	import { listSessions, type LoggedSession } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { download } from '$lib/ui/download';
 	import { showDate, showTime } from '$lib/ui/format';
-	import { failed } from '$lib/ui/notify';
+	import { done, failed } from '$lib/ui/notify';
 
 	const STEP = 40;
 	let shown = $state(STEP);
@@ -46,6 +47,15 @@
 			const { data, fault } = await exportSession(id);
 			faults[id] = fault ?? '';
 			download(`session-${title.replace(/[^\p{L}\p{N}]+/gu, '-')}.json`, data, 'application/json');
+		} catch (error) {
+			failed(error);
+		}
+	}
+
+	async function remove({ session }: LoggedSession) {
+		try {
+			await deleteEmptySession(session.id);
+			done(`${session.title} is deleted`);
 		} catch (error) {
 			failed(error);
 		}
@@ -91,6 +101,8 @@
 						{/if}
 					</div>
 					<div class="flex flex-wrap gap-1">
+						{#if logged.empty}<Button kind="quiet" onclick={() => void remove(logged)}>Delete: nothing is in it</Button
+							>{/if}
 						<Button kind="quiet" onclick={() => void check(logged)}>Verify</Button>
 						<Button kind="quiet" href="/session/{session.id}/sheet">Sheet</Button>
 						<Button kind="quiet" onclick={() => void save(session.id, session.title)}>Export</Button>

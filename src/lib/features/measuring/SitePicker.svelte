@@ -1,11 +1,11 @@
 <script lang="ts">
 	import type { Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { listSites } from '$lib/store/tables';
+	import { inUse, listSites } from '$lib/store/tables';
 
 	/** Where it is measured: the field model needs a place. */
 	let { site, onsite }: { site: Site | null; onsite: (id: string) => void } = $props();
-	const sites = live(listSites);
+	const sites = live(async () => inUse(await listSites()));
 </script>
 
 <label class="mb-4 grid gap-1">

@@ -9,7 +9,7 @@
 	import { PACK_STATE_WORDS } from '$lib/features/aircraft/packWords';
 	import { CREW_WORDS } from '$lib/core/session/crew';
 	import { crewSchema, type Crew, type Occasion, type Venue } from '$lib/schema/records';
-	import { listAircraft, listPacks, listSites } from '$lib/store/tables';
+	import { inUse, listAircraft, listPacks, listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -18,8 +18,8 @@
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
 
 	const data = live(async () => ({
-		aircraft: await listAircraft(),
-		sites: await listSites(),
+		aircraft: inUse(await listAircraft()),
+		sites: inUse(await listSites()),
 		packs: await listPacks(),
 		last: await lastSiteId(),
 	}));

@@ -9,6 +9,7 @@
 	import ObstacleEditor from './ObstacleEditor.svelte';
 	import { draftObstaclesSchema, isWhole, missingOf, type DraftObstacle } from './draftObstacles';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
+	import OutOfUse from '$lib/features/removal/OutOfUse.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { siteSchema, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
@@ -167,8 +168,8 @@
 						{@const f = field(site)}
 						<tr>
 							<td
-								><b>{site.name}</b>{#if site.notes}<span class="block text-[15px] text-ink-2">{site.notes}</span
-									>{/if}</td
+								><b>{site.name}</b>{#if site.retired}<span class="ml-2 text-aside">out of use: {site.retired.why}</span
+									>{/if}{#if site.notes}<span class="block text-[15px] text-ink-2">{site.notes}</span>{/if}</td
 							>
 							<td class="num">{site.latDeg.toFixed(4)}, {site.lonDeg.toFixed(4)}</td>
 							<td class="num">{formatQuantity(site.altM, 'height', units())}</td>
@@ -192,6 +193,7 @@
 >
 	{#if editing}
 		{@const draft = editing}
+		{@const stored = sites.current?.find(({ id }) => id === draft.id)}
 		<form {@attach refuseInvalid} class="grid gap-3" onsubmit={save}>
 			<label class="grid gap-1"
 				><span class="text-[15px] text-ink-2">Name</span><input
@@ -330,6 +332,25 @@
 					</div>
 				</Fold>
 			</div>
+			{#if stored}
+				<Fold
+					id="out-of-use"
+					title="Out of use"
+					brief={stored.retired?.why ?? 'or deleted, where nothing is recorded of it'}
+				>
+					<OutOfUse
+						table="sites"
+						id={stored.id}
+						name={stored.name}
+						retired={stored.retired}
+						keep={(retired) => {
+							draft.retired = retired;
+							return saveSite({ ...stored, retired });
+						}}
+						ondeleted={() => (editing = null)}
+					/>
+				</Fold>
+			{/if}
 			{#if draft.id}<PhotoStrip of={{ table: 'sites', id: draft.id }} label="Add a photo" />{/if}
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 			<div class="flex gap-3">

@@ -6,7 +6,7 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { loadHome } from '$lib/store/home';
 	import { live } from '$lib/store/live.svelte';
-	import { listPacks, listSites } from '$lib/store/tables';
+	import { inUse, listPacks, listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -15,7 +15,11 @@
 	import { failed } from '$lib/ui/notify';
 
 	/** The day before: what is due for which aircraft there, in which order, when to begin, and what goes into the bag. */
-	const data = live(async () => ({ home: await loadHome(), packs: await listPacks(), sites: await listSites() }));
+	const data = live(async () => ({
+		home: await loadHome(),
+		packs: await listPacks(),
+		sites: inUse(await listSites()),
+	}));
 	const DAY_MS = 86_400_000;
 	const dayOf = (ms: number) => {
 		const d = new Date(ms);

@@ -1,0 +1,69 @@
+<script lang="ts">
+	import type { retiredSchema } from '$lib/schema/records';
+	import { live } from '$lib/store/live.svelte';
+	import { deleteUnused, sessionsWith } from '$lib/store/removal';
+	import Button from '$lib/ui/Button.svelte';
+	import { showDate } from '$lib/ui/format';
+	import { done, failed } from '$lib/ui/notify';
+	import type { z } from 'zod';
+
+	type Retired = z.infer<typeof retiredSchema>;
+	/** Takes an aircraft or a site out of use with a reason, or deletes it where no session names it. */
+	type Props = {
+		table: 'aircraft' | 'sites';
+		id: string;
+		name: string;
+		retired: Retired | undefined;
+		/** Keeps it with or without its mark. */
+		keep: (retired: Retired | undefined) => Promise<unknown>;
+		ondeleted: () => void;
+	};
+	let { table, id, name, retired, keep, ondeleted }: Props = $props();
+	let why = $state('');
+	let problem = $state('');
+	const used = live(
+		() => sessionsWith(table, id),
+		() => id,
+	);
+
+	async function attempt(work: () => Promise<unknown>, words: string) {
+		try {
+			await work();
+			done(words);
+		} catch (error) {
+			failed(error);
+		}
+	}
+	function retire() {
+		problem = why.trim() === '' ? 'Why: it needs a reason, for whoever asks later.' : '';
+		if (!problem) void attempt(() => keep({ at: new Date().toISOString(), why: why.trim() }), `${name} is out of use`);
+	}
+	const remove = () =>
+		attempt(async () => {
+			await deleteUnused(table, id);
+			ondeleted();
+		}, `${name} is deleted`);
+</script>
+
+{#if retired}
+	<p class="m-0">Out of use since {showDate(retired.at)}: {retired.why}</p>
+	<div class="mt-2">
+		<Button onclick={() => void attempt(() => keep(undefined), `${name} is in use again`)}>Use it again</Button>
+	</div>
+{:else if used.ready && used.current === 0}
+	<p class="m-0">No session names it: it can be deleted, with its packs and photos.</p>
+	<div class="mt-2"><Button onclick={() => void remove()}>Delete {name}</Button></div>
+{:else if used.ready}
+	<p class="m-0">
+		The record holds {used.current} session{used.current === 1 ? '' : 's'} with it, and keeps them. Out of use, it is offered
+		for no new one.
+	</p>
+	<div class="mt-2 flex flex-wrap items-end gap-3">
+		<label class="grid min-w-52 flex-1 gap-1">
+			<span class="text-[15px] text-ink-2">Why it goes out of use</span>
+			<input class="field-input" maxlength="200" aria-invalid={problem !== ''} bind:value={why} />
+		</label>
+		<Button onclick={retire}>Take it out of use</Button>
+	</div>
+	{#if problem}<p class="m-0 mt-1 font-semibold text-hold" role="alert">{problem}</p>{/if}
+{/if}
