@@ -13,10 +13,16 @@ async function saved(page: Page, button: string) {
 	return { name: file.suggestedFilename(), body: readFileSync(await file.path()) };
 }
 
-test('every instrument on the shelf finds what is wrong in its bad sample', async ({ page }) => {
+test('every instrument on the shelf finds what is wrong in its bad sample, with the network cut', async ({
+	page,
+	context,
+}) => {
 	test.setTimeout(300_000);
 	const { complaints } = watch(page);
 	await page.goto('/instruments');
+	await page.evaluate(() => navigator.serviceWorker.ready);
+	await page.reload();
+	await context.setOffline(true);
 	await expect(heading(page)).toContainText('Measure one thing');
 	const links = await page
 		.locator('main a[href^="/instruments/"]')

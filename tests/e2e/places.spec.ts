@@ -3,7 +3,8 @@ import type { AddressInfo } from 'node:net';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { strToU8, unzipSync, zipSync } from 'fflate';
-import { expectAccessible, openDemo, watch } from './support';
+import { STATIONS } from '../../src/lib/core/session/stations';
+import { answerByKeys, expectAccessible, openDemo, startSession, stationUrl, watch } from './support';
 
 test('every place opens without a request to another host, in every theme, and axe finds nothing serious', async ({
 	page,
@@ -156,7 +157,11 @@ test('one session goes out as JSON and comes back', async ({ page, browser }) =>
 	await expect(fresh.getByRole('row', { name: /Sessions/ })).toContainText('1');
 });
 
-test('with no network every page opens and a measurement works', async ({ page, context }) => {
+test('with no network every station opens, what is seen is recorded, the sheet is made; and the live instruments work', async ({
+	page,
+	context,
+}) => {
+	test.setTimeout(180_000);
 	await openDemo(page);
 	await page.evaluate(() => navigator.serviceWorker.ready);
 	await page.reload();
@@ -164,8 +169,25 @@ test('with no network every page opens and a measurement works', async ({ page, 
 	await page.goto('/instruments/hover');
 	await page.getByRole('button', { name: 'Fly the practice hover' }).click();
 	await expect(page.getByText('Bubble 50 %')).toBeVisible();
+	for (const live of ['compass', 'position']) {
+		await page.goto(`/instruments/${live}`);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+	}
 	await page.goto('/logbook');
 	await expect(page.getByText('Transect survey, sea wall')).toBeVisible();
+	await page.goto('/');
+	await startSession(page, 'Dunlin');
+	await answerByKeys(page, 'Plan');
+	for (const { id } of STATIONS) {
+		await page.goto(stationUrl(page, id));
+		await expect(page.getByRole('navigation', { name: 'The line' })).toBeVisible();
+		await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/cannot be|Nothing here|went wrong/);
+	}
+	await page.goto(stationUrl(page, 'sheet'));
+	await expect(page.getByText(/The chain of \d+\s+entries\s+holds/)).toBeVisible();
+	const saving = page.waitForEvent('download');
+	await page.getByRole('button', { name: /PDF/ }).click();
+	expect((await saving).suggestedFilename()).toMatch(/\.pdf$/);
 	await context.setOffline(false);
 });
 
