@@ -96,5 +96,5 @@ test('two persons: one answers, the other confirms, and the record says who; a f
 	await expect(page.getByText('Why: it needs a reason')).toBeVisible();
 	await page.getByLabel('Out of use: why').fill('swollen');
 	await page.getByRole('button', { name: 'Take it out of use' }).click();
-	await expect(page.getByRole('heading', { name: 'Out of use' })).toBeVisible();
+	await expect(page.getByRole('heading', { name: 'Out of use', level: 3 })).toBeVisible();
 });
