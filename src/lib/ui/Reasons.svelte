@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { reasonFigures } from '$lib/core/words/reasonFigures';
+	import { sentenceIn } from '$lib/core/words/sentence';
 	import type { Reason } from '$lib/schema/common';
 	import MarkIcon from './MarkIcon.svelte';
 	import { MARK_OF_VERDICT } from './marks';
@@ -16,12 +17,12 @@
 		<li class="hairline flex gap-3 py-3">
 			<MarkIcon mark={MARK_OF_VERDICT[reason.level ?? 'pass']} size={24} />
 			<div class="min-w-0">
-				<p class="m-0">{reason.text}</p>
+				<p class="m-0">{sentenceIn(reason.text, units())}</p>
 				{#if reasonFigures(reason, units())}<p class="m-0 mt-0.5 font-mono text-[13px] tracking-tight text-ink-2">
 						{reasonFigures(reason, units())}
 					</p>{/if}
 				{#if reason.source}<p class="m-0 text-[13px] text-ink-2">{sourceWords(reason.source)}</p>{/if}
-				{#if reason.next}<p class="m-0 mt-1 text-[15px] font-semibold">{reason.next}</p>{/if}
+				{#if reason.next}<p class="m-0 mt-1 text-[15px] font-semibold">{sentenceIn(reason.next, units())}</p>{/if}
 			</div>
 		</li>
 	{/each}

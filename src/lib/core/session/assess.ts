@@ -1,5 +1,7 @@
 import type { Entry } from '../../schema/entries';
 import type { Mark, StationId } from '../../schema/records';
+import { sentenceIn } from '../words/sentence';
+import type { UnitSystem } from '../words/units';
 import { leftWords } from './deferred';
 import { readSession, type SessionEvidence, type SessionRecord } from './sessionRecord';
 import { isBefore, STATIONS, stationTitle } from './stations';
@@ -123,6 +125,17 @@ function shutBehind(
 	return tasks.map((task) => ({ ...task, shut: shutOf(task) || task.shut }));
 }
 
+/** A task's words in the pilot's units; what somebody wrote stays as it was written. */
+function spoken(task: TaskState, units: UnitSystem): TaskState {
+	const written = task.mark === 'aside' || task.entry?.payload.kind === 'check';
+	return {
+		...task,
+		title: sentenceIn(task.title, units),
+		detail: written ? task.detail : sentenceIn(task.detail, units),
+		next: sentenceIn(task.next, units),
+	};
+}
+
 /**
  * All evidence of a session as marks with reasons and the next action, by station, with the two gates. Nothing is clear that was not
  * seen; what was set aside stays visible with its reason.
@@ -141,7 +154,9 @@ export function assessSession(evidence: SessionEvidence): SessionState {
 	});
 	const propellers = propellersOffState(done, aircraft);
 	const stop = responseStop(record);
-	const all = [...(propellers ? [propellers] : []), ...(stop ? [stop] : []), ...done];
+	const all = [...(propellers ? [propellers] : []), ...(stop ? [stop] : []), ...done].map((task) =>
+		spoken(task, evidence.units),
+	);
 	// At the gates what is due stands for itself.
 	const counted = (tasks: readonly TaskState[]) => tasks.filter((task) => task.task !== propellers?.task);
 	const arm = gateOf('arm', counted(all), record);

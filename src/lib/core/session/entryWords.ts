@@ -1,7 +1,8 @@
 import type { Entry } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
 import { EVENT_WORDS, SENSOR_RULES } from '../due/rules';
-import { formatQuantity, type UnitSystem } from '../words/units';
+import { sentenceIn, SPOKEN } from '../words/sentence';
+import { formatQuantity, toUnit, unitSymbol, type UnitSystem } from '../words/units';
 import { plain } from '../words/plain';
 import { showSigma } from '../words/sigma';
 import { crewWords } from './crew';
@@ -35,15 +36,23 @@ const figure = (value: number): string => {
 	const text = Number.isInteger(value) ? String(size) : size.toPrecision(3).replace(/\.?0+$/, '');
 	return value < 0 ? `−${text}` : text;
 };
-/** A figure with its unit: degrees stand close. */
-const withUnit = (value: number, unit: string): string => `${figure(value)}${unit === '°' ? '' : ' '}${unit}`.trim();
+/** A figure with its unit, the pilot's where it is a length or a speed: degrees stand close. */
+function withUnit(value: number, unit: string, units: UnitSystem): string {
+	const quantity = SPOKEN[unit];
+	if (!quantity) return `${figure(value)}${unit === '°' ? '' : ' '}${unit}`.trim();
+	const symbol = unitSymbol(quantity, units);
+	return `${figure(symbol === unit ? value : Number(toUnit(value, quantity, units).toPrecision(3)))} ${symbol}`;
+}
 
 /** The limits that a decision was made under: "satellites at least 8, HDOP at most 2". */
-export const limitWords = (limits: readonly { label: string; value: number; unit: string }[] = []): string =>
+export const limitWords = (
+	limits: readonly { label: string; value: number; unit: string }[] = [],
+	units: UnitSystem,
+): string =>
 	limits
 		.map(({ label, value, unit }) => {
 			const name = /^[A-Z]{2}/.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1);
-			return `${name.replace(', ', ' ')} ${withUnit(value, unit)}`;
+			return `${name.replace(', ', ' ')} ${withUnit(value, unit, units)}`;
 		})
 		.join(', ');
 
@@ -54,7 +63,7 @@ export const taskWords = (task: string, aircraft: Aircraft): string =>
 	everyItem({ aircraft }).get(task)?.text ?? task.replaceAll('-', ' ');
 
 /** What an entry says, in a sentence for whoever reads the record. */
-export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> & Aircraft, units: UnitSystem): string {
+export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSystem): string {
 	const items = new Map(everyItem({ aircraft }));
 	const named = (task: string) => items.get(task)?.text ?? task.replaceAll('-', ' ');
 	switch (payload.kind) {
@@ -75,10 +84,10 @@ export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> 
 			return `Compass ${payload.accepted === 'accepted' ? 'accepted' : 'kept beside'}: heading ±${showSigma(payload.headingSigmaDeg)}°, offsets ${payload.hardIronUt.map((v) => v.toFixed(1)).join(', ')} µT, from ${payload.sourceName}`;
 		case 'test': {
 			const figures = payload.figures
-				.flatMap(({ label, value, unit }) => (value === null ? [] : [`${label} ${withUnit(value, unit)}`]))
+				.flatMap(({ label, value, unit }) => (value === null ? [] : [`${label} ${withUnit(value, unit, units)}`]))
 				.join('; ');
 			const of = payload.grade === 'guided' && payload.sensor ? `${SENSOR_RULES[payload.sensor].name}: ` : '';
-			return `${of}${plain(payload.headline)}${figures ? ` (${figures})` : ''}, from ${payload.sourceName}`;
+			return `${of}${sentenceIn(plain(payload.headline), units)}${figures ? ` (${figures})` : ''}, from ${payload.sourceName}`;
 		}
 		case 'wind':
 			return `Wind from ${payload.fromDeg.toFixed(0)}°, ${formatQuantity(payload.speedMps, 'speed', units)}, gusts ${formatQuantity(payload.gustMps, 'speed', units)}`;
@@ -99,7 +108,7 @@ export function entryWords({ payload }: Entry, aircraft: Pick<Aircraft, 'kind'> 
 					: payload.decision === 'fly'
 						? 'to fly'
 						: 'to hold the flight';
-			const limits = limitWords(payload.limits);
+			const limits = limitWords(payload.limits, units);
 			return `Decision ${to}, signed ${payload.signedBy}${because(plain(payload.reason))}${limits ? `. Limits in force: ${limits}` : ''}`;
 		}
 		case 'flight':

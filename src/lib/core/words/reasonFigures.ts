@@ -1,17 +1,15 @@
 import { wanted } from '$lib/core/finding/grade';
 import type { Reason } from '$lib/schema/common';
 import { showBeside, showNumber, showShare } from './figures';
-import { toUnit, unitSymbol, type Quantity, type UnitSystem } from './units';
-
-/** Units of reasons that a pilot may wish to read in others. Degrees Celsius stay: some are temperatures, others differences of them. */
-const QUANTITY: Record<string, Quantity> = { m: 'height', 'm/s': 'speed' };
+import { SPOKEN } from './sentence';
+import { toUnit, unitSymbol, type UnitSystem } from './units';
 
 /** Value and limit of a reason in the pilot's units: "0.85 · wanted at most 0.5 m"; empty where it has neither. */
 export function reasonFigures(reason: Reason, units: UnitSystem): string {
 	const { value, limit, unit = '' } = reason;
 	// A number alone, without a unit or a limit, tells a pilot nothing.
 	if (limit === undefined && unit === '') return '';
-	const quantity = QUANTITY[unit];
+	const quantity = SPOKEN[unit];
 	const own = (si: number | undefined) => (si === undefined || !quantity ? si : toUnit(si, quantity, units));
 	const symbol = quantity ? unitSymbol(quantity, units) : unit;
 	/** Shares are shown in per cent: "of the model" is a unit that a share has, "of 255" is not. */

@@ -1,6 +1,8 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import { plain } from '$lib/core/words/plain';
+	import { sentenceIn } from '$lib/core/words/sentence';
+	import { units } from '$lib/ui/preferences.svelte';
 	import type { Verdict } from '$lib/schema/common';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
@@ -19,7 +21,7 @@
 		children: Snippet;
 	};
 	let { title, name, lead = '', verdict, corner, margin, children }: Props = $props();
-	const headline = $derived(plain(title).replace(/^\p{Ll}/u, (letter) => letter.toUpperCase()));
+	const headline = $derived(plain(sentenceIn(title, units())).replace(/^\p{Ll}/u, (letter) => letter.toUpperCase()));
 	let whyOpen = $state(false);
 </script>
 
@@ -30,7 +32,7 @@
 		<div class="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
 			<div class="min-w-0 flex-1 max-md:basis-full">
 				<h1 class="m-0" aria-live="polite">{headline}</h1>
-				{#if lead}<p class="m-0 mt-1 text-ink-2">{lead}</p>{/if}
+				{#if lead}<p class="m-0 mt-1 text-ink-2">{sentenceIn(lead, units())}</p>{/if}
 			</div>
 			<div class="no-print flex gap-2">
 				{#if verdict}{@const mark = MARK_OF_VERDICT[verdict]}

@@ -4,7 +4,7 @@ import { crewWords } from '$lib/core/session/crew';
 import { entryWords, limitWords } from '$lib/core/session/entryWords';
 import { stationTitle } from '$lib/core/session/stations';
 import type { TaskState } from '$lib/core/session/task';
-import type { UnitSystem } from '$lib/core/words/units';
+import { wholeQuantity, type UnitSystem } from '$lib/core/words/units';
 import { KIND_WORDS } from '$lib/features/aircraft/kindWords';
 import type { Entry } from '$lib/schema/entries';
 import type { Mark, Site } from '$lib/schema/records';
@@ -101,7 +101,7 @@ export function sheetDocument(
 		['Confirmed by', confirmers(entries)],
 		['Decision before arming', decided('arm')],
 		['Decision before flight', decided('flight')],
-		['Limits in force', limitWords((deciding('flight') ?? deciding('arm'))?.limits)],
+		['Limits in force', limitWords((deciding('flight') ?? deciding('arm'))?.limits, units)],
 		['Wind', words(last(entries, 'wind'))],
 		[
 			'Aircraft',
@@ -124,7 +124,9 @@ export function sheetDocument(
 		['Pack', pack ? `${pack.name}, ${pack.cells} cells, ${pack.capacityMah} mAh, ${pack.cycles} cycles` : ''],
 		[
 			'Place',
-			site ? `${placeWords(site)}, ${site.altM.toFixed(0)} m above sea${site.rules ? `; ${site.rules}` : ''}` : '',
+			site
+				? `${placeWords(site)}, ${wholeQuantity(site.altM, 'height', units)} above sea${site.rules ? `; ${site.rules}` : ''}`
+				: '',
 		],
 		['From, to', spanWords(session.startedAt, session.endedAt, [begun?.zoneMin, entries.at(-1)?.zoneMin])],
 	];
