@@ -40,6 +40,11 @@ export function watch(page: Page): { complaints: string[] } {
 
 /** No finding of axe that is serious or worse on the page as it stands. */
 export async function expectAccessible(page: Page, where: string): Promise<void> {
+	// A notice that is still fading in is paler than it will be.
+	await page.locator('[data-sonner-toast]').evaluateAll(async (notices) => {
+		const moving = notices.flatMap((notice) => notice.getAnimations({ subtree: true }));
+		await Promise.allSettled(moving.map(({ finished }) => finished));
+	});
 	const { violations } = await new AxeBuilder({ page }).analyze();
 	const serious = violations
 		.filter(({ impact }) => impact === 'serious' || impact === 'critical')

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answer, arm, begin, endIt, enterWind, flyAndLand, go, h1, hoverByEye, readOffLock, watchHover } from './days';
+import { answer, arm, begin, endIt, enterWind, flyAndLand, go, h1, hoverByEye, readOffLock } from './days';
 import { DEMO_STATE, enterAircraft, expectAccessible, setAsideAt } from './support';
 
 /** Whole days, from the plan to the sheet, of pilots whose aircraft give them little but what is seen. */
@@ -85,11 +85,7 @@ test('a self-built quad with a voice: rungs, position hold, return by its switch
 	await go(page, 'hover');
 	for (const rung of [/self-level/i, /height hold/i, /it follows each/])
 		await expect(page.getByText(rung).first()).toBeVisible();
-	await go(page, 'hover/hover');
-	await page.getByRole('radio', { name: /By eye/ }).click();
-	await watchHover(page, { farthest: '1.5' });
-	await page.getByRole('button', { name: 'Record it' }).click();
-	await expect(page).toHaveURL(/\/hover$/);
+	await hoverByEye(page, { farthest: '1.5' }, /It kept its place/);
 	await go(page, 'hover/return-test');
 	await page.getByRole('radio', { name: /^Its switch/ }).click();
 	await page.getByLabel('Out by').fill('60');
