@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
-	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
 	import { toRestore } from '$lib/core/radio/indoor';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
 	import { placedAt } from '$lib/core/due/place';
@@ -8,29 +7,19 @@
 	import { lastSite } from '$lib/store/home';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { newAircraft } from '$lib/schema/newAircraft';
-	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
-	import { showsData } from '$lib/core/session/capabilities';
-	import { aircraftSchema, lossActionSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
+	import { aircraftSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { findAircraft, lastFindings, newId, saveAircraft } from '$lib/store/repository';
-	import { brief } from './briefs';
-	import Equipment from './Equipment.svelte';
-	import Controls from './Controls.svelte';
-	import Flies from './Flies.svelte';
-	import LadderChoices from './LadderChoices.svelte';
-	import LightTable from './LightTable.svelte';
 	import { listAircraft } from '$lib/store/tables';
 	import { keepDraft, keptFields } from '$lib/ui/draft.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
-	import Choice from '$lib/ui/Choice.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Fold from '$lib/ui/Fold.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
 	import { done, failed } from '$lib/ui/notify';
-	import { units } from '$lib/ui/preferences.svelte';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
+	import AircraftParts from './AircraftParts.svelte';
 	import OutOfUse from '$lib/features/removal/OutOfUse.svelte';
 	import { showDate } from '$lib/ui/format';
 	import EventLog from './EventLog.svelte';
@@ -74,10 +63,6 @@
 	);
 
 	const set = (change: Partial<Aircraft>) => (changes = { ...changes, ...change });
-	const si = (value: number | null, quantity: Quantity) =>
-		value === null ? undefined : fromUnit(value, quantity, units());
-	const own = (value: number, quantity: Quantity) => toUnit(value, quantity, units());
-
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
 		if (!craft) return;
@@ -189,200 +174,7 @@
 				>
 			</div>
 			<div>
-				<Fold id="what" title="What it is" brief={brief.about(craft)} open={all}>
-					<div class="grid gap-4 md:grid-cols-2">
-						<label class="grid gap-1 md:col-span-2"
-							><span class="text-[15px] text-ink-2">What it is and carries</span><input
-								class="field-input"
-								maxlength="400"
-								value={craft.description}
-								oninput={(e) => set({ description: e.currentTarget.value })}
-							/></label
-						>
-						<label class="grid gap-1"
-							><span class="text-[15px] text-ink-2">Firmware</span><input
-								class="field-input"
-								maxlength="80"
-								value={craft.firmware}
-								oninput={(e) => set({ firmware: e.currentTarget.value })}
-							/></label
-						>
-						<label class="grid gap-1"
-							><span class="text-[15px] text-ink-2">Serial number or registration</span><input
-								class="field-input"
-								maxlength="80"
-								value={craft.serial ?? ''}
-								oninput={(e) => set({ serial: e.currentTarget.value || undefined })}
-							/></label
-						>
-						<label class="grid gap-1"
-							><span class="text-[15px] text-ink-2">Maker's manual: where to look</span><input
-								class="field-input"
-								maxlength="400"
-								value={craft.manual}
-								oninput={(e) => set({ manual: e.currentTarget.value })}
-							/></label
-						>
-						{#if craft.lights}
-							<label class="grid gap-1 md:col-span-2"
-								><span class="text-[15px] text-ink-2">Its lights and tones, as noted before they had a table</span
-								><textarea
-									class="field-input"
-									rows="2"
-									maxlength="2000"
-									value={craft.lights}
-									oninput={(e) => set({ lights: e.currentTarget.value })}></textarea></label
-							>
-						{/if}
-					</div>
-				</Fold>
-				<Fold id="has" title="What it has" brief={brief.frame(craft)} open={all}>
-					<div class="flex flex-wrap gap-5">
-						<NumberField
-							label="Rotors"
-							min={0}
-							max={16}
-							value={craft.rotors}
-							required
-							onchange={(v) => v !== null && set({ rotors: Math.round(v) })}
-						/>
-						<NumberField
-							label="Compasses"
-							min={0}
-							max={4}
-							value={craft.compasses}
-							required
-							onchange={(v) => v !== null && set({ compasses: Math.round(v) })}
-						/>
-						<label class="flex min-h-11 items-center gap-3 self-center">
-							<input
-								type="checkbox"
-								class="size-5 accent-(--action)"
-								checked={craft.hasPosition}
-								onchange={(e) => set({ hasPosition: e.currentTarget.checked })}
-							/> Receiver for position
-						</label>
-					</div>
-					<Equipment {craft} {set} />
-				</Fold>
-				<Fold id="radio" title="Its radio" brief={brief.radio(craft)} open={all}><Controls {craft} {set} /></Fold>
-				<Fold id="lights" title="Its lights and tones" brief={brief.lights(craft)} open={all}
-					><LightTable {craft} {set} /></Fold
-				>
-				<Fold id="link-loss" title="What it shows, and link loss" brief={brief.linkLoss(craft)} open={all}>
-					<div class="grid gap-5">
-						<Choice
-							label="What it shows of itself"
-							value={craft.gives ?? (showsData(craft) ? 'logs' : 'screen')}
-							options={[
-								{ value: 'logs', label: 'Logs or live data' },
-								{ value: 'screen', label: 'Its own screen', note: 'read off, and guided routines' },
-								{ value: 'lights', label: 'Lights alone', note: 'guided routines, watched' },
-							]}
-							onchange={(gives) => set({ gives })}
-						/>
-						<div class="flex flex-wrap gap-5">
-							<label class="grid gap-1">
-								<span class="text-[15px] text-ink-2">When the link is lost it will</span>
-								<select
-									class="field-input"
-									value={craft.lossAction ?? ''}
-									onchange={(e) => set({ lossAction: lossActionSchema.safeParse(e.currentTarget.value).data })}
-								>
-									<option value="">not read off yet</option>
-									{#each lossActionSchema.options as action (action)}<option value={action}>{LOSS_WORDS[action]}</option
-										>{/each}
-								</select>
-							</label>
-							<label class="flex min-h-11 items-center gap-3 self-center">
-								<input
-									type="checkbox"
-									class="size-5 accent-(--action)"
-									checked={craft.propellersStayOn ?? false}
-									onchange={(e) => set({ propellersStayOn: e.currentTarget.checked })}
-								/> Its propellers stay on during bench work, by its manual
-							</label>
-						</div>
-					</div>
-				</Fold>
-				<Fold id="limits" title="Its own limits" brief={brief.limits(craft, units())} open={all}>
-					<fieldset class="m-0 border-0 p-0">
-						<legend class="sr-only">Its own limits</legend>
-						<div class="flex flex-wrap gap-5">
-							<NumberField
-								label="Satellites"
-								min={1}
-								max={60}
-								value={craft.lock.minSatellites}
-								note="eight is usual"
-								required
-								onchange={(v) => v !== null && set({ lock: { ...craft.lock, minSatellites: Math.round(v) } })}
-							/>
-							<NumberField
-								label="HDOP at most"
-								min={0.5}
-								max={20}
-								value={craft.lock.maxHdop}
-								required
-								onchange={(v) => v !== null && set({ lock: { ...craft.lock, maxHdop: v } })}
-							/>
-							<NumberField
-								label="Lock held for"
-								unit="s"
-								min={0}
-								max={600}
-								value={craft.lock.holdS}
-								required
-								onchange={(v) => v !== null && set({ lock: { ...craft.lock, holdS: v } })}
-							/>
-							<NumberField
-								label="Heading known to"
-								unit="°"
-								min={0.1}
-								max={20}
-								value={craft.compassHeadingLimitDeg}
-								required
-								onchange={(v) => v !== null && set({ compassHeadingLimitDeg: v })}
-							/>
-							<NumberField
-								label="Return speed"
-								unit={unitSymbol('speed', units())}
-								min={0.1}
-								max={220}
-								value={own(craft.returnSpeedMps, 'speed')}
-								required
-								onchange={(v) => v !== null && set({ returnSpeedMps: si(v, 'speed') })}
-							/>
-							<NumberField
-								label="Return height"
-								unit={unitSymbol('height', units())}
-								min={0}
-								max={3000}
-								value={own(craft.returnHeightM, 'height')}
-								required
-								onchange={(v) => v !== null && set({ returnHeightM: si(v, 'height') })}
-							/>
-						</div>
-					</fieldset>
-				</Fold>
-				<Fold id="home" title="How it comes home" brief={brief.home(craft)} open={all}><Flies {craft} {set} /></Fold>
-				{#if craft.kind !== 'wing' && craft.kind !== 'toy'}
-					<Fold id="first-flights" title="Its first flights" brief={brief.firstFlights(craft)} open={all}>
-						<LadderChoices {craft} {set} />
-					</Fold>
-				{/if}
-				<Fold id="due" title="When a calibration is due" brief={brief.school[craft.school]} open={all}>
-					<Choice
-						label="When is a calibration due? Practitioners disagree; the default acts on what changed"
-						value={craft.school}
-						options={[
-							{ value: 'as-told', label: 'As told', note: 'maker and prompts only' },
-							{ value: 'after-events', label: 'After events', note: 'the default' },
-							{ value: 'every-day', label: 'First flight of every day', note: 'ten seconds each' },
-						]}
-						onchange={(school) => set({ school })}
-					/>
-				</Fold>
+				<AircraftParts {craft} {set} {all} />
 			</div>
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 			{#if changed || id === 'new'}
