@@ -93,11 +93,15 @@ export async function hoverByEye(
 export async function flyAndLand(page: Page, metres = ''): Promise<void> {
 	await setAsideAt(page, 'fly');
 	await page.getByRole('button', { name: 'Fly', exact: true }).click();
-	await page.getByRole('button', { name: 'Off the ground' }).click();
+	await page.getByRole('button', { name: /^Off the ground/ }).click();
 	await expect(h1(page)).toHaveText('Flying');
 	await page.getByRole('button', { name: 'Landed' }).click();
 	await expect(page.getByText('Landed; noted')).toBeVisible();
-	if (!metres) return;
+	if (metres) await landingByTape(page, metres);
+}
+
+/** Where it came down, so many metres east of the mark. */
+export async function landingByTape(page: Page, metres: string): Promise<void> {
 	await page.getByRole('radio', { name: 'Tape' }).click();
 	await page.getByRole('textbox', { name: 'From the mark' }).fill(metres);
 	await page.getByRole('radio', { name: 'E', exact: true }).click();
