@@ -5,6 +5,25 @@ import { DEMO_STATE, expectAccessible, startSession, stationUrl } from './suppor
 test.use({ storageState: DEMO_STATE });
 
 const h1 = (page: Page) => page.getByRole('heading', { level: 1 });
+test('a log of two hours is cut and judged, and the page answers meanwhile', async ({ page }) => {
+	await page.goto('/instruments/hover');
+	await page.locator('main input[type=file]').setInputFiles({
+		name: 'two-hours.csv',
+		mimeType: 'text/csv',
+		buffer: Buffer.from(wholeFlightCsv(9, 53)),
+	});
+	// The work is done beside the page: its dialogs open and close as ever.
+	await page.keyboard.press('?');
+	await expect(page.getByRole('dialog')).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(h1(page)).toHaveText('Which hover of this flight is judged?', { timeout: 60_000 });
+	await page
+		.getByRole('button', { name: /^Judge these 4\d s/ })
+		.first()
+		.click();
+	await expect(page.getByText('Bubble 95 %')).toBeVisible();
+});
+
 const file = { name: 'flight.csv', mimeType: 'text/csv', buffer: Buffer.from(wholeFlightCsv()) };
 
 test('a whole flight is cut into what it was: a hover is judged, no leg is, and it is played back', async ({

@@ -57,9 +57,9 @@ type Stretch = readonly [seconds: number, north: number, east: number, up: numbe
  * A whole flight as a radio writes its log: times of day of whole tenths, latitude and longitude in one column, volts; take-off, a
  * hover, a leg out, a wait, a return that climbs, a pause, a landing two metres off.
  */
-export function wholeFlightCsv(seed = 9): string {
+export function wholeFlightCsv(seed = 9, flights = 1): string {
 	const rng = seededRng(seed);
-	const stretches: readonly Stretch[] = [
+	const once: readonly Stretch[] = [
 		[6, 0, 0, 0],
 		[8, 0, 0, 1.5],
 		[45, 0, 0, 0],
@@ -71,6 +71,7 @@ export function wholeFlightCsv(seed = 9): string {
 		[15, 0, 0, -1.5],
 		[5, 0, 0, 0],
 	];
+	const stretches = Array.from({ length: flights }, () => once).flat();
 	const rows: string[] = [];
 	let [n, e, u, t] = [0, 0, 0, 35_990];
 	let [wn, we] = [0, 0];
