@@ -175,7 +175,11 @@
 							>≤ {fine(hoverLimits.heightRmsM.value, 'height')}</td
 						></tr
 					>
-					<tr><td>Length</td><td class="num">{f(answer.durationS, 0)} s</td><td class="num text-ink-2">≥ 60 s</td></tr>
+					<tr
+						><td>Length</td><td class="num">{f(answer.durationS, 0)} s</td><td class="num text-ink-2"
+							>≥ {hoverLimits.minHoldS.value} s</td
+						></tr
+					>
 				</tbody>
 			</table>
 			{#if answer.causes.length > 0 && answer.verdict !== 'pass'}
