@@ -92,6 +92,8 @@ test('a new build that misbehaves on the bench is held at the first gate until a
 	await page.keyboard.press('n');
 	await page.getByRole('dialog').getByRole('textbox').fill('the bench plug goes out when it arms');
 	await page.getByRole('dialog').getByRole('button', { name: 'Note it' }).click();
+	await expect(page.getByRole('dialog')).toHaveCount(0);
+	await expect(page.getByText(/· 1 of \d+ answered/)).toBeVisible();
 	await answerByKeys(page, 'Bench');
 	// With everything else settled, what failed alone shuts the gate.
 	await setAsideAt(page, 'arm', /^(?!.*bench plug)/s);

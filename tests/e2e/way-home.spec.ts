@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, startSession, stationUrl } from './support';
+import { DEMO_STATE, enterAircraft, expectAccessible, startSession, stationUrl } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -61,6 +61,23 @@ test('an action that does not fit the venue is a hold before anybody asks', asyn
 	await page.goto(stationUrl(page, 'return'));
 	await expect(page.getByText('Under a roof a return climbs into the ceiling').first()).toBeVisible();
 	await expect(page.getByText('Plan the way home')).toHaveCount(0);
+
+	// Set to hover where it is, with people near: it comes down on them.
+	await enterAircraft(page, 'Knot', 'Self-built multirotor', async () => {
+		await page.getByLabel('When the link is lost it will').selectOption('hover where it is');
+	});
+	await page.goto('/session/new');
+	await page.getByRole('radio', { name: /^Knot/ }).click();
+	await page.getByRole('radio', { name: 'People near' }).click();
+	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
+	await page.getByRole('button', { name: 'Start the session' }).click();
+	await expect(page).toHaveURL(/session\/[^/]+\/plan$/);
+	await page.goto(stationUrl(page, 'return'));
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+		'Without the link it comes down where it is: on whoever stands there',
+	);
+	await page.goto(stationUrl(page, 'arm'));
+	await expect(page.getByText('Without the link it comes down where it is').first()).toBeVisible();
 });
 
 test('a return is flown and tapped phase by phase, one that does not come is taken over, and what was seen stands in what is due', async ({
