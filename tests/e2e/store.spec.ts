@@ -71,6 +71,7 @@ test('a page that fails while it is drawn says so, does not wait for ever, and i
 		} as typeof filter;
 		document.querySelector<HTMLElement>('a[href$="/arm"]')?.click();
 	});
+	await expect(page).toHaveURL(/\/arm$/);
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('This page cannot be shown');
 	await expect(page.getByRole('alert')).toHaveText('Made to fail.');
 	await page.evaluate(() => (window as unknown as { mend: () => void }).mend());
