@@ -48,4 +48,14 @@ test('a newcomer’s first tick takes at most ten taps and three typed fields, a
 			return box && line ? box.y + box.height <= line.y : false;
 		})
 		.toBe(true);
+
+	// A height that nobody told is not made up, and stays unknown when the site is changed.
+	await page.goto('/sites');
+	for (const turn of [1, 2]) {
+		await expect(page.getByRole('row', { name: /Meadow/ }), `turn ${turn}`).toContainText('not known');
+		await page.getByRole('button', { name: 'Change' }).click();
+		await expect(page.getByLabel('Height above sea')).toHaveValue('');
+		await page.getByRole('button', { name: 'Save', exact: true }).click();
+		await expect(page.getByRole('dialog')).toHaveCount(0);
+	}
 });

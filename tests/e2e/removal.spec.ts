@@ -42,7 +42,13 @@ test('an aircraft is deleted while nothing is recorded of it, an empty session t
 	await expectAccessible(page, 'taking the demo out');
 	await page.getByRole('button', { name: 'Take it out', exact: true }).click();
 	await expect(page.getByText('The demo is off this device')).toBeVisible();
-	await expect(page.getByRole('row', { name: /Entries/ })).toContainText('0');
+	const entries = page.getByRole('row', { name: /Entries/ });
+	await expect(entries.getByRole('cell').last()).toHaveText('0');
+	await page.getByRole('button', { name: 'Undo' }).last().click();
+	await expect(entries.getByRole('cell').last()).not.toHaveText('0');
+	await page.getByRole('button', { name: 'Take the demo out again' }).click();
+	await page.getByRole('button', { name: 'Take it out', exact: true }).click();
+	await expect(entries.getByRole('cell').last()).toHaveText('0');
 	await page.goto('/');
 	await expect(page.getByRole('link', { name: 'Enter your aircraft' })).toBeVisible();
 });

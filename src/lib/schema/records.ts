@@ -176,7 +176,7 @@ const indoorSettingSchema = z.object({
 export type IndoorSetting = z.infer<typeof indoorSettingSchema>;
 
 /** Taken out of use: since when, and why. What it did stays on record. */
-export const retiredSchema = z.object({ at: isoTime, why: z.string().min(1).max(200) });
+export const retiredSchema = z.object({ at: isoTime, why: z.string().max(200) });
 
 export const aircraftSchema = z.object({
 	id,
@@ -320,6 +320,8 @@ export const siteSchema = z.object({
 	latDeg: z.number().min(-90).max(90),
 	lonDeg: z.number().min(-180).max(180),
 	altM: z.number().min(-500).max(9000),
+	/** Nobody knows the height: it is taken as nought. */
+	altUnknown: z.literal(true).optional(),
 	/** What stands there, as seen from the home mark. */
 	obstacles: z.array(obstacleSchema).max(200).optional(),
 	/** What is allowed here, who says so, and since when. */

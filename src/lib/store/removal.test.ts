@@ -4,7 +4,7 @@ import { newAircraft } from '$lib/schema/newAircraft';
 import type { CheckPayload } from '$lib/schema/entries';
 import { sha256Hex } from '$lib/core/record/chain';
 import { makeDemo } from '$lib/rig/demo';
-import { restore } from './backup';
+import { readBackup, restore } from './backup';
 import { db } from './db';
 import { addPhoto, listPhotos } from './photos';
 import { deleteEmptySession, deleteUnused, demoHere, isEmptySession, takeOutDemo } from './removal';
@@ -53,10 +53,12 @@ beforeEach(async () => {
 
 describe('what was entered by mistake', () => {
 	it('is deleted with all that belongs to it, where no session names it', async () => {
-		await deleteUnused('aircraft', 'a');
-		await deleteUnused('sites', 's');
+		const before = await readBackup();
+		const back = [await deleteUnused('aircraft', 'a'), await deleteUnused('sites', 's')];
 		expect([await db.aircraft.count(), await db.sites.count(), await db.packs.count()]).toEqual([0, 0, 0]);
 		expect(await listPhotos('p')).toEqual([]);
+		for (const undo of back) await undo();
+		expect(await readBackup()).toEqual(before);
 	});
 
 	it('stays where a session names it, and nothing of it is lost by trying', async () => {
@@ -80,6 +82,9 @@ describe('a session', () => {
 		const kept = await flight('a', 's', 'Two');
 		await appendEntry(kept.id, 'plan', 'Ines Marlowe', seen);
 		expect([await isEmptySession(empty.id), await isEmptySession(kept.id)]).toEqual([true, false]);
+		const undo = await deleteEmptySession(empty.id);
+		await undo();
+		expect(await isEmptySession(empty.id)).toBe(true);
 		await deleteEmptySession(empty.id);
 		await expect(deleteEmptySession(kept.id)).rejects.toThrow('it is ended, not deleted');
 		expect((await db.sessions.toArray()).map(({ id }) => id)).toEqual([kept.id]);
@@ -99,6 +104,11 @@ describe('the demo', () => {
 		const here = await demoHere();
 		expect(here.aircraft).toBe(demo.aircraft.length);
 		expect(here.begun.map(({ id }) => id)).toEqual([begun.id]);
+		const whole = await readBackup();
+		await (
+			await takeOutDemo()
+		)();
+		expect(await readBackup()).toEqual(whole);
 		await takeOutDemo();
 		expect(await demoHere()).toEqual({ aircraft: 0, sessions: 0, begun: [] });
 		expect((await db.sites.toArray()).map(({ id }) => id).sort()).toEqual(['demo-north', 's']);

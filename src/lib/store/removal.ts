@@ -1,5 +1,7 @@
+import { counted } from '$lib/core/words/counted';
 import { isDemo } from '$lib/schema/demoIds';
 import type { Session } from '$lib/schema/records';
+import type { Table } from 'dexie';
 import { db } from './db';
 
 /** What is taken out of use or deleted: what stands in a record stays, what was entered by mistake and used by nothing goes. */
@@ -10,24 +12,38 @@ const ofAircraft = (id: string) => db.sessions.where('aircraftId').equals(id);
 export const sessionsWith = (table: 'aircraft' | 'sites', id: string): Promise<number> =>
 	table === 'aircraft' ? ofAircraft(id).count() : db.sessions.filter(({ siteId }) => siteId === id).count();
 
+/** Puts back what was taken away, as it was. */
+export type Undo = () => Promise<void>;
+
+/** Deletes these rows of these tables, within the caller's transaction. */
+async function takeAway(...parts: readonly (readonly [table: Table, keys: readonly unknown[]])[]): Promise<Undo> {
+	const taken = await Promise.all(
+		parts.map(async ([table, keys]) => ({ table, rows: (await table.bulkGet([...keys])).filter((row) => row) })),
+	);
+	for (const [table, keys] of parts) await table.bulkDelete([...keys]);
+	return () =>
+		db.transaction('rw', db.record, async () => {
+			for (const { table, rows } of taken) await table.bulkPut(rows);
+		});
+}
+
+const photosOf = (...ids: readonly string[]) =>
+	db.photos
+		.where('of.id')
+		.anyOf([...ids])
+		.primaryKeys();
+
 /**
  * Deletes an aircraft with its packs, or a site, with their photos.
  * @throws Error where a session names it: then it is taken out of use instead.
  */
-export async function deleteUnused(table: 'aircraft' | 'sites', id: string): Promise<void> {
-	await db.transaction('rw', db.record, async () => {
+export function deleteUnused(table: 'aircraft' | 'sites', id: string): Promise<Undo> {
+	return db.transaction('rw', db.record, async () => {
 		const used = await sessionsWith(table, id);
 		if (used > 0)
-			throw new Error(
-				`It stands in ${used} session${used === 1 ? '' : 's'} of the record: take it out of use instead.`,
-			);
+			throw new Error(`It stands in ${counted(used, 'session')} of the record: take it out of use instead.`);
 		const packs = table === 'aircraft' ? await db.packs.where('aircraftId').equals(id).primaryKeys() : [];
-		await db.photos
-			.where('of.id')
-			.anyOf([id, ...packs])
-			.delete();
-		await db.packs.bulkDelete(packs);
-		await db.table(table).delete(id);
+		return takeAway([db.photos, await photosOf(id, ...packs)], [db.packs, packs], [db.table(table), [id]]);
 	});
 }
 
@@ -45,12 +61,11 @@ export async function isEmptySession(id: string): Promise<boolean> {
  * Deletes a session in which nothing was recorded.
  * @throws Error where something was: a record is ended, never deleted.
  */
-export async function deleteEmptySession(id: string): Promise<void> {
-	await db.transaction('rw', db.record, async () => {
+export function deleteEmptySession(id: string): Promise<Undo> {
+	return db.transaction('rw', db.record, async () => {
 		if (!(await isEmptySession(id)))
 			throw new Error('Something was recorded in this session: it is ended, not deleted.');
-		await db.entries.where('sessionId').equals(id).delete();
-		await db.sessions.delete(id);
+		return takeAway([db.entries, await db.entries.where('sessionId').equals(id).primaryKeys()], [db.sessions, [id]]);
 	});
 }
 
@@ -76,21 +91,21 @@ export async function demoHere(): Promise<DemoHere> {
 }
 
 /** Takes the demo off this device: its aircraft with all that was recorded of them, and its sites where nothing else was flown there. */
-export async function takeOutDemo(): Promise<void> {
-	await db.transaction('rw', db.record, async () => {
+export function takeOutDemo(): Promise<Undo> {
+	return db.transaction('rw', db.record, async () => {
 		const sessions = (await demoSessions()).map(({ id }) => id);
 		const packs = await db.packs.filter(({ aircraftId }) => isDemo(aircraftId)).primaryKeys();
 		const aircraft = await db.aircraft.filter(({ id }) => isDemo(id)).primaryKeys();
-		await db.entries.where('sessionId').anyOf(sessions).delete();
-		await db.sessions.bulkDelete(sessions);
-		await db.packs.bulkDelete(packs);
-		await db.aircraft.bulkDelete(aircraft);
-		const still = new Set((await db.sessions.toArray()).map(({ siteId }) => siteId));
+		const others = await db.sessions.filter(({ aircraftId }) => !isDemo(aircraftId)).toArray();
+		const still = new Set(others.map(({ siteId }) => siteId));
 		const sites = await db.sites.filter(({ id }) => isDemo(id) && !still.has(id)).primaryKeys();
-		await db.sites.bulkDelete(sites);
-		await db.photos
-			.where('of.id')
-			.anyOf([...sessions, ...packs, ...aircraft, ...sites])
-			.delete();
+		return takeAway(
+			[db.photos, await photosOf(...sessions, ...packs, ...aircraft, ...sites)],
+			[db.entries, await db.entries.where('sessionId').anyOf(sessions).primaryKeys()],
+			[db.sessions, sessions],
+			[db.packs, packs],
+			[db.aircraft, aircraft],
+			[db.sites, sites],
+		);
 	});
 }

@@ -68,7 +68,8 @@ export interface SensorDue {
 	evidence: Reason[];
 }
 
-const SCHOOLS: Record<DueSchool, Pick<SchoolVerdict, 'name' | 'argument' | 'against'>> = {
+/** What each school is called, and what speaks for and against it. */
+export const SCHOOLS: Record<DueSchool, Pick<SchoolVerdict, 'name' | 'argument' | 'against'>> = {
 	'as-told': {
 		name: 'As told',
 		argument: 'A poor calibration is riskier than a slightly stale one, and makers know their sensors.',

@@ -140,7 +140,7 @@
 		<LadderChoices {craft} {set} />
 	</Fold>
 {/if}
-<Fold id="due" title="When a calibration is due" brief={brief.school[craft.school]} open={all}>
+<Fold id="due" title="When a calibration is due" brief={brief.school(craft)} open={all}>
 	<Choice
 		label="When is a calibration due? Practitioners disagree; the default acts on what changed"
 		value={craft.school}

@@ -52,7 +52,7 @@
 			label="Return speed"
 			unit={unitSymbol('speed', units())}
 			min={0.1}
-			max={220}
+			max={own(100, 'speed')}
 			value={own(craft.returnSpeedMps, 'speed')}
 			required
 			onchange={(v) => v !== null && set({ returnSpeedMps: si(v, 'speed') })}
@@ -61,7 +61,7 @@
 			label="Return height"
 			unit={unitSymbol('height', units())}
 			min={0}
-			max={3000}
+			max={own(1000, 'height')}
 			value={own(craft.returnHeightM, 'height')}
 			required
 			onchange={(v) => v !== null && set({ returnHeightM: si(v, 'height') })}

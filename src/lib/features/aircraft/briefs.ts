@@ -1,10 +1,10 @@
+import { SCHOOLS } from '$lib/core/due/due';
 import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
 import { hasPart, showsData } from '$lib/core/session/capabilities';
+import { counted } from '$lib/core/words/counted';
 import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '$lib/core/words/units';
 import { partSchema, type Aircraft } from '$lib/schema/records';
 import { PART_WORDS } from './partWords';
-
-const counted = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
 /** As it was entered: no digits that nobody typed. */
 const short = (si: number, quantity: Quantity, units: UnitSystem) =>
@@ -64,11 +64,7 @@ const firstFlights = ({ ladder = {} }: Aircraft): string =>
 		ladder.takeOff === 'automatic' ? 'takes off by itself' : 'by hand',
 	].join(', ');
 
-const school: Record<Aircraft['school'], string> = {
-	'as-told': 'as told',
-	'after-events': 'after events',
-	'every-day': 'first flight of every day',
-};
+const school = (craft: Aircraft): string => SCHOOLS[craft.school].name.toLowerCase();
 
 /** What each part of an aircraft's form says while it is folded: one line, nothing that is not entered. */
 export const brief = { about, frame, radio, lights, linkLoss, limits, home, firstFlights, school };

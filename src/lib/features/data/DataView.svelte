@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$lib/core/words/counted';
 	import type { MergeItem } from '$lib/core/record/merge';
 	import type { Backup } from '$lib/schema/files';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
@@ -16,7 +17,7 @@
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { download } from '$lib/ui/download';
-	import { done } from '$lib/ui/notify';
+	import { done, failed } from '$lib/ui/notify';
 
 	/** All or nothing, in one transaction: it is not stopped half way. */
 	const BRINGING_IN = 'Bringing it in';
@@ -168,8 +169,8 @@
 		{#if demo.current}
 			{@const { aircraft, sessions, begun } = demo.current}
 			<p class="m-0">
-				{aircraft} aircraft of the demo and {sessions} sessions of theirs go, with packs, photos and its sites. What you entered
-				yourself stays.
+				{aircraft} aircraft of the demo and {counted(sessions, 'session')} of theirs go, with packs, photos and its sites.
+				What you entered yourself stays.
 			</p>
 			{#if begun.length > 0}
 				<p class="mt-3 mb-0 font-semibold">
@@ -185,8 +186,8 @@
 				onclick={() => {
 					taking = false;
 					void attempt('Taking the demo out', async () => {
-						await takeOutDemo();
-						done('The demo is off this device');
+						const undo = await takeOutDemo();
+						done('The demo is off this device', () => void undo().catch(failed));
 					});
 				}}>Take it out</Button
 			>

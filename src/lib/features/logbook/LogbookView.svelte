@@ -54,8 +54,8 @@
 
 	async function remove({ session }: LoggedSession) {
 		try {
-			await deleteEmptySession(session.id);
-			done(`${session.title} is deleted`);
+			const undo = await deleteEmptySession(session.id);
+			done(`${session.title} is deleted`, () => void undo().catch(failed));
 		} catch (error) {
 			failed(error);
 		}

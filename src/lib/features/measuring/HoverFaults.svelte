@@ -1,6 +1,8 @@
 <script lang="ts">
 	import type { RigFaults } from '$lib/rig/rig';
+	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import { units } from '$lib/ui/preferences.svelte';
 
 	/** What the practice aircraft has wrong in its hover, and the wind. */
 	let { faults = $bindable() }: { faults: RigFaults } = $props();
@@ -16,9 +18,9 @@
 />
 <NumberField
 	label="Wind"
-	unit="m/s"
+	unit={unitSymbol('speed', units())}
 	min={0}
-	max={15}
-	value={faults.windMps}
-	onchange={(v) => (faults.windMps = v ?? 0)}
+	max={toUnit(15, 'speed', units())}
+	value={toUnit(faults.windMps, 'speed', units())}
+	onchange={(v) => (faults.windMps = fromUnit(v ?? 0, 'speed', units()))}
 />

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$lib/core/words/counted';
 	import type { retiredSchema } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { deleteUnused, sessionsWith } from '$lib/store/removal';
@@ -38,11 +39,21 @@
 		problem = why.trim() === '' ? 'Why: it needs a reason, for whoever asks later.' : '';
 		if (!problem) void attempt(() => keep({ at: new Date().toISOString(), why: why.trim() }), `${name} is out of use`);
 	}
-	const remove = () =>
-		attempt(async () => {
-			await deleteUnused(table, id);
+	/** It may stand within a form of its own: the key means this field alone. */
+	function byEnter(event: KeyboardEvent) {
+		if (event.key !== 'Enter') return;
+		event.preventDefault();
+		retire();
+	}
+	async function remove() {
+		try {
+			const undo = await deleteUnused(table, id);
+			done(`${name} is deleted`, () => void undo().catch(failed));
 			ondeleted();
-		}, `${name} is deleted`);
+		} catch (error) {
+			failed(error);
+		}
+	}
 </script>
 
 {#if retired}
@@ -55,13 +66,13 @@
 	<div class="mt-2"><Button onclick={() => void remove()}>Delete {name}</Button></div>
 {:else if used.ready}
 	<p class="m-0">
-		The record holds {used.current} session{used.current === 1 ? '' : 's'} with it, and keeps them. Out of use, it is offered
-		for no new one.
+		The record holds {counted(used.current ?? 0, 'session')} with it, and keeps them. Out of use, it is offered for no new
+		one.
 	</p>
 	<div class="mt-2 flex flex-wrap items-end gap-3">
 		<label class="grid min-w-52 flex-1 gap-1">
 			<span class="text-[15px] text-ink-2">Why it goes out of use</span>
-			<input class="field-input" maxlength="200" aria-invalid={problem !== ''} bind:value={why} />
+			<input class="field-input" maxlength="200" aria-invalid={problem !== ''} bind:value={why} onkeydown={byEnter} />
 		</label>
 		<Button onclick={retire}>Take it out of use</Button>
 	</div>

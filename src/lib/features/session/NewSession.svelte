@@ -53,9 +53,12 @@
 		},
 	);
 
-	const chosenAircraft = $derived(aircraftId || data.current?.aircraft[0]?.id || '');
+	/** The first of these that can be chosen: what a draft or the last session names may be out of use since. */
+	const among = (rows: readonly { id: string }[] = [], ...wanted: readonly (string | null | undefined)[]): string =>
+		wanted.find((id) => rows.some((row) => row.id === id)) ?? rows[0]?.id ?? '';
+	const chosenAircraft = $derived(among(data.current?.aircraft, aircraftId));
 	/** Here is where somebody last was, not the first of the alphabet. */
-	const chosenSite = $derived(siteId || data.current?.last || data.current?.sites[0]?.id || '');
+	const chosenSite = $derived(among(data.current?.sites, siteId, data.current?.last));
 	const now = new Date().toISOString();
 	const flown = live(
 		async () => (chosenAircraft ? await flownAt(chosenAircraft) : null),

@@ -125,7 +125,7 @@ export function sheetDocument(
 		[
 			'Place',
 			site
-				? `${placeWords(site)}, ${wholeQuantity(site.altM, 'height', units)} above sea${site.rules ? `; ${site.rules}` : ''}`
+				? `${placeWords(site)}, ${site.altUnknown ? 'height not known' : `${wholeQuantity(site.altM, 'height', units)} above sea`}${site.rules ? `; ${site.rules}` : ''}`
 				: '',
 		],
 		['From, to', spanWords(session.startedAt, session.endedAt, [begun?.zoneMin, entries.at(-1)?.zoneMin])],

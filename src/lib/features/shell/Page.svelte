@@ -1,6 +1,4 @@
 <script lang="ts">
-	import { sentenceIn } from '$lib/core/words/sentence';
-	import { units } from '$lib/ui/preferences.svelte';
 	import type { Snippet } from 'svelte';
 
 	/** A place outside a session: heading, a line on what it says, the sheet, and a margin where there is something to add. */
@@ -16,8 +14,8 @@
 	<div class="min-w-0 bg-sheet px-7 py-6 max-md:px-[1rem]">
 		<div class="mb-5 flex flex-wrap items-start justify-between gap-4">
 			<div class="min-w-0">
-				<h1 class="m-0">{sentenceIn(title, units())}</h1>
-				{#if lead}<p class="m-0 mt-1 max-w-[70ch] text-ink-2">{sentenceIn(lead, units())}</p>{/if}
+				<h1 class="m-0">{title}</h1>
+				{#if lead}<p class="m-0 mt-1 max-w-[70ch] text-ink-2">{lead}</p>{/if}
 			</div>
 			{#if actions}<div class="no-print flex flex-wrap gap-3">{@render actions()}</div>{/if}
 		</div>

@@ -59,7 +59,7 @@
 	let asking = $state(false);
 
 	function edit(site: Partial<Site> | null) {
-		editing = site;
+		editing = site?.altUnknown ? { ...site, altM: undefined } : site;
 		stands = site?.obstacles ?? [];
 		[problem, told, pasted] = ['', '', ''];
 	}
@@ -108,8 +108,9 @@
 		const parsed = siteSchema.safeParse({
 			id: newId(),
 			notes: '',
-			altM: 0,
 			...editing,
+			altM: editing?.altM ?? 0,
+			altUnknown: editing?.altM === undefined || undefined,
 			obstacles: stands,
 			updatedAt: new Date().toISOString(),
 		});
@@ -172,7 +173,7 @@
 									>{/if}{#if site.notes}<span class="block text-[15px] text-ink-2">{site.notes}</span>{/if}</td
 							>
 							<td class="num">{site.latDeg.toFixed(4)}, {site.lonDeg.toFixed(4)}</td>
-							<td class="num">{formatQuantity(site.altM, 'height', units())}</td>
+							<td class="num">{site.altUnknown ? 'not known' : formatQuantity(site.altM, 'height', units())}</td>
 							<td class="num">{f?.totalUt.toFixed(1) ?? '–'}</td>
 							<td class="num">{f?.inclinationDeg.toFixed(1) ?? '–'}°</td>
 							<td class="num"
