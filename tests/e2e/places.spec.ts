@@ -69,6 +69,34 @@ test('no page scrolls sideways on a phone', async ({ page }) => {
 	}
 });
 
+test('a table too wide for a phone stands as blocks, a cell beside the name of its column, and is a table again when turned', async ({
+	page,
+}) => {
+	await openDemo(page);
+	await page.goto('/sites');
+	const region = page.getByRole('region', { name: 'Sites' });
+	const change = page.getByRole('row', { name: /sea wall/ }).getByRole('button', { name: 'Change' });
+	const columnOf = () =>
+		page
+			.getByRole('row', { name: /sea wall/ })
+			.getByRole('cell')
+			.nth(2)
+			.evaluate((cell) => getComputedStyle(cell, '::before').content);
+	await expect(change).toBeInViewport();
+	expect(await columnOf()).toBe('none');
+	for (const width of [390, 320]) {
+		await page.setViewportSize({ width, height: 844 });
+		await expect.poll(columnOf).toBe('"height"');
+		const inside = await region.evaluate((box) => box.scrollWidth - box.clientWidth);
+		expect(inside).toBeLessThanOrEqual(1);
+		await change.scrollIntoViewIfNeeded();
+		await expect(change).toBeInViewport({ ratio: 1 });
+	}
+	await expectAccessible(page, 'sites as blocks');
+	await page.setViewportSize({ width: 1280, height: 800 });
+	await expect.poll(columnOf).toBe('none');
+});
+
 test('keys: help, and g then a letter', async ({ page }) => {
 	await openDemo(page);
 	await page.keyboard.press('?');

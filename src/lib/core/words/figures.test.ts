@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { columnDecimals, decimalsOf, showFigure } from './figures';
+import { columnDecimals, decimalsOf, figureWords, showFigure } from './figures';
 
 describe('a figure', () => {
 	it.each([
@@ -33,6 +33,18 @@ describe('a figure', () => {
 				},
 			),
 		);
+	});
+});
+
+describe('a figure in a line of several', () => {
+	it.each([
+		[{ label: 'Offset x', value: 8.41234, unit: 'µT', sigma: 0.0312 }, 'Offset x 8.41 ± 0.03 µT'],
+		[{ label: 'Gain x', value: 1.08764, unit: '' }, 'Gain x 1.09'],
+		[{ label: 'Heading known to', value: 0.09441, unit: '°', sigma: null }, 'Heading known to 0.094°'],
+		[{ label: 'Offset y', value: -18.21, unit: 'µT', sigma: null }, 'Offset y −18.2 µT'],
+		[{ label: 'Drift', value: null, unit: '°/h' }, 'Drift – °/h'],
+	])('%o reads %s', (figure, words) => {
+		expect(figureWords(figure)).toBe(words);
 	});
 });
 

@@ -63,3 +63,16 @@ export function showBeside(value: number, limit: number | undefined): string {
 
 /** A share as a percentage. */
 export const showShare = (share: number): string => `${(100 * share).toFixed(share < 0.1 ? 1 : 0)} %`;
+
+/** A figure in a line of several: its name, its value with as many digits as it earns, its uncertainty and unit. */
+export function figureWords(figure: {
+	label: string;
+	value: number | null;
+	unit: string;
+	sigma?: number | null;
+}): string {
+	const { label, value, unit, sigma } = figure;
+	const shown = sigma ? showFigure(value, sigma) : { value: value === null ? '–' : showNumber(value), sigma: '' };
+	const number = shown.sigma === '' ? shown.value : `${shown.value} ± ${shown.sigma}`;
+	return `${label} ${number}${unit === '' || unit === '°' ? unit : ` ${unit}`}`;
+}

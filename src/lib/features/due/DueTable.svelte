@@ -59,7 +59,7 @@
 					</td>
 					{#each item.schools as { school, due } (school)}
 						<td class="text-center! {school === item.chosen.school ? 'bg-action-soft font-semibold' : ''}">
-							<span class="inline-flex flex-col items-center gap-0.5"
+							<span class="inline-flex items-center gap-1.5 md:flex-col md:gap-0.5"
 								><MarkIcon mark={due ? MARK_OF_VERDICT.caution : MARK_OF_VERDICT.pass} size={24} word={false} />{due
 									? 'due'
 									: 'not due'}</span
@@ -67,7 +67,7 @@
 						</td>
 					{/each}
 					<td>
-						<span class="flex justify-end gap-2">
+						<span class="flex gap-2 md:justify-end">
 							{#if measure}<Button href={measure} aria-label="Measure: {item.name}">Measure</Button>{/if}
 							<Button href={guideHref(item.sensor)} aria-label="Guided: {item.name}">Guided</Button>
 						</span>

@@ -10,7 +10,7 @@
 	<h2 class="mt-5 mb-1">In plain words</h2>
 	{#each terms as { id, term, says } (id)}
 		<details class="hairline">
-			<summary class="flex min-h-11 cursor-pointer items-center">{term}</summary>
+			<summary class="min-h-11 cursor-pointer py-2.5">{term}</summary>
 			<p class="mt-0 mb-2 text-[15px]">{says}</p>
 		</details>
 	{/each}

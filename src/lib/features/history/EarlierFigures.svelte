@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { showFigure } from '$lib/core/words/figures';
+	import { columnDecimals, showFigure, showNumber } from '$lib/core/words/figures';
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import { historyOf, type FigureHistory } from '$lib/core/evidence/history';
 	import type { Kept } from '$lib/core/evidence/kept';
@@ -24,16 +24,19 @@
 	const warm = $derived(figure?.points.filter(({ temperatureC }) => temperatureC !== null) ?? []);
 	const byWarmth = $derived(over === 'temperature' && warm.length > 1);
 
-	/** As many decimals as the uncertainty has a meaning, or three digits. */
-	const show = (v: number, sigma: number | null = null) => {
-		if (v === 0) return '0';
-		return showFigure(v, sigma, Math.max(0, Math.min(5, 2 - Math.floor(Math.log10(Math.abs(v)))))).value;
-	};
-	const cell = ({ points }: FigureHistory, at: string) => {
-		const point = points.find((p) => p.at === at);
+	const MOST_DECIMALS = 5;
+	/** Decimals where no uncertainty is told: those that show how far it moved, to two digits. */
+	const decimalsOf = ({ points, moved }: FigureHistory) =>
+		moved?.by
+			? Math.max(0, Math.min(MOST_DECIMALS, 1 - Math.floor(Math.log10(Math.abs(moved.by)))))
+			: columnDecimals(points.map(({ value }) => value));
+	const show = (row: FigureHistory, v: number, sigma: number | null = null) =>
+		showFigure(v, sigma, decimalsOf(row)).value;
+	const cell = (row: FigureHistory, at: string) => {
+		const point = row.points.find((p) => p.at === at);
 		if (!point) return '–';
 		const { value, sigma } = point;
-		return sigma === null ? show(value) : `${show(value, sigma)} ± ${show(sigma, sigma)}`;
+		return sigma === null ? show(row, value) : `${show(row, value, sigma)} ± ${show(row, sigma, sigma)}`;
 	};
 	const lastAt = $derived(kept.at(-1)?.at);
 	const said = ({ moved }: FigureHistory) =>
@@ -50,7 +53,7 @@
 		if (!byWarmth) return `${figure.label} since ${showDate(figure.points[0].at)}`;
 		const { perDegree } = figure;
 		return perDegree
-			? `${figure.label} changes by ${show(perDegree.slope)} ± ${show(perDegree.sigma)} ${figure.unit} per °C`
+			? `${figure.label} changes by ${showNumber(perDegree.slope)} ± ${showNumber(perDegree.sigma)} ${figure.unit} per °C`
 			: `${figure.label} by temperature; too few, or too alike, to tell how it follows`;
 	});
 </script>
@@ -73,11 +76,11 @@
 						<td class="min-w-32">{row.label}{row.unit ? `, ${row.unit}` : ''}</td>
 						{#each dates as at (at)}<td class="num whitespace-nowrap">{cell(row, at)}</td>{/each}
 						<td class="num {row.moved?.real ? 'font-bold' : ''}"
-							>{row.moved ? show(row.moved.by, row.moved.sigma) : ''}</td
+							>{row.moved ? show(row, row.moved.by, row.moved.sigma) : ''}</td
 						>
 						<td class="text-[14px] whitespace-nowrap {row.moved?.real ? 'font-bold' : 'text-ink-2'}"
 							>{said(row)}{#if row.sameDay}<span class="block font-normal text-ink-2"
-									>{row.sameDay.runs} runs that day: spread {show(row.sameDay.spread, row.sameDay.spread)}</span
+									>{row.sameDay.runs} runs that day: spread {show(row, row.sameDay.spread, row.sameDay.spread)}</span
 								>{/if}</td
 						>
 					</tr>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figureWords } from '$lib/core/words/figures';
 	import { SENSOR_RULES } from '$lib/core/due/rules';
 	import { historyOf, historyTitle, STANDING_WORDS } from '$lib/core/evidence/history';
 	import { INSTRUMENT_OF } from '$lib/features/due/fleetDue';
@@ -77,7 +78,7 @@
 								<p class="m-0 font-mono text-[14px] text-ink-2">
 									{entry.figures
 										.filter(({ value }) => value !== null)
-										.map(({ label, value, unit }) => `${label} ${Number(value?.toPrecision(4))} ${unit}`.trim())
+										.map(figureWords)
 										.join(' · ')}
 								</p>
 							{/if}

@@ -156,7 +156,7 @@
 		<Button class="min-h-14" onclick={() => work.repeat()}>Another file</Button>
 	</div>
 	<details class="hairline mt-5 pt-2">
-		<summary class="flex min-h-14 cursor-pointer items-center text-[17px] font-semibold">Play the flight back</summary>
+		<summary class="min-h-14 cursor-pointer py-4 text-[17px] font-semibold">Play the flight back</summary>
 		<Playback request={whole.request} looked={whole.looked} />
 	</details>
 {/if}

@@ -228,7 +228,7 @@
 
 {#if answer && work.request}
 	<details class="hairline mt-4 pt-2">
-		<summary class="flex min-h-14 cursor-pointer items-center text-[17px] font-semibold">Play it back</summary>
+		<summary class="min-h-14 cursor-pointer py-4 text-[17px] font-semibold">Play it back</summary>
 		<Playback request={work.whole?.request ?? work.request} looked={work.whole?.looked ?? null} />
 	</details>
 {/if}

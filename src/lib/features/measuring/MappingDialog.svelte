@@ -41,7 +41,7 @@
 	description={table ? `${table.fileName}, ${table.rows} rows. Asked once for logs of this layout.` : ''}
 >
 	{#if table}
-		<WideTable label="First rows">
+		<WideTable label="First rows" matrix>
 			<table class="text-[13px]">
 				<thead
 					><tr

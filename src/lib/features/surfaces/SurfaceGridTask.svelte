@@ -203,7 +203,7 @@
 	{:else if finding}
 		<div class="mt-4 max-w-3xl"><Reasons reasons={finding.reasons} /></div>
 		<details class="mt-3 max-w-3xl">
-			<summary class="flex min-h-14 cursor-pointer items-center text-[17px] font-semibold"
+			<summary class="min-h-14 cursor-pointer py-4 text-[17px] font-semibold"
 				>Throws, measured at the trailing edge</summary
 			>
 			<p class="mt-1 mb-2 text-[15px] text-ink-2">

@@ -9,6 +9,7 @@
 	import { trendEntries } from '$lib/store/trends';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
+	import Fold from '$lib/ui/Fold.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
 	import { showNumber } from '$lib/core/words/figures';
@@ -130,13 +131,10 @@
 			{/each}
 		{/if}
 		{#each repeated as { sensor, name, kept } (sensor)}
-			<details class="hairline mt-5 pt-2">
-				<summary class="flex min-h-14 cursor-pointer items-center text-[18px] font-semibold"
-					>{name}: {kept.length} calibrations</summary
-				>
+			<Fold id={sensor} title={name} brief="{kept.length} calibrations">
 				<p class="m-0 mb-2 text-[15px]"><a href="/aircraft/{id}/history/{sensor}">One by one</a></p>
 				<EarlierFigures {kept} />
-			</details>
+			</Fold>
 		{/each}
 	</Page>
 {/if}
