@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readTable } from '$lib/core/record/csv';
+import { firstRows, readTable } from '$lib/core/record/csv';
 import { MAX_FILE_BYTES, readText } from './readText';
 
 const text = 't [s],mx [uT]\r\n0,20\r\n0.5,21\r\n';
@@ -17,7 +17,7 @@ describe('the text of a file', () => {
 		['UTF-16, big end first', utf16(text, false)],
 	])('in %s is the same table', async (_, bytes) => {
 		const read = await readText(new File([bytes as BlobPart], 'log.csv'));
-		expect(readTable(read, 'log.csv').rows).toEqual([
+		expect(firstRows(readTable(read, 'log.csv'), 10)).toEqual([
 			['0', '20'],
 			['0.5', '21'],
 		]);

@@ -12,7 +12,7 @@ import { reviewHover } from '$lib/core/hover/review';
 import { reviewGnss, type LockRule } from '$lib/core/position/review';
 import { exportBackup, isZip, unpackBackup, unpackSession } from '$lib/core/record/archive';
 import { guessColumns, takeColumns, withPairsSplit, type Choices, type Guess } from '$lib/core/record/columns';
-import { readTable } from '$lib/core/record/csv';
+import { firstRows, readTable } from '$lib/core/record/csv';
 import type { Role } from '$lib/core/record/logRoles';
 import { readTrack } from '$lib/core/record/tracks';
 import { planHome, type Farthest } from '$lib/core/return/planned';
@@ -63,8 +63,8 @@ async function readColumns({ file, roles, remembered, chosen }: TableInput): Pro
 	return {
 		headers: table.headers,
 		layout: table.layout,
-		rows: table.rows.length,
-		sample: table.rows.slice(0, SAMPLE_ROWS),
+		rows: table.count,
+		sample: firstRows(table, SAMPLE_ROWS),
 		guess,
 		choices,
 		dropped,

@@ -16,34 +16,39 @@ export interface ActiveCycle {
 	/** How many sentences came, empty ones too: fewer than in the cycles beside it, and this one is not whole. */
 	sentences: number;
 	mode: number;
-	groups: Group[];
+	groups: readonly Group[];
 }
 
+const NONE: readonly Group[] = [];
+
 /** A cycle of which nothing has come in yet. */
-export const emptyCycle = (): ActiveCycle => ({ sentences: 0, mode: 0, groups: [] });
+export const emptyCycle = (): ActiveCycle => ({ sentences: 0, mode: 0, groups: NONE });
 
 /**
  * Takes one GSA sentence into its cycle. Sentences of one source and constellation go on where the one before was full,
  * replace it where they report mostly the same satellites again, and stand beside it where they share few: then another
  * constellation is numbered alike.
  */
-export function addActive(cycle: ActiveCycle, { source, mode, filled, used }: ActiveSatellites): void {
+export function addActive(cycle: ActiveCycle, { key, mode, filled, all }: ActiveSatellites): void {
 	cycle.sentences++;
 	cycle.mode = Math.max(cycle.mode, mode ?? 0);
 	if (filled === 0) return;
-	const key = `${source} ${used.main}`;
 	const full = filled >= GSA_HOLDS;
+	if (cycle.groups.length === 0) {
+		cycle.groups = [{ key, used: all, lastWasFull: full }];
+		return;
+	}
 	const group = cycle.groups.findLast((g) => g.key === key);
 	if (!group) {
-		cycle.groups.push({ key, used: used.all, lastWasFull: full });
+		cycle.groups = [...cycle.groups, { key, used: all, lastWasFull: full }];
 		return;
 	}
 	let shared = 0;
-	for (const id of used.all) if (group.used.has(id)) shared++;
-	const again = shared >= SAME_REPORT_SHARE * Math.min(used.all.size, group.used.size);
-	if (again) group.used = used.all;
-	else if (shared === 0 || group.lastWasFull) group.used = new Set([...group.used, ...used.all]);
-	else cycle.groups.push({ key, used: used.all, lastWasFull: full });
+	for (const id of all) if (group.used.has(id)) shared++;
+	const again = shared >= SAME_REPORT_SHARE * Math.min(all.size, group.used.size);
+	if (again) group.used = all;
+	else if (shared === 0 || group.lastWasFull) group.used = new Set([...group.used, ...all]);
+	else cycle.groups = [...cycle.groups, { key, used: all, lastWasFull: full }];
 	group.lastWasFull = full;
 }
 

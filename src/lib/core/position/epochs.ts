@@ -1,6 +1,6 @@
-import { angle, numberIn, readNmea, timeOfDay, type ReadCounts, type Sentence } from './nmea';
-import { addActive, emptyCycle, unionOf, type ActiveCycle } from './activeCycle';
-import { countSatellites } from './satelliteCount';
+import { readNmea, type ReadCounts, type Sentence } from './nmea';
+import { addActive, emptyCycle, unionOf } from './activeCycle';
+import { countSatellites, type CountEvidence } from './satelliteCount';
 import { gsaReader, gsvCollector, type ActiveSatellites } from './satellites';
 import type { FixType, Satellite } from '../../schema/gnss';
 
@@ -30,31 +30,25 @@ interface Told {
 	used: number;
 }
 
-interface Draft {
+/** An epoch while sentences still tell of it. */
+interface Draft extends Epoch, CountEvidence {
+	/** Time of day that its sentences carry. */
 	tod: number;
+	/** The how-manieth of the log. */
 	order: number;
-	fix: boolean;
 	positionRank: number;
-	latDeg: number | null;
-	lonDeg: number | null;
-	altM: number | null;
 	/** What GGA and GNS count, by type and talker; made when first needed: most epochs of a fast log need neither. */
 	counts: Told[] | null;
-	gsa: ActiveCycle | null;
 	/** Dilution by GSA: the whole receiver's, where GGA is one of a constellation. */
 	gsaHdop: number | null;
-	reportsQuality: boolean;
-	hdop: number | null;
 	quality: number | null;
 	modes: string;
-	speedMps: number | null;
-	courseDeg: number | null;
 }
 
 export interface Log {
 	counts: ReadCounts;
 	unknownSentences: number;
-	epochs: Epoch[];
+	epochs: readonly Epoch[];
 	/** Satellites of the last full GSV cycle; null where there was none. */
 	inView: Satellite[] | null;
 }
@@ -64,9 +58,10 @@ const SAME_EPOCH_S = 0.0051;
 /** Further than this in one step, forwards or (beyond interleaving) backwards, the clock was set, not waited for. */
 const JUMP_FORWARD_S = 3600;
 const JUMP_BACK_S = 10;
+/** A sentence that lags finds its epoch among so many before; no further once so many earlier ones were passed. */
+const [LOOKED_BACK, EARLIER] = [256, 4];
 /** Among so many epochs the fullest cycle shows what is used: the last may have been cut. */
 const MOST_RECENT = 3;
-const NONE: readonly Draft[] = [];
 const KNOTS_TO_MPS = 1852 / 3600;
 /** Mode letters of RMC, GLL and GNS that are a fix: autonomous, differential, RTK fixed and float, precise. */
 const FIX_MODES = /[ADRFP]/;
@@ -75,7 +70,6 @@ const hdopIn = (value: number | null) => (value !== null && value > 0 && value <
 
 /** Reads NMEA text into epochs in order of the receiver's clock. Never throws on the text. */
 export function readEpochs(text: string, progress?: (share: number) => void): Log {
-	const byBin = new Map<number, Draft[]>();
 	const drafts: Draft[] = [];
 	const gsv = gsvCollector();
 	const readGsa = gsaReader();
@@ -84,19 +78,29 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 	let unknown = 0;
 
 	const at = (tod: number): Draft => {
-		const bin = Math.round(tod / 0.01);
-		for (let k = bin - 1; k <= bin + 1; k++)
-			for (const draft of byBin.get(k) ?? NONE) if (Math.abs(draft.tod - tod) <= SAME_EPOCH_S) return draft;
+		let earlier = 0;
+		const least = Math.max(0, drafts.length - LOOKED_BACK);
+		for (let k = drafts.length - 1; k >= least && earlier < EARLIER; k--) {
+			const apart = drafts[k].tod - tod;
+			if (apart < -SAME_EPOCH_S) earlier++;
+			else if (apart <= SAME_EPOCH_S) return drafts[k];
+		}
 		const draft: Draft = {
 			tod,
 			order: drafts.length,
+			tS: 0,
+			stretch: 0,
 			fix: false,
 			positionRank: 9,
 			latDeg: null,
 			lonDeg: null,
 			altM: null,
 			counts: null,
-			gsa: null,
+			active: null,
+			told: null,
+			tellers: 0,
+			satellites: null,
+			fixType: 'none',
 			gsaHdop: null,
 			reportsQuality: false,
 			hdop: null,
@@ -106,16 +110,13 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 			courseDeg: null,
 		};
 		drafts.push(draft);
-		const sameBin = byBin.get(bin);
-		if (sameBin) sameBin.push(draft);
-		else byBin.set(bin, [draft]);
 		return draft;
 	};
 
-	const position = (draft: Draft, rank: number, f: string[], from: number): boolean => {
+	const position = (draft: Draft, rank: number, sentence: Sentence, from: number): boolean => {
 		if (rank > draft.positionRank) return true; // a better sentence has told it
-		const latDeg = angle(f[from], f[from + 1], 90);
-		const lonDeg = angle(f[from + 2], f[from + 3], 180);
+		const latDeg = sentence.angle(from, 90);
+		const lonDeg = sentence.angle(from + 2, 180);
 		if (latDeg === null || lonDeg === null) return false;
 		if (rank < draft.positionRank) {
 			draft.latDeg = latDeg;
@@ -125,14 +126,9 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 		return true;
 	};
 
-	let lastField = '';
-	const timed = (field: string | undefined): Draft | null => {
-		// The sentences of one epoch mostly carry the same text of its time.
-		if (current && field === lastField) return current;
-		const tod = timeOfDay(field);
+	const timed = (tod: number | null): Draft | null => {
 		if (tod === null) return null;
-		current = at(tod);
-		lastField = field ?? '';
+		if (current?.tod !== tod) current = at(tod);
 		return current;
 	};
 
@@ -143,59 +139,58 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 			gsv.take(sentence, current?.tod ?? 0, current?.order ?? -1);
 			return;
 		}
-		const f = sentence.fields;
 		switch (type) {
 			case 'GGA': {
-				const draft = timed(f[0]);
+				const draft = timed(sentence.time(0));
 				if (!draft) return;
-				const quality = numberIn(f[5]) ?? 0;
-				const placed = quality >= 1 && quality <= 5 && position(draft, 0, f, 1);
+				const quality = sentence.number(5) ?? 0;
+				const placed = quality >= 1 && quality <= 5 && position(draft, 0, sentence, 1);
 				if (placed) draft.fix = true;
 				if (draft.quality === null || placed) draft.quality = quality;
 				draft.reportsQuality = true;
-				const used = numberIn(f[6]);
+				const used = sentence.number(6);
 				if (used !== null) tell(draft, 'GGA', talker, used);
-				draft.hdop = hdopIn(numberIn(f[7])) ?? draft.hdop;
-				if (placed) draft.altM = numberIn(f[8]);
+				draft.hdop = hdopIn(sentence.number(7)) ?? draft.hdop;
+				if (placed) draft.altM = sentence.number(8);
 				return;
 			}
 			case 'GNS': {
-				const draft = timed(f[0]);
+				const draft = timed(sentence.time(0));
 				if (!draft) return;
-				const modes = f[5] ?? '';
+				const modes = sentence.text(5);
 				if (FIX_MODES.test(modes)) {
 					draft.fix = true;
-					position(draft, 1, f, 1);
-					draft.altM ??= numberIn(f[8]);
+					position(draft, 1, sentence, 1);
+					draft.altM ??= sentence.number(8);
 				}
 				draft.modes += modes;
 				draft.reportsQuality = true;
-				const used = numberIn(f[6]);
+				const used = sentence.number(6);
 				if (used !== null) tell(draft, 'GNS', talker, used);
-				draft.hdop = hdopIn(numberIn(f[7])) ?? draft.hdop;
+				draft.hdop = hdopIn(sentence.number(7)) ?? draft.hdop;
 				return;
 			}
 			case 'RMC': {
-				const draft = timed(f[0]);
+				const draft = timed(sentence.time(0));
 				if (!draft) return;
-				const mode = (f[11] ?? '').trim();
-				if (f[1] === 'A' && (mode === '' || FIX_MODES.test(mode))) {
+				const mode = sentence.text(11).trim();
+				if (sentence.is(1, 'A') && (mode === '' || FIX_MODES.test(mode))) {
 					draft.fix = true;
-					position(draft, 2, f, 2);
-					const knots = numberIn(f[6]);
+					position(draft, 2, sentence, 2);
+					const knots = sentence.number(6);
 					if (knots !== null) draft.speedMps = knots * KNOTS_TO_MPS;
-					draft.courseDeg = numberIn(f[7]) ?? draft.courseDeg;
+					draft.courseDeg = sentence.number(7) ?? draft.courseDeg;
 					draft.modes += mode;
 				}
 				return;
 			}
 			case 'GLL': {
-				const draft = timed(f[4]);
+				const draft = timed(sentence.time(4));
 				if (!draft) return;
-				const mode = (f[6] ?? '').trim();
-				if (f[5] === 'A' && (mode === '' || FIX_MODES.test(mode))) {
+				const mode = sentence.text(6).trim();
+				if (sentence.is(5, 'A') && (mode === '' || FIX_MODES.test(mode))) {
 					draft.fix = true;
-					position(draft, 3, f, 0);
+					position(draft, 3, sentence, 0);
 					draft.modes += mode;
 				}
 				return;
@@ -207,7 +202,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 				return;
 			}
 			case 'VTG': {
-				const kmh = numberIn(f[6]);
+				const kmh = sentence.number(6);
 				if (current && kmh !== null) current.speedMps = kmh / 3.6;
 				return;
 			}
@@ -220,11 +215,11 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 
 	const counts = readNmea(text.includes('\0') ? text.replaceAll('\0', '') : text, take, progress);
 	// What came before the first time of day belongs to a cycle that began before the log, unless nothing of its own follows.
-	if (drafts.length > 0 && drafts[0].gsa === null) for (const active of pending) addGsa(drafts[0], active);
+	if (drafts.length > 0 && drafts[0].active === null) for (const active of pending) addGsa(drafts[0], active);
 	const epochs = unwrap(drafts);
-	const full = Math.max(0, ...drafts.slice(-MOST_RECENT).map(({ gsa }) => gsa?.sentences ?? 0));
-	const withGsa = drafts.findLast(({ gsa }) => gsa !== null && gsa.sentences >= full);
-	const lastUsed = withGsa?.gsa ? unionOf(withGsa.gsa) : new Set<string>();
+	const full = Math.max(0, ...drafts.slice(-MOST_RECENT).map(({ active }) => active?.sentences ?? 0));
+	const withGsa = drafts.findLast(({ active }) => active !== null && active.sentences >= full);
+	const lastUsed = withGsa?.active ? unionOf(withGsa.active) : new Set<string>();
 	const view = gsv.last(10);
 	return {
 		counts,
@@ -236,14 +231,18 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 
 function addGsa(draft: Draft, active: ActiveSatellites): void {
 	draft.reportsQuality = true;
-	draft.gsa ??= emptyCycle();
-	addActive(draft.gsa, active);
+	draft.active ??= emptyCycle();
+	addActive(draft.active, active);
 	draft.gsaHdop ??= hdopIn(active.hdop);
 }
 
 /** One sentence's count into its epoch; a later one of the same kind takes its place. */
 function tell(draft: Draft, type: Told['type'], talker: string, used: number): void {
-	draft.counts ??= [];
+	// A list of one is made whole: one that grows takes room for more than an epoch ever has.
+	if (!draft.counts) {
+		draft.counts = [{ type, talker, used }];
+		return;
+	}
 	const same = draft.counts.find((told) => told.type === type && told.talker === talker);
 	if (same) same.used = used;
 	else draft.counts.push({ type, talker, used });
@@ -252,6 +251,7 @@ function tell(draft: Draft, type: Told['type'], talker: string, used: number): v
 /** The count that GGA, else GNS, tells: a combined talker tells the whole, single talkers share the satellites between them. */
 function toldCount({ counts }: Draft): number | null {
 	if (!counts) return null;
+	if (counts.length === 1) return Math.max(0, counts[0].used);
 	const type = counts.some((told) => told.type === 'GGA') ? 'GGA' : 'GNS';
 	let whole = 0;
 	let parts = 0;
@@ -274,14 +274,14 @@ function fixTypeOf(draft: Draft): FixType {
 	if (draft.quality === 4 || draft.modes.includes('R')) return 'rtk-fixed';
 	if (draft.quality === 5 || draft.modes.includes('F')) return 'rtk-float';
 	if (draft.quality === 2 || draft.modes.includes('D')) return 'differential';
-	const dimension = draft.gsa?.mode ?? 0;
+	const dimension = draft.active?.mode ?? 0;
 	if (dimension === 2 || dimension === 3) return dimension === 3 ? '3D' : '2D';
 	return draft.altM === null ? '2D' : '3D';
 }
 
 /** Drafts in order of the clock, midnight and jumps taken out. Sentences that lag by some seconds stay in their place. */
-function unwrap(drafts: Draft[]): Epoch[] {
-	const placed: { draft: Draft; tS: number; stretch: number }[] = [];
+function unwrap(drafts: readonly Draft[]): readonly Epoch[] {
+	const half = DAY_S / 2;
 	let offset = 0;
 	let stretch = 0;
 	let latest = -Infinity;
@@ -289,7 +289,6 @@ function unwrap(drafts: Draft[]): Epoch[] {
 	for (const draft of drafts) {
 		let t = draft.tod + offset;
 		if (latest !== -Infinity) {
-			const half = DAY_S / 2;
 			if (t - latest < -half && t + DAY_S - latest < JUMP_FORWARD_S) {
 				offset += DAY_S;
 				t += DAY_S;
@@ -302,30 +301,19 @@ function unwrap(drafts: Draft[]): Epoch[] {
 		}
 		inOrder &&= t >= latest;
 		latest = Math.max(latest, t);
-		placed.push({ draft, tS: t, stretch });
+		draft.tS = t;
+		draft.stretch = stretch;
+		draft.told = toldCount(draft);
+		draft.tellers = draft.counts?.length ?? 0;
 	}
-	if (!inOrder) placed.sort((a, b) => a.stretch - b.stretch || a.tS - b.tS || a.draft.order - b.draft.order);
-	const satellites = countSatellites(
-		placed.map(({ draft, tS, stretch: of }) => ({
-			tS,
-			stretch: of,
-			active: draft.gsa,
-			told: toldCount(draft),
-			tellers: draft.counts?.length ?? 0,
-		})),
-	);
-	return placed.map(({ draft, tS, stretch: of }, k) => ({
-		tS,
-		stretch: of,
-		fix: draft.fix,
-		latDeg: draft.latDeg,
-		lonDeg: draft.lonDeg,
-		altM: draft.altM,
-		satellites: satellites[k],
-		reportsQuality: draft.reportsQuality,
-		hdop: hdopOf(draft),
-		fixType: fixTypeOf(draft),
-		speedMps: draft.speedMps,
-		courseDeg: draft.courseDeg,
-	}));
+	const placed = inOrder
+		? drafts
+		: drafts.toSorted((a, b) => a.stretch - b.stretch || a.tS - b.tS || a.order - b.order);
+	const satellites = countSatellites(placed);
+	placed.forEach((draft, k) => {
+		draft.satellites = satellites[k];
+		draft.hdop = hdopOf(draft);
+		draft.fixType = fixTypeOf(draft);
+	});
+	return placed;
 }

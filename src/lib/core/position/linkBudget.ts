@@ -3,7 +3,7 @@ import { InputError } from '../finding/inputError';
 import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { positionLimits as limits } from './limits';
-import { readNmea } from './nmea';
+import { readNmea, type Sentence } from './nmea';
 
 export interface LinkBudget {
 	bytesPerEpoch: number | null;
@@ -31,12 +31,14 @@ export function reviewLink(text: string, baud: number, rateHz: number | null = n
 	const bytes = new Map<string, number>();
 	const times = new Set<string>();
 	let total = 0;
-	readNmea(text, ({ talker, type, fields }) => {
+	readNmea(text, (sentence) => {
+		const { talker, type } = sentence;
 		// The address, the fields with their commas, $ and *HH, and the line's end.
-		const size = 1 + talker.length + type.length + fields.reduce((sum, f) => sum + f.length + 1, 0) + 3 + LINE_END;
+		const size = 1 + talker.length + type.length + fieldsSize(sentence) + 3 + LINE_END;
 		bytes.set(type, (bytes.get(type) ?? 0) + size);
 		total += size;
-		const clock = type === 'GGA' || type === 'RMC' || type === 'GNS' ? fields[0] : type === 'GLL' ? fields[4] : '';
+		const clock =
+			type === 'GGA' || type === 'RMC' || type === 'GNS' ? sentence.text(0) : type === 'GLL' ? sentence.text(4) : '';
 		if (clock) times.add(String(Number(clock)));
 	});
 	const nothing = { bytesPerEpoch: null, rateHz: null, baud, loadPct: null, types: [] };
@@ -84,3 +86,6 @@ export function reviewLink(text: string, baud: number, rateHz: number | null = n
 
 const secondsOf = (hhmmss: number) =>
 	Math.floor(hhmmss / 10_000) * 3600 + (Math.floor(hhmmss / 100) % 100) * 60 + (hhmmss % 100);
+
+/** Bytes of a sentence's fields, each with its comma. */
+const fieldsSize = (sentence: Sentence) => (sentence.count === 0 ? 0 : sentence.body.length + 1);

@@ -1,23 +1,129 @@
-/** One NMEA 0183 sentence whose checksum is right. */
+import { plainDecimal } from '../math/decimal';
+
+const [LF, CR, BANG, DOLLAR, STAR, COMMA, POINT, ZERO] = [10, 13, 33, 36, 42, 44, 46, 48];
+const P = 'P'.charCodeAt(0);
+const TALKER_LENGTH = 2;
+const ADDRESS_LENGTH = 5;
+
+/**
+ * One NMEA 0183 sentence whose checksum is right. The reader fills the same one again and again, since a log has hundreds of
+ * thousands: what is to outlive the call that was handed it is taken from it as text.
+ */
 export class Sentence {
-	/** Fields as they were taken apart; most sentences of a log need only one or two. */
-	private apart: string[] | null = null;
+	/** 1-based line of the text. */
+	line = 0;
+	/** Talker, e.g. "GN"; "" for proprietary sentences and AIS. */
+	talker = '';
+	/** Type, e.g. "GGA"; the whole address where it is not a talker's. */
+	type = '';
+	private source = '';
+	/** Where each field ends; the first stands after the address's comma. */
+	private readonly ends: number[] = [];
+	private from = 0;
+	private fieldCount = 0;
+	/** Talkers and types by their letters: each is one text, however often it comes. */
+	private readonly words = new Map<number, string>();
 
-	constructor(
-		/** 1-based line of the text. */
-		readonly line: number,
-		/** Talker, e.g. "GN"; "" for proprietary sentences and AIS. */
-		readonly talker: string,
-		/** Type, e.g. "GGA"; the whole address where it is not a talker's. */
-		readonly type: string,
-		/** What stands between the address and the checksum, without the comma before it; null where nothing does. */
-		readonly body: string | null,
-	) {}
+	/** Takes in what stands from a `$` or `!` to the `*` before the checksum, of which the commas are known. */
+	fill(source: string, line: number, start: number, star: number, commas: readonly number[], commaCount: number): void {
+		this.source = source;
+		this.line = line;
+		const end = commaCount === 0 ? star : commas[0];
+		const talks =
+			end - start - 1 === ADDRESS_LENGTH && source.charCodeAt(start) === DOLLAR && source.charCodeAt(start + 1) !== P;
+		this.talker = talks ? this.word(start + 1, start + 1 + TALKER_LENGTH) : '';
+		this.type = talks ? this.word(start + 1 + TALKER_LENGTH, end) : source.slice(start + 1, end);
+		this.from = end + 1;
+		this.fieldCount = commaCount;
+		for (let k = 1; k < commaCount; k++) this.ends[k - 1] = commas[k];
+		if (commaCount > 0) this.ends[commaCount - 1] = star;
+	}
 
-	/** Fields after the address. */
-	get fields(): string[] {
-		this.apart ??= this.body === null ? [] : this.body.split(',');
-		return this.apart;
+	private word(from: number, to: number): string {
+		let letters = 0;
+		for (let i = from; i < to; i++) letters = letters * 256 + (this.source.charCodeAt(i) & 0xff);
+		const known = this.words.get(letters);
+		if (known !== undefined && this.source.startsWith(known, from)) return known;
+		const word = this.source.slice(from, to);
+		this.words.set(letters, word);
+		return word;
+	}
+
+	/** How many fields follow the address. */
+	get count(): number {
+		return this.fieldCount;
+	}
+
+	/** What stands between the address and the checksum, without the comma before it; "" where nothing does. */
+	get body(): string {
+		return this.fieldCount === 0 ? '' : this.source.slice(this.from, this.endOf(this.fieldCount - 1));
+	}
+
+	private startOf(k: number): number {
+		return k === 0 ? this.from : this.ends[k - 1] + 1;
+	}
+
+	private endOf(k: number): number {
+		return this.ends[k];
+	}
+
+	/** A field as text; "" where there is none. */
+	text(k: number): string {
+		return k < this.fieldCount ? this.source.slice(this.startOf(k), this.endOf(k)) : '';
+	}
+
+	/** Whether a field is just this text. */
+	is(k: number, word: string): boolean {
+		if (k >= this.fieldCount) return false;
+		const from = this.startOf(k);
+		return this.endOf(k) - from === word.length && this.source.startsWith(word, from);
+	}
+
+	/** The fields from one to before another, with the commas between them, as text. */
+	span(first: number, before: number): string {
+		const last = Math.min(before, this.fieldCount) - 1;
+		return first > last ? '' : this.source.slice(this.startOf(first), this.endOf(last));
+	}
+
+	/** Whether the fields from one to before another are just this text. */
+	spans(first: number, before: number, words: string): boolean {
+		const last = Math.min(before, this.fieldCount) - 1;
+		if (first > last) return words === '';
+		const from = this.startOf(first);
+		return this.endOf(last) - from === words.length && this.source.startsWith(words, from);
+	}
+
+	/** A field as a number; null where it is empty or not a plain decimal number. */
+	number(k: number): number | null {
+		if (k >= this.fieldCount) return null;
+		const [from, to] = [this.startOf(k), this.endOf(k)];
+		if (from === to) return null;
+		const quick = plainDecimal(this.source, from, to);
+		return quick === quick ? quick : numberIn(this.text(k));
+	}
+
+	/** A field as time of day in seconds, from hhmmss.sss; null where it is not one. */
+	time(k: number): number | null {
+		if (k >= this.fieldCount) return null;
+		const [from, to] = [this.startOf(k), this.endOf(k)];
+		if (to - from < 6 || (to - from > 6 && this.source.charCodeAt(from + 6) !== POINT)) return null;
+		const [h, m] = [twoDigits(this.source, from), twoDigits(this.source, from + 2)];
+		const s = unsigned(this.source, from + 4, to);
+		return h >= 0 && m >= 0 && h < 24 && m < 60 && s < 61 ? h * 3600 + m * 60 + s : null;
+	}
+
+	/** Degrees from ddmm.mmmm or dddmm.mmmm in a field and a hemisphere in the next; null where they are not an angle within `most`. */
+	angle(k: number, most: number): number | null {
+		if (k + 1 >= this.fieldCount) return null;
+		const [from, to] = [this.startOf(k), this.endOf(k)];
+		const value = wholeDigits(this.source, from, to) < 3 ? NaN : unsigned(this.source, from, to);
+		if (!(value >= 0)) return null;
+		const degrees = Math.floor(value / 100);
+		const minutes = value - degrees * 100;
+		const signed = degrees + minutes / 60;
+		if (minutes >= 60 || signed > most) return null;
+		if (this.is(k + 1, 'S') || this.is(k + 1, 'W')) return -signed;
+		return this.is(k + 1, 'N') || this.is(k + 1, 'E') ? signed : null;
 	}
 }
 
@@ -76,31 +182,15 @@ export function readNmea(
 	const problem = (line: number, what: string, row: string) => {
 		if (counts.problems.length < PROBLEMS_KEPT) counts.problems.push({ line, what, text: row.slice(0, TEXT_KEPT) });
 	};
-	let line = 0;
-	let from = 0;
-	// Lines end in LF, CR LF, or CR alone; searching for one byte is quicker than looking at each.
-	const end = text.includes('\n') ? '\n' : '\r';
-	// A bare CR within a line: old and new ends mixed in one log.
-	const mixed = end === '\n' && /\r[^\n]/.test(text);
-	let pending: string[] = [];
-	while (from < text.length || pending.length > 0) {
-		if (pending.length === 0) {
-			const at = text.indexOf(end, from);
-			const to = at < 0 ? text.length : at;
-			const whole = text.slice(from, text.charCodeAt(to - 1) === 13 && to > from ? to - 1 : to);
-			from = to + 1;
-			if (mixed && whole.includes('\r')) pending = whole.split('\r').reverse();
-			else pending.push(whole);
-		}
-		line++;
-		if (line % PROGRESS_LINES === 0) progress?.(from / text.length);
-		const row = pending.pop() ?? '';
-		if (row.length === 0) continue;
+	const sentence = new Sentence();
+	const commas: number[] = [];
+
+	/** Any line, in words of its own: what is glued to it, broken or without a checksum. */
+	const readRow = (row: string, line: number): void => {
 		const dollar = row.lastIndexOf('$');
 		const bang = row.lastIndexOf('!');
-		if (dollar < 0 && bang < 0) continue;
-		if (dollar !== 0 && row.trimStart().startsWith('#')) continue;
-
+		if (dollar < 0 && bang < 0) return;
+		if (dollar !== 0 && row.trimStart().startsWith('#')) return;
 		// A sentence begins at the last `$`; at the last `!` where that gives a right checksum and the `$` does not.
 		const first = dollar > bang ? dollar : bang;
 		let start = first;
@@ -112,18 +202,10 @@ export function readNmea(
 		}
 		if (sum?.right) {
 			counts.sentences++;
-			const comma = row.indexOf(',', start);
-			const bare = comma < 0 || comma > sum.star;
-			const address = row.slice(start + 1, bare ? sum.star : comma);
-			const talks = row[start] === '$' && address.length === 5 && address[0] !== 'P';
-			take(
-				new Sentence(
-					line,
-					talks ? address.slice(0, 2) : '',
-					talks ? address.slice(2) : address,
-					bare ? null : row.slice(comma + 1, sum.star),
-				),
-			);
+			let found = 0;
+			for (let i = start + 1; i < sum.star; i++) if (row.charCodeAt(i) === COMMA) commas[found++] = i;
+			sentence.fill(row, line, start, sum.star, commas, found);
+			take(sentence);
 		} else if (sum) {
 			counts.checksumErrors++;
 			problem(line, 'the checksum is wrong', row);
@@ -131,51 +213,74 @@ export function readNmea(
 			counts.withoutChecksum++;
 			problem(line, 'the sentence has no checksum', row);
 		}
+	};
+
+	let line = 0;
+	let from = 0;
+	const { length } = text;
+	while (from < length) {
+		line++;
+		if (line % PROGRESS_LINES === 0) progress?.(from / length);
+		// Nearly all lines are one whole sentence: read in one go, without being cut out.
+		const first = text.charCodeAt(from);
+		let at = from;
+		if (first === DOLLAR || first === BANG) {
+			let sum = 0;
+			let found = 0;
+			let code = first;
+			for (at++; at < length; at++) {
+				code = text.charCodeAt(at);
+				if (code === COMMA) commas[found++] = at;
+				else if (code <= STAR && (code === STAR || code === DOLLAR || code === BANG || code === LF || code === CR))
+					break;
+				sum ^= code;
+			}
+			if (code === STAR && (sum & 0xff) === hexAt(text, at + 1)) {
+				const next = at + 3 < length ? text.charCodeAt(at + 3) : LF;
+				if (next === CR || next === LF) {
+					counts.sentences++;
+					sentence.fill(text, line, from, at, commas, found);
+					take(sentence);
+					from = at + (next === CR && at + 4 < length && text.charCodeAt(at + 4) === LF ? 5 : 4);
+					continue;
+				}
+			}
+		}
+		while (at < length && text.charCodeAt(at) !== LF && text.charCodeAt(at) !== CR) at++;
+		if (at > from) readRow(text.slice(from, at), line);
+		from = at + (text.startsWith('\r\n', at) ? 2 : 1);
 	}
 	return counts;
 }
 
-const isDigit = (code: number) => code >= 48 && code <= 57;
+const isDigit = (code: number) => code >= ZERO && code <= ZERO + 9;
 
-/** True for digits with at most one point among or after them and at least `whole` digits before it; by code, quicker than a pattern. */
-function isDecimal(text: string, from: number, whole: number): boolean {
-	let digits = 0;
-	let before = -1;
-	for (let i = from; i < text.length; i++) {
-		const code = text.charCodeAt(i);
-		if (isDigit(code)) digits++;
-		else if (code === 46 && before < 0) before = digits;
-		else return false;
-	}
-	return digits > 0 && (before < 0 ? digits : before) >= whole;
+/** The number of two digits at a place; −1 where there are none. */
+function twoDigits(text: string, at: number): number {
+	const [tens, ones] = [text.charCodeAt(at), text.charCodeAt(at + 1)];
+	return isDigit(tens) && isDigit(ones) ? 10 * (tens - ZERO) + ones - ZERO : -1;
 }
 
-/** Time of day in seconds from hhmmss.sss; null where it is not one. */
-export function timeOfDay(field: string | undefined): number | null {
-	if (!field || !isDecimal(field, 0, 6)) return null;
-	if (field.length > 6 && field[6] !== '.') return null;
-	const h = Number(field.slice(0, 2));
-	const m = Number(field.slice(2, 4));
-	const s = Number(field.slice(4));
-	return h < 24 && m < 60 && s < 61 ? h * 3600 + m * 60 + s : null;
+/** How many digits stand before anything else. */
+function wholeDigits(text: string, from: number, to: number): number {
+	let i = from;
+	while (i < to && isDigit(text.charCodeAt(i))) i++;
+	return i - from;
 }
 
-/** Degrees from ddmm.mmmm or dddmm.mmmm and a hemisphere letter; null where they are not an angle within `most`. */
-export function angle(field: string | undefined, hemisphere: string | undefined, most: number): number | null {
-	if (!field || !isDecimal(field, 0, 3)) return null;
-	const value = Number(field);
-	const degrees = Math.floor(value / 100);
-	const minutes = value - degrees * 100;
-	const signed = degrees + minutes / 60;
-	if (minutes >= 60 || signed > most) return null;
-	if (hemisphere === 'S' || hemisphere === 'W') return -signed;
-	return hemisphere === 'N' || hemisphere === 'E' ? signed : null;
+/** A decimal number that begins with a digit; NaN for anything else. */
+function unsigned(text: string, from: number, to: number): number {
+	if (!isDigit(text.charCodeAt(from))) return NaN;
+	const quick = plainDecimal(text, from, to);
+	if (quick === quick) return quick;
+	const field = text.slice(from, to);
+	return PLAIN.test(field) ? Number(field) : NaN;
 }
+
+const PLAIN = /^[+-]?(\d+\.?\d*|\.\d+)$/;
 
 /** A number field; null where it is empty or not a plain decimal number. */
 export function numberIn(field: string | undefined): number | null {
 	const plain = field?.trim();
-	if (!plain) return null;
-	const signed = plain[0] === '+' || plain[0] === '-';
-	return isDecimal(plain, signed ? 1 : 0, 0) ? Number(plain) : null;
+	return plain && PLAIN.test(plain) ? Number(plain) : null;
 }

@@ -147,6 +147,20 @@ describe('lines as real recordings hold them', () => {
 		expect(review.lockS).toBe(30);
 	});
 
+	it('the same time of the next day is another instant; a sentence that lags belongs to its own', () => {
+		const clock = (s: number) => new Date(s * 1000).toISOString().slice(11, 19).replaceAll(':', '');
+		const days = Array.from({ length: 26 * 60 }, (_, k) => gga(`${clock((k * 60) % 86_400)}.00`, '10', '0.9'));
+		expect(reviewGnss(days.join('\n')).epochs).toBe(26 * 60);
+		const lagging = Array.from({ length: 60 }, (_, k) => [
+			gga(`1000${String(k).padStart(2, '0')}.00`, '10', '0.9'),
+			...(k > 1 ? [gga(`1000${String(k - 2).padStart(2, '0')}.00`, '11', '0.8')] : []),
+		]);
+		const review = reviewGnss(lagging.flat().join('\n'));
+		expect(review.epochs).toBe(60);
+		expect(review.rateHz).toBeCloseTo(1, 6);
+		expect(review.satellitesUsed.median).toBe(11);
+	});
+
 	it('a satellite seen on two bands counts once; a cycle joined in the middle counts not at all', () => {
 		const rows = [
 			sentence('GPGSV,2,2,05,09,10,100,30'),

@@ -93,32 +93,38 @@ function localTrack(epochs: readonly Epoch[]) {
 	if (points.length === 0) return null;
 	const origin = { latDeg: points[0].latDeg, lonDeg: points[0].lonDeg };
 	const scale = localScale(origin.latDeg);
-	const local = points.map((p) => toLocal(origin, p.latDeg, p.lonDeg, scale));
-	return { points, origin, scale, north: local.map((p) => p.northM), east: local.map((p) => p.eastM) };
+	const north = new Float64Array(points.length);
+	const east = new Float64Array(points.length);
+	points.forEach(({ latDeg, lonDeg }, i) => {
+		const { northM, eastM } = toLocal(origin, latDeg, lonDeg, scale);
+		north[i] = northM;
+		east[i] = eastM;
+	});
+	return { points, origin, scale, north, east };
 }
 
 /** Median of the slopes of all pairs of points (Theil 1950, Sen 1968), per second. */
-function theilSen(t: number[], y: number[]): number {
+function theilSen(t: ArrayLike<number>, y: ArrayLike<number>): number {
 	const slopes: number[] = [];
 	for (let i = 0; i < t.length; i++)
 		for (let j = i + 1; j < t.length; j++) if (t[j] > t[i]) slopes.push((y[j] - y[i]) / (t[j] - t[i]));
 	return slopes.length > 0 ? median(slopes) : 0;
 }
 
-function scatterOf(epochs: Epoch[]): GnssAnswer['scatter'] {
+function scatterOf(epochs: readonly Epoch[]): GnssAnswer['scatter'] {
 	const track = localTrack(epochs);
 	if (!track || track.points.length < MIN_FOR_SCATTER) return undefined;
 	const [n0, e0] = [median(track.north), median(track.east)];
 	const distance = track.north.map((n, i) => Math.hypot(n - n0, track.east[i] - e0));
 	const step = Math.ceil(track.points.length / MOST_FOR_SLOPE);
-	const pick = (values: number[]) => values.filter((_, i) => i % step === 0);
-	const t = pick(track.points.map((p) => p.tS));
+	const pick = (values: Float64Array) => values.filter((_, i) => i % step === 0);
+	const t = pick(Float64Array.from(track.points, (p) => p.tS));
 	const perSecond = Math.hypot(theilSen(t, pick(track.north)), theilSen(t, pick(track.east)));
 	return { cep50M: quantile(distance, 0.5), cep95M: quantile(distance, 0.95), driftMPerMin: perSecond * 60 };
 }
 
 /** How many of n readings count as independent: the wander of a fix makes neighbours alike (lag-one autocorrelation). */
-function independent(values: number[]): number {
+function independent(values: ArrayLike<number>): number {
 	const m = mean(values);
 	let top = 0;
 	let bottom = 0;
@@ -148,7 +154,7 @@ function homeOf(span: readonly Epoch[]): GnssAnswer['home'] {
 	};
 }
 
-function firstFixS(epochs: Epoch[]): number | null {
+function firstFixS(epochs: readonly Epoch[]): number | null {
 	let origin = 0;
 	let stretch = -1;
 	for (const epoch of epochs) {
@@ -158,7 +164,7 @@ function firstFixS(epochs: Epoch[]): number | null {
 	return null;
 }
 
-function rateOf(epochs: Epoch[]): number | null {
+function rateOf(epochs: readonly Epoch[]): number | null {
 	const steps: number[] = [];
 	for (let i = 1; i < epochs.length; i++)
 		if (epochs[i].stretch === epochs[i - 1].stretch) steps.push(epochs[i].tS - epochs[i - 1].tS);
@@ -198,13 +204,13 @@ export function reviewGnss(
 		firstFixS: firstFixS(epochs),
 		lockS: hold.lockS,
 		satellitesUsed: {
-			min: satellites.length > 0 ? Math.min(...quantiles(satellites)) : null,
+			min: leastOf(satellites),
 			median: satellites.length > 0 ? median(satellites) : null,
 			last: satellites.at(-1) ?? null,
 		},
 		satellitesInView: log.inView?.length ?? null,
 		hdop: {
-			best: hdops.length > 0 ? Math.min(...quantiles(hdops)) : null,
+			best: leastOf(hdops),
 			median: hdops.length > 0 ? median(hdops) : null,
 			last: hdops.at(-1) ?? null,
 		},
@@ -218,8 +224,9 @@ export function reviewGnss(
 	};
 }
 
-/** Least and greatest as a pair: spreading a long array into Math.min would overflow the stack. */
-const quantiles = (values: number[]) => [quantile(values, 0), quantile(values, 1)];
+/** The least of a list, null for none: spreading a long one into Math.min would overflow the stack. */
+const leastOf = (values: readonly number[]): number | null =>
+	values.length === 0 ? null : values.reduce((least, value) => Math.min(least, value));
 
 function reasonsFor(log: Log, lastType: FixType, hold: Hold, scatter: GnssAnswer['scatter'], rule: LockRule): Reason[] {
 	const { epochs } = log;

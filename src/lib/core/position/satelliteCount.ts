@@ -30,19 +30,26 @@ function wholeCount(active: ActiveCycle, union: number, told: number | null): nu
 	return Math.max(union, Math.min(told, union + alike));
 }
 
-/** Which instants carry fewer of a kind of sentence than those beside them: cut by the end of the log, or lost on the way. */
-function halfOf(evidence: readonly CountEvidence[], sentences: (e: CountEvidence) => number): Set<CountEvidence> {
-	const half = new Set<CountEvidence>();
-	const carrying = evidence.filter((e) => sentences(e) > 0);
-	const fewer = (e: CountEvidence, beside: CountEvidence | undefined): boolean | null =>
-		beside && e.stretch === beside.stretch && Math.abs(beside.tS - e.tS) <= STANDS_S
-			? sentences(beside) > sentences(e)
-			: null;
-	carrying.forEach((e, k) => {
-		const before = fewer(e, carrying[k - 1]);
-		const after = fewer(e, carrying[k + 1]);
-		if (before !== false && after !== false && (before ?? after)) half.add(e);
-	});
+/** Which instants carry fewer of a kind of sentence than those beside them, as ones: cut by the end of the log, or lost on the way. */
+function halfOf(evidence: readonly CountEvidence[], sentences: readonly number[]): Uint8Array {
+	const half = new Uint8Array(evidence.length);
+	const fewer = (k: number, beside: number): boolean | null => {
+		if (beside < 0) return null;
+		const [e, other] = [evidence[k], evidence[beside]];
+		if (e.stretch !== other.stretch || Math.abs(other.tS - e.tS) > STANDS_S) return null;
+		return sentences[beside] > sentences[k];
+	};
+	let [before, now] = [-1, -1];
+	const weigh = (after: number) => {
+		if (now >= 0) {
+			const less = fewer(now, before);
+			const more = fewer(now, after);
+			if (less !== false && more !== false && (less ?? more)) half[now] = 1;
+		}
+		[before, now] = [now, after];
+	};
+	for (let k = 0; k < evidence.length; k++) if (sentences[k] > 0) weigh(k);
+	weigh(-1);
 	return half;
 }
 
@@ -52,15 +59,20 @@ function halfOf(evidence: readonly CountEvidence[], sentences: (e: CountEvidence
  * one. Null where nothing is known.
  */
 export function countSatellites(evidence: readonly CountEvidence[]): (number | null)[] {
-	const half = halfOf(evidence, ({ active }) => active?.sentences ?? 0);
-	const halfTold = halfOf(evidence, ({ tellers }) => tellers);
+	const half = halfOf(
+		evidence,
+		evidence.map(({ active }) => active?.sentences ?? 0),
+	);
+	const halfTold = halfOf(
+		evidence,
+		evidence.map(({ tellers }) => tellers),
+	);
 	const unions = evidence.map(({ active }) => (active ? unionOf(active).size : 0));
-	const whole = (e: CountEvidence) => e.active !== null && !half.has(e);
 	let compared = 0;
 	let agreeing = 0;
 	evidence.forEach((e, k) => {
 		const { told } = e;
-		if (told === null || unions[k] === 0 || !whole(e) || halfTold.has(e)) return;
+		if (told === null || unions[k] === 0 || e.active === null || half[k] === 1 || halfTold[k] === 1) return;
 		compared++;
 		if (told === unions[k] || (capped(told) && unions[k] > told)) agreeing++;
 	});
@@ -68,10 +80,10 @@ export function countSatellites(evidence: readonly CountEvidence[]): (number | n
 	let last: { tS: number; stretch: number; count: number } | null = null;
 	return evidence.map((e, k) => {
 		const { tS, stretch, active } = e;
-		const told = halfTold.has(e) ? null : e.told;
+		const told = halfTold[k] === 1 ? null : e.told;
 		const before: number | null =
 			last && last.stretch === stretch && Math.abs(tS - last.tS) <= STANDS_S ? last.count : null;
-		if (active && whole(e)) {
+		if (active && half[k] === 0) {
 			const count = wholeCount(active, unions[k], told);
 			if (count !== null) last = { tS, stretch, count };
 			return count;

@@ -49,71 +49,89 @@ const idIn = (field: string | undefined): number | null => {
 	return id !== null && Number.isInteger(id) && id > 0 ? id : null;
 };
 
-/** The satellites that one sentence names; the same object wherever the next sentence names the same. */
-export interface NamedSatellites {
-	all: ReadonlySet<string>;
-	/** The constellation that most of them belong to: what tells two sentences of one combined talker apart. */
-	main: string;
-}
-
 export interface ActiveSatellites {
-	/** Where the sentence stands in its epoch: talker and system, so that a second report of the same replaces it. */
-	source: string;
+	/** Talker, system and main constellation: a second report of the same replaces the first in its epoch. */
+	key: string;
 	mode: number | null;
 	/** How many places of the sentence are filled. */
 	filled: number;
-	used: NamedSatellites;
+	all: ReadonlySet<string>;
 	hdop: number | null;
 }
 
-function nameAll(fields: readonly string[], system: string | undefined): NamedSatellites & { filled: number } {
-	const named = fields.map(idIn).flatMap((id) => (id === null ? [] : [nameSatellite(system, id)]));
+/** What the places of one sentence name, and where they stood. */
+interface Named {
+	talker: string;
+	system: string;
+	places: string;
+	key: string;
+	filled: number;
+	all: ReadonlySet<string>;
+}
+
+function nameAll(talker: string, system: string, places: string): Named {
+	const name = BY_SYSTEM_ID[system] ?? BY_TALKER[talker];
+	const named = places
+		.split(',')
+		.map(idIn)
+		.flatMap((id) => (id === null ? [] : [nameSatellite(name, id)]));
 	const counts = new Map<string, number>();
 	for (const satellite of named) counts.set(satellite.system, (counts.get(satellite.system) ?? 0) + 1);
 	const [main] = [...counts].reduce<[string, number]>((best, entry) => (entry[1] > best[1] ? entry : best), ['', 0]);
-	return { all: new Set(named.map(satelliteKey)), main, filled: named.length };
+	const key = `${talker}/${system} ${main}`;
+	return { talker, system, places, key, filled: named.length, all: new Set(named.map(satelliteKey)) };
 }
 
-/** So many different sentences are remembered: a cycle has a handful, and they change as satellites rise and set. */
-const REMEMBERED = 64;
+/** So many different sentences are remembered, the latest first: a cycle has a handful, and they change as satellites rise and set. */
+const REMEMBERED = 12;
+/** 2 modes, 12 places, 3 dilutions, then perhaps the system's number. */
+const [MODE, PLACES, PLACES_END, HDOP, SYSTEM] = [1, 2, 14, 15, 17];
 
 /** Reads GSA sentences, short ones and those with a system id included. What they name changes seldom: it is taken apart once. */
 export function gsaReader() {
-	const named = new Map<string, ReturnType<typeof nameAll>>();
-	return ({ talker, fields }: Sentence): ActiveSatellites => {
-		// 2 modes, 12 ids, 3 dilutions, then perhaps the system id.
-		const systemField = fields.length >= 18 ? fields[17].trim() : '';
-		const source = `${talker}/${systemField}`;
-		const ids = fields.slice(2, 14);
-		const key = `${source} ${ids.join()}`;
-		let used = named.get(key);
-		if (!used) {
-			if (named.size >= REMEMBERED) named.clear();
-			used = nameAll(ids, BY_SYSTEM_ID[systemField] ?? BY_TALKER[talker]);
-			named.set(key, used);
-		}
-		return { source, mode: numberIn(fields[1]), filled: used.filled, used, hdop: numberIn(fields[15]) };
+	const remembered: Named[] = [];
+	return (sentence: Sentence): ActiveSatellites => {
+		const system = sentence.text(SYSTEM).trim();
+		let k = 0;
+		while (
+			k < remembered.length &&
+			!(
+				remembered[k].talker === sentence.talker &&
+				remembered[k].system === system &&
+				sentence.spans(PLACES, PLACES_END, remembered[k].places)
+			)
+		)
+			k++;
+		const named =
+			k < remembered.length ? remembered[k] : nameAll(sentence.talker, system, sentence.span(PLACES, PLACES_END));
+		if (k === REMEMBERED) k--;
+		for (; k > 0; k--) remembered[k] = remembered[k - 1];
+		remembered[0] = named;
+		const { key, filled, all } = named;
+		return { key, mode: sentence.number(MODE), filled, all, hdop: sentence.number(HDOP) };
 	};
 }
 
-/** The sentences of a cycle as they came: only the last cycles are ever read, so only those are taken apart. */
+/** What the sentences of a cycle say, as it came: only the last cycles are ever read, so only those are taken apart. */
 interface Cycle {
 	expected: number;
 	next: number;
 	talker: string;
-	sentences: Sentence[];
+	bodies: readonly string[];
 	atS: number;
 	/** The epoch in which it ended. */
 	epoch: number;
 }
 
+const NO_BODIES: readonly string[] = [];
+
 type Seen = Omit<Satellite, 'used'>;
 
-function satellitesIn({ talker, sentences }: Cycle): Seen[] {
+function satellitesIn({ talker, bodies }: Cycle): Seen[] {
 	const out: Seen[] = [];
-	for (const { fields } of sentences) {
-		// 3 counts, then blocks of four, then perhaps the signal.
-		for (let k = 3; k + 3 < fields.length; k += 4) {
+	for (const body of bodies) {
+		const fields = body.split(',');
+		for (let k = COUNTS; k + 3 < fields.length; k += 4) {
 			const id = idIn(fields[k]);
 			if (id === null) continue;
 			out.push({
@@ -128,11 +146,11 @@ function satellitesIn({ talker, sentences }: Cycle): Seen[] {
 }
 
 /** The signal's number that stands last where the blocks of four leave one field over. */
-function signalOf(body: string): string {
-	let fields = 1;
-	for (let i = body.indexOf(','); i >= 0; i = body.indexOf(',', i + 1)) fields++;
-	return (fields - 3) % 4 === 1 ? body.slice(body.lastIndexOf(',') + 1).trim() : '';
-}
+const signalOf = (sentence: Sentence): string =>
+	(sentence.count - COUNTS) % 4 === 1 ? sentence.text(sentence.count - 1).trim() : '';
+
+/** Counts of sentences, its own number, and satellites stand before the blocks of four. */
+const COUNTS = 3;
 
 /**
  * Gathers GSV sentences into full blocks. Receivers send one block a talker and signal, with or without the signal's number: all
@@ -149,19 +167,19 @@ export function gsvCollector() {
 	return {
 		/** `atS` is the time and `epoch` the number of the instant in which the sentence came. */
 		take(sentence: Sentence, atS: number, epoch: number) {
-			const { talker, body } = sentence;
-			// Its two counts stand first; the rest is taken apart only where it is read.
-			const [total, number] = (body ?? '').split(',', 2).map(Number);
-			if (!(total > 0) || !(number > 0)) return;
-			const key = talker + signalOf(body ?? '');
-			const cycle = number === 1 ? { expected: total, next: 1, talker, sentences: [], atS, epoch } : open.get(key);
+			const { talker } = sentence;
+			const [total, number] = [sentence.number(0), sentence.number(1)];
+			if (total === null || number === null || total <= 0 || number <= 0) return;
+			const key = talker + signalOf(sentence);
+			const cycle = number === 1 ? { expected: total, next: 1, talker, bodies: NO_BODIES, atS, epoch } : open.get(key);
 			if (!cycle || cycle.next !== number || cycle.expected !== total) {
 				open.delete(key); // a log that starts in mid-cycle, or a lost sentence
 				return;
 			}
-			cycle.sentences.push(sentence);
+			cycle.bodies = [...cycle.bodies, sentence.body];
 			cycle.next++;
-			Object.assign(cycle, { atS, epoch });
+			cycle.atS = atS;
+			cycle.epoch = epoch;
 			open.set(key, cycle);
 			if (number !== total) return;
 			open.delete(key);

@@ -1,7 +1,7 @@
 import { MOST_READING } from '../../schema/common';
 import { InputError } from '../finding/inputError';
 import { median } from '../math/statistics';
-import { numbersOf, type Table } from './csv';
+import { firstRows, numbersOf, type Table } from './csv';
 import { CLOCK, GPS_WEEK, ISO, WEEK_NAME, type Role } from './logRoles';
 
 const WEEK_S = 604_800;
@@ -95,8 +95,9 @@ function splitHeader(header: string): { name: string; unit: string | null } {
 /** The unit of a time column where its cells or its name tell it; null for anything else. */
 function timeUnit(table: Table, { group }: Role, column: number, name: string): string | null {
 	if (group !== 'time') return null;
-	if (table.rows.length > 0 && table.rows.slice(0, 5).every((row) => ISO_TIME.test(row[column] ?? ''))) return ISO;
-	if (table.rows.length > 0 && table.rows.slice(0, 5).every((row) => CLOCK_TIME.test(row[column] ?? ''))) return CLOCK;
+	const seen = firstRows(table, 5);
+	if (seen.length > 0 && seen.every((row) => ISO_TIME.test(row[column] ?? ''))) return ISO;
+	if (seen.length > 0 && seen.every((row) => CLOCK_TIME.test(row[column] ?? ''))) return CLOCK;
 	return WEEK_NAME.test(name) ? GPS_WEEK : null;
 }
 
@@ -113,9 +114,7 @@ function unitBySize(values: number[], of: Role): string | null {
 
 /** Stick values tell their unit by their size: within ±1.2, within ±125, or pulse widths. */
 function channelUnit(table: Table, columns: readonly number[]): string | null {
-	const values = table.rows
-		.slice(0, 2000)
-		.flatMap((row) => columns.map((c) => Number((row[c] ?? '').replace(',', '.'))));
+	const values = firstRows(table, 2000).flatMap((row) => columns.map((c) => Number((row[c] ?? '').replace(',', '.'))));
 	const most = Math.max(...values.filter(Number.isFinite).map(Math.abs));
 	if (most <= 1.2) return '−1 to 1';
 	if (most <= 125) return '%';
@@ -143,7 +142,7 @@ export function guessColumns(table: Table, roles: readonly Role[]): Guess {
 		const names = Object.keys(first.units);
 		let unit = names.length === 1 ? names[0] : null;
 		if (unit === null && first.typical !== undefined && own.length === 3) {
-			const sizes = table.rows.slice(0, 500).map((row) => {
+			const sizes = firstRows(table, 500).map((row) => {
 				const parts = own.map((r) => Number((row[choices[r.name].column] ?? '').replace(',', '.')));
 				return Math.hypot(...parts);
 			});
@@ -162,27 +161,29 @@ export function guessColumns(table: Table, roles: readonly Role[]): Guess {
 
 /** ISO 8601 times as seconds since 1970; without a zone they are taken as UTC. */
 function isoSeconds(table: Table, column: number, fileName: string): Float64Array {
-	return Float64Array.from(table.rows, (row, i) => {
-		const text = (row[column] ?? '').replace(' ', 'T');
+	return Float64Array.from({ length: table.count }, (_, i) => {
+		const cell = table.row(i)[column] ?? '';
+		const text = cell.replace(' ', 'T');
 		const at = Date.parse(/(Z|[+-]\d{2}:?\d{2})$/.test(text) ? text : `${text}Z`);
 		if (Number.isFinite(at)) return at / 1000;
 		throw new InputError(
 			'not-a-time',
 			`line.${table.lines[i]}`,
-			`${fileName}, line ${table.lines[i]}, ${table.headers[column]}: "${row[column] ?? ''}" is not a time.`,
+			`${fileName}, line ${table.lines[i]}, ${table.headers[column]}: "${cell}" is not a time.`,
 		);
 	});
 }
 
 /** Times of day as seconds that go on past midnight. @throws InputError naming the line. */
 function clockSeconds(table: Table, column: number, fileName: string): Float64Array {
-	const t = Float64Array.from(table.rows, (row, i) => {
-		const found = CLOCK_TIME.exec(row[column] ?? '');
+	const t = Float64Array.from({ length: table.count }, (_, i) => {
+		const cell = table.row(i)[column] ?? '';
+		const found = CLOCK_TIME.exec(cell);
 		if (found) return Number(found[1]) * 3600 + Number(found[2]) * 60 + Number(found[3].replace(',', '.'));
 		throw new InputError(
 			'not-a-time',
 			`line.${table.lines[i]}`,
-			`${fileName}, line ${table.lines[i]}, ${table.headers[column]}: "${(row[column] ?? '').slice(0, 40)}" is not a time of day.`,
+			`${fileName}, line ${table.lines[i]}, ${table.headers[column]}: "${cell.slice(0, 40)}" is not a time of day.`,
 		);
 	});
 	unroll(t, DAY_S);
@@ -251,7 +252,7 @@ export function takeColumns(
 			throw new InputError(
 				'out-of-range',
 				`line.${table.lines[i]}`,
-				`${fileName}, line ${table.lines[i]}, ${table.headers[column] ?? `column ${column + 1}`}: no sensor shows "${table.rows[i][column]}".`,
+				`${fileName}, line ${table.lines[i]}, ${table.headers[column] ?? `column ${column + 1}`}: no sensor shows "${table.row(i)[column]}".`,
 			);
 		}
 		out[name] = values;
@@ -288,24 +289,28 @@ const SNIFFED = 200;
 export function withPairsSplit(table: Table): { table: Table; dropped: number } {
 	const column = table.headers.findIndex((header, k) => {
 		if (!PAIR_NAME.test(splitHeader(header).name)) return false;
-		const filled = table.rows.slice(0, SNIFFED).flatMap((row) => row[k] || []);
+		const filled = firstRows(table, SNIFFED).flatMap((row) => row[k] || []);
 		return filled.length > 0 && filled.every((cell) => PAIR.test(cell));
 	});
 	if (column < 0) return { table, dropped: 0 };
-	const kept = [...table.rows.keys()].filter((i) => (table.rows[i][column] ?? '') !== '');
+	const all = firstRows(table, table.count);
+	const kept = [...all.keys()].filter((i) => (all[i][column] ?? '') !== '');
 	const split = (cells: readonly string[], pair: readonly string[]) => cells.toSpliced(column, 1, ...pair);
 	const headers = split(table.headers, ['lat', 'lon']);
+	const { decimalComma } = table;
 	return {
 		table: {
-			...table,
 			headers,
-			rows: kept.map((i) => {
-				const found = PAIR.exec(table.rows[i][column]);
-				return split(table.rows[i], found ? [found[1], found[2]] : [table.rows[i][column], '']);
-			}),
+			decimalComma,
+			count: kept.length,
+			row: (i) => {
+				const cells = all[kept[i]];
+				const found = PAIR.exec(cells[column]);
+				return split(cells, found ? [found[1], found[2]] : [cells[column], '']);
+			},
 			lines: Uint32Array.from(kept, (i) => table.lines[i]),
 			layout: headers.join(' | '),
 		},
-		dropped: table.rows.length - kept.length,
+		dropped: table.count - kept.length,
 	};
 }

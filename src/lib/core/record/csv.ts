@@ -1,18 +1,35 @@
 import Papa from 'papaparse';
 import { InputError } from '../finding/inputError';
-import { decimal } from './decimal';
+import { decimal, decimalEnd, leadingDecimal } from '../math/decimal';
 
 /** A text table: header names (made up as "column 1" where there is none) and cells as text. */
 export interface Table {
 	headers: string[];
-	rows: string[][];
+	/** How many rows follow the header. */
+	count: number;
+	/** The cells of a row, without blanks about them. */
+	row: (i: number) => string[];
 	/** 1-based line of the file of each row. */
 	lines: Uint32Array;
 	/** Decimal comma instead of point. */
 	decimalComma: boolean;
 	/** One text for one layout of columns: mappings are remembered under it. */
 	layout: string;
+	/** The rows as they stand in the text, where no cell is quoted: numbers are read from there, without a text a cell. */
+	plain?: PlainRows;
 }
+
+interface PlainRows {
+	text: string;
+	/** Where each row begins, and where its line ends. */
+	starts: Uint32Array;
+	ends: Uint32Array;
+	delimiter: string;
+}
+
+/** The first rows of a table. */
+export const firstRows = ({ count, row }: Table, most: number): string[][] =>
+	Array.from({ length: Math.min(most, count) }, (_, i) => row(i));
 
 /** Characters of a cell that a message shows. */
 const MOST_SHOWN = 40;
@@ -33,40 +50,81 @@ export function readTable(text: string, fileName: string): Table {
 	const body = text.replace(/^\uFEFF/, '');
 	if (body.trim() === '') throw new InputError('empty', fileName, `${fileName} is empty.`);
 	const delimiter = sniff(body);
-	// Most logs have blanks in their header only.
-	const blanks = body.includes(' ', body.indexOf('\n')) || body.includes('\t');
-	const rows = Papa.parse<string[]>(body, { delimiter, skipEmptyLines: false }).data;
-	const lines = new Uint32Array(rows.length);
-	let kept = 0;
-	for (let i = 0; i < rows.length; i++) {
-		const cells = rows[i];
-		if (blanks || i === 0) trimAll(cells);
-		if (cells[0].charCodeAt(0) === HASH || (cells[0] === '' && cells.every((cell) => cell === ''))) continue;
-		rows[kept] = cells;
-		lines[kept++] = i + 1;
-	}
-	rows.length = kept;
-	if (rows.length === 0) throw new InputError('empty', fileName, `${fileName} holds comments only.`);
-	const hasHeader = !rows[0].some((cell) => isNumber(cell) || ISO_DATE.test(cell));
-	const headers = hasHeader ? rows[0] : rows[0].map((_, k) => `column ${k + 1}`);
+	const { count, row, lines, plain } = body.includes('"') ? parsed(body, delimiter) : standing(body, delimiter);
+	if (count === 0) throw new InputError('empty', fileName, `${fileName} holds comments only.`);
+	const first = row(0);
+	const hasHeader = !first.some((cell) => isNumber(cell) || ISO_DATE.test(cell));
+	const headers = hasHeader ? first : first.map((_, k) => `column ${k + 1}`);
 	const from = hasHeader ? 1 : 0;
-	if (hasHeader) rows.shift();
-	const sample = rows.slice(0, SNIFF_ROWS);
-	const numeric = headers.some((_, k) => sample.length > 0 && sample.every((row) => isNumber(row[k] ?? '')));
+	const table: Table = {
+		headers,
+		count: count - from,
+		row: (i) => row(i + from),
+		lines: lines.subarray(from),
+		decimalComma: false,
+		layout: headers.join(' | '),
+		...(plain && { plain: { ...plain, starts: plain.starts.subarray(from), ends: plain.ends.subarray(from) } }),
+	};
+	const sample = firstRows(table, SNIFF_ROWS);
+	const numeric = headers.some((_, k) => sample.length > 0 && sample.every((cells) => isNumber(cells[k] ?? '')));
 	if (!numeric) throw new InputError('no-numbers', fileName, `${fileName} has no column of numbers.`);
-	const decimalComma = delimiter !== ',' && sample.some((row) => row.some((cell) => COMMA_NUMBER.test(cell)));
-	return { headers, rows, lines: lines.subarray(from, from + rows.length), decimalComma, layout: headers.join(' | ') };
+	table.decimalComma = delimiter !== ',' && sample.some((cells) => cells.some((cell) => COMMA_NUMBER.test(cell)));
+	return table;
 }
 
-const HASH = 35;
-const SPACE = 32;
+const [HASH, SPACE, LF, CR] = [35, 32, 10, 13];
 
-/** Cells without blanks about them, in place: most have none, and long logs have millions. */
-function trimAll(cells: string[]): void {
-	for (let k = 0; k < cells.length; k++) {
-		const cell = cells[k];
-		if (cell.charCodeAt(0) <= SPACE || cell.charCodeAt(cell.length - 1) <= SPACE) cells[k] = cell.trim();
+type Rows = Pick<Table, 'count' | 'row' | 'lines' | 'plain'>;
+
+const trimmed = (cells: readonly string[]): string[] => cells.map((cell) => cell.trim());
+
+/** Rows with quoted cells, by the parser; without comments and empty ones. */
+function parsed(body: string, delimiter: string): Rows {
+	const all = Papa.parse<string[]>(body, { delimiter, skipEmptyLines: false }).data.map(trimmed);
+	// Where blanks part the cells, those before a comment's mark are empty ones.
+	const first = (cells: readonly string[]) => (delimiter.trim() === '' ? cells.find((cell) => cell !== '') : cells[0]);
+	const kept = [...all.keys()].filter((i) => !first(all[i])?.startsWith('#') && all[i].some((cell) => cell !== ''));
+	return { count: kept.length, row: (i) => all[kept[i]], lines: Uint32Array.from(kept, (i) => i + 1) };
+}
+
+/** Rows of a text without quotes, as they stand in it; without comments and empty ones. */
+function standing(text: string, delimiter: string): Rows {
+	const parting = delimiter.charCodeAt(0);
+	const most = 1 + countOf(text, text.includes('\n') ? '\n' : '\r') + (/\r[^\n]/.test(text) ? countOf(text, '\r') : 0);
+	const [starts, ends, lines] = [new Uint32Array(most), new Uint32Array(most), new Uint32Array(most)];
+	let count = 0;
+	let line = 0;
+	for (let from = 0; from < text.length;) {
+		line++;
+		let to = from;
+		let filled = -1;
+		for (; to < text.length; to++) {
+			const code = text.charCodeAt(to);
+			if (code === LF || code === CR) break;
+			if (filled < 0 && code > SPACE && code !== parting) filled = to;
+		}
+		// A comment begins with its mark, but for blanks; what has delimiters and blanks only is empty.
+		const comment = filled >= 0 && text.charCodeAt(filled) === HASH && text.slice(from, filled).trim() === '';
+		if (filled >= 0 && !comment) {
+			starts[count] = from;
+			ends[count] = to;
+			lines[count++] = line;
+		}
+		from = to + (text.startsWith('\r\n', to) ? 2 : 1);
 	}
+	const row = (i: number) => trimmed(text.slice(starts[i], ends[i]).split(delimiter));
+	return {
+		count,
+		row,
+		lines: lines.subarray(0, count),
+		plain: { text, starts: starts.subarray(0, count), ends: ends.subarray(0, count), delimiter },
+	};
+}
+
+function countOf(text: string, mark: string): number {
+	let count = 0;
+	for (let at = text.indexOf(mark); at >= 0; at = text.indexOf(mark, at + 1)) count++;
+	return count;
 }
 
 /** The delimiter that splits the first rows into the same, largest number of cells. */
@@ -74,7 +132,7 @@ function sniff(text: string): string {
 	const head = text
 		.slice(0, 20_000)
 		.split(/\r\n|\n|\r/)
-		.filter((row) => row.trim() !== '' && !row.startsWith('#'))
+		.filter((row) => row.trim() !== '' && !row.trimStart().startsWith('#'))
 		.slice(0, SNIFF_ROWS);
 	const counts = ['\t', ';', '|', ',', ' '].map((delimiter) => {
 		const cells = head.map((row) => Papa.parse<string[]>(row, { delimiter }).data[0]?.length ?? 1);
@@ -90,25 +148,73 @@ function sniff(text: string): string {
  * @throws InputError with path `line.N` for the first cell that is not a finite number: empty, NaN, text, a line cut short.
  */
 export function numbersOf(table: Table, columns: readonly number[], fileName: string): Float64Array[] {
-	const { rows, decimalComma } = table;
-	const out = columns.map(() => new Float64Array(rows.length));
-	for (let i = 0; i < rows.length; i++) {
-		const cells = rows[i];
-		for (let k = 0; k < columns.length; k++) {
-			const cell = cells[columns[k]];
-			const value = cell === undefined ? null : decimal(cell, decimalComma);
-			if (value === null) throw notANumber(table, i, columns[k], fileName);
-			out[k][i] = value;
-		}
+	const out = columns.map(() => new Float64Array(table.count));
+	const read = table.plain ? standingReader(table.plain, columns, table.decimalComma) : cellReader(table, columns);
+	for (let i = 0; i < table.count; i++) {
+		const wrong = read(i, out);
+		if (wrong >= 0) throw notANumber(table, i, wrong, fileName);
 	}
 	return out;
+}
+
+/** Reads a row's numbers into their columns; tells the column that holds none, −1 where all do. */
+type RowReader = (i: number, out: readonly Float64Array[]) => number;
+
+function cellReader(table: Table, columns: readonly number[]): RowReader {
+	return (i, out) => {
+		const cells = table.row(i);
+		for (let k = 0; k < columns.length; k++) {
+			const cell = cells[columns[k]];
+			const value = cell === undefined ? null : decimal(cell, table.decimalComma);
+			if (value === null) return columns[k];
+			out[k][i] = value;
+		}
+		return -1;
+	};
+}
+
+/** Reads numbers where they stand in the text, which is several times as quick as cutting every cell out. */
+function standingReader(plain: PlainRows, columns: readonly number[], decimalComma: boolean): RowReader {
+	const { text, starts, ends } = plain;
+	const parting = plain.delimiter.charCodeAt(0);
+	const mark = (decimalComma ? ',' : '.').charCodeAt(0);
+	const last = columns.reduce((most, column) => Math.max(most, column), -1);
+	/** Which of the columns asked for a cell is; several roles may ask for one. */
+	const places = Array.from({ length: last + 1 }, (_, column) =>
+		columns.flatMap((asked, k) => (asked === column ? [k] : [])),
+	);
+	const absent = columns.find((column) => column < 0);
+	return (i, out) => {
+		if (absent !== undefined) return absent;
+		const end = ends[i];
+		let at = starts[i];
+		for (let column = 0; column <= last; column++) {
+			const asked = places[column];
+			if (at > end) {
+				if (asked.length > 0) return column;
+				continue;
+			}
+			const from = at;
+			let value = asked.length > 0 ? leadingDecimal(text, at, end, mark) : NaN;
+			if (value === value) at = decimalEnd();
+			const whole = value === value && (at === end || text.charCodeAt(at) === parting);
+			while (at < end && text.charCodeAt(at) !== parting) at++;
+			if (asked.length > 0) {
+				if (!whole) value = decimal(text.slice(from, at).trim(), decimalComma) ?? NaN;
+				if (value !== value) return column;
+				for (let k = 0; k < asked.length; k++) out[asked[k]][i] = value;
+			}
+			at++;
+		}
+		return -1;
+	};
 }
 
 /** A cell as a message shows it: one with a quote that is not closed is the rest of the file. */
 const shortened = (cell: string) => (cell.length > MOST_SHOWN ? `${cell.slice(0, MOST_SHOWN)}…` : cell);
 
 function notANumber(table: Table, row: number, column: number, fileName: string): InputError {
-	const cell = table.rows[row][column];
+	const cell = table.row(row).at(column);
 	const line = table.lines[row];
 	return new InputError(
 		'not-a-number',

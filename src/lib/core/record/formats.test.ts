@@ -1,7 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { guessColumns, takeColumns } from './columns';
 import { COMPASS_ROLES, HOVER_ROLES } from './logRoles';
-import { numbersOf, readTable } from './csv';
+import { firstRows, numbersOf, readTable } from './csv';
 import { readTrack } from './tracks';
 
 const compass = (text: string) => {
@@ -44,6 +45,77 @@ describe('a text table', () => {
 		const { table, take } = compass('0,20,1,45\n0.1,20,2,44');
 		expect(table.headers).toEqual(['column 1', 'column 2', 'column 3', 'column 4']);
 		expect(take).toThrow(/which column is Time/);
+	});
+});
+
+describe('a text table of any numbers', () => {
+	const value = fc.oneof(
+		fc.double({ noNaN: true, noDefaultInfinity: true }),
+		fc.integer({ min: -1e6, max: 1e6 }).map((n) => n / 1000),
+	);
+	const layouts = fc.record({
+		delimiter: fc.constantFrom(',', ';', '\t', '|', ' '),
+		end: fc.constantFrom('\n', '\r\n', '\r'),
+		ended: fc.boolean(),
+		padded: fc.boolean(),
+		notes: fc.array(fc.constantFrom('', '# a note', '  # another'), { maxLength: 3 }),
+	});
+	const grids = fc
+		.integer({ min: 2, max: 6 })
+		.chain((columns) =>
+			fc.array(fc.array(value, { minLength: columns, maxLength: columns }), { minLength: 2, maxLength: 20 }),
+		);
+
+	it('is read to the last digit, quoted or not, whatever parts its cells and ends its lines', () => {
+		fc.assert(
+			fc.property(grids, layouts, (grid, { delimiter, end, ended, padded, notes }) => {
+				const written = (quote: string) => {
+					const pad = padded && delimiter !== ' ' && quote === '' ? ' ' : '';
+					const lines = grid.map((row) => row.map((v) => `${pad}${quote}${v}${quote}${pad}`).join(delimiter));
+					const [first, ...rest] = lines;
+					const names = grid[0].map((_, k) => `${quote}c${k}${quote}`).join(delimiter);
+					return [names, first, ...notes, ...rest].join(end) + (ended ? end : '');
+				};
+				const columns = grid[0].map((_, k) => k);
+				for (const quote of ['', '"']) {
+					const table = readTable(written(quote), 'log.csv');
+					expect(table.headers).toEqual(columns.map((k) => `c${k}`));
+					const read = numbersOf(table, columns, 'log.csv');
+					expect(read.map((column) => [...column])).toEqual(columns.map((k) => grid.map((row) => row[k] + 0)));
+					expect([...table.lines]).toEqual(grid.map((_, i) => (i === 0 ? 2 : 2 + i + notes.length)));
+					expect(firstRows(table, 2)).toEqual(grid.slice(0, 2).map((row) => row.map(String)));
+				}
+			}),
+		);
+	});
+
+	it('gives any columns in any order, one of them twice', () => {
+		fc.assert(
+			fc.property(grids, fc.array(fc.nat(5), { minLength: 1, maxLength: 8 }), (grid, asked) => {
+				const columns = asked.map((k) => k % grid[0].length);
+				const text = [grid[0].map((_, k) => `c${k}`), ...grid].map((row) => row.join(';')).join('\n');
+				const read = numbersOf(readTable(text, 'log.csv'), columns, 'log.csv');
+				expect(read.map((column) => [...column])).toEqual(columns.map((k) => grid.map((row) => row[k] + 0)));
+			}),
+		);
+	});
+
+	it('with one cell that is no number names its line and column, quoted or not', () => {
+		fc.assert(
+			fc.property(grids, fc.nat(), fc.nat(), fc.constantFrom('x', 'NaN', '0x10', '1.2.3', '-'), (grid, i, k, bad) => {
+				const [row, column] = [1 + (i % (grid.length - 1)), k % grid[0].length];
+				for (const quote of ['', '"']) {
+					const cells = grid.map((line, r) =>
+						line.map((v, c) => `${quote}${r === row && c === column ? bad : v}${quote}`),
+					);
+					const text = [grid[0].map((_, c) => `c${c}`), ...cells].map((line) => line.join('|')).join('\n');
+					const all = grid[0].map((_, c) => c);
+					expect(() => numbersOf(readTable(text, 'log.csv'), all, 'log.csv')).toThrow(
+						`line ${row + 2}, c${column}: "${bad}"`,
+					);
+				}
+			}),
+		);
 	});
 });
 

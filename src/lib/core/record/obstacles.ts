@@ -3,8 +3,8 @@ import type { Obstacle } from '../../schema/records';
 import { inverseGeodesic } from '../earth/geodesy';
 import { InputError } from '../finding/inputError';
 import { DEG } from '../frames/angles';
-import { readTable } from './csv';
-import { decimal } from './decimal';
+import { firstRows, readTable } from './csv';
+import { decimal } from '../math/decimal';
 
 /** An obstacle as a file tells it, seen from the home mark; what a file does not say stays open. */
 export type ReadObstacle = Partial<Omit<Obstacle, 'id'>>;
@@ -102,13 +102,14 @@ const COLUMNS = {
 } as const;
 
 function fromTable(text: string, fileName: string): ReadObstacle[] {
-	const { headers, rows, lines, decimalComma } = readTable(text, fileName);
+	const table = readTable(text, fileName);
+	const { headers, lines, decimalComma } = table;
 	const at = Object.fromEntries(
 		Object.entries(COLUMNS).map(([key, words]) => [key, headers.findIndex((header) => words.test(header.trim()))]),
 	) as Record<keyof typeof COLUMNS, number>;
 	if (at.bearingDeg < 0 || at.distanceM < 0)
 		throw new InputError('no-column', fileName, `${fileName} needs columns named bearing and distance.`);
-	return rows.slice(0, MOST).map((row, k) => {
+	return firstRows(table, MOST).map((row, k) => {
 		const number = (key: keyof typeof COLUMNS): number | undefined => {
 			const cell = at[key] < 0 ? '' : (row[at[key]] ?? '').trim();
 			if (cell === '') return undefined;

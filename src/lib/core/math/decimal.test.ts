@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { decimal } from './decimal';
+import { decimal, decimalEnd, leadingDecimal, plainDecimal } from './decimal';
 
 describe('a cell as a number', () => {
 	it('is the very double that the language would read, for any digits, sign and point', () => {
@@ -57,5 +57,29 @@ describe('a cell as a number', () => {
 		'--1',
 	])('%j is none', (text) => {
 		expect(decimal(text)).toBeNull();
+	});
+});
+
+describe('a number within a text', () => {
+	const number = fc.stringMatching(/^[+-]?[0-9]{1,7}(\.[0-9]{0,7})?$/);
+	const rest = fc.stringMatching(/^([,;|* ][ -~]{0,5})?$/);
+
+	it('is read from where it begins to what does not belong to it', () => {
+		fc.assert(
+			fc.property(fc.string({ maxLength: 5 }), number, rest, (before, text, after) => {
+				const whole = before + text + after;
+				expect(leadingDecimal(whole, before.length, whole.length)).toBe(Number(text));
+				expect(decimalEnd()).toBe(before.length + text.length);
+				expect(plainDecimal(whole, before.length, before.length + text.length)).toBe(Number(text));
+				if (after !== '') expect(plainDecimal(whole, before.length, whole.length)).toBeNaN();
+			}),
+		);
+	});
+
+	it('is not read past its end', () => {
+		expect(leadingDecimal('12345', 1, 3)).toBe(23);
+		expect(leadingDecimal('12', 2, 2)).toBeNaN();
+		expect(leadingDecimal('-', 0, 1)).toBeNaN();
+		expect(leadingDecimal('1234567890123456', 0, 16)).toBeNaN();
 	});
 });
