@@ -1,3 +1,4 @@
+import { benchBrowser } from './browser';
 import { benchCompass } from './compass';
 import { benchResponse, benchReturn } from './core';
 import { benchFilm } from './film';
@@ -20,4 +21,5 @@ benchHover();
 benchFilm();
 benchFinder();
 await benchStore();
+await benchBrowser();
 await benchFuzz();

@@ -40,6 +40,14 @@ describe('a serial line read as it comes', () => {
 		expect(batch?.accel?.z).toEqual([-9.8]);
 	});
 
+	it('of sentences alone keeps the listener’s clock; one with rows has its own', () => {
+		const reader = lineReader(roles);
+		expect(reader.take('$GPGGA,1*00\n', 3.5)?.atS).toBe(3.5);
+		expect(reader.take('$GPGGA,1*00\n', 4.5)?.atS).toBe(4.5);
+		reader.take('t [s],ax [m/s2],ay [m/s2],az [m/s2]\n100,0,0,-9.8\n100.2,0,0,-9.8\n', 5.5);
+		expect(reader.take('$GPGGA,1*00\n', 6.5)?.atS).toBeCloseTo(0.2, 9);
+	});
+
 	it('without a header says how one looks', () => {
 		const reader = lineReader(roles);
 		expect(() => reader.take('hello\n1,2,3,4\n')).toThrow(/must begin with a header/);

@@ -91,7 +91,8 @@ const isNmea = (line: string) => line.startsWith('$') || line.startsWith('!');
  * names its columns. A row that does not fit is left out and counted, never guessed.
  */
 export function lineReader(roles: readonly Role[]): {
-	take(text: string): SourceBatch | null;
+	/** `nowS` is the listener's own clock: that of a line which brings sentences only. */
+	take(text: string, nowS?: number): SourceBatch | null;
 	/** Rows that did not fit. */
 	lost: number;
 } {
@@ -116,7 +117,7 @@ export function lineReader(roles: readonly Role[]): {
 	};
 	const reader = {
 		lost: 0,
-		take(text: string) {
+		take(text: string, nowS = 0) {
 			const whole = (rest ?? '') + text;
 			const end = whole.lastIndexOf('\n');
 			if (end < 0) {
@@ -141,7 +142,7 @@ export function lineReader(roles: readonly Role[]): {
 					);
 				choices = guessed;
 			}
-			const batch: SourceBatch = { atS };
+			const batch: SourceBatch = { atS: choices ? atS : nowS };
 			if (nmea.length > 0) batch.lines = nmea;
 			if (choices && rows.length > 0) {
 				// All at once where all fit; one by one where some do not.
@@ -183,8 +184,9 @@ export function serialSource(baud: number, roles: readonly Role[] | null): Sourc
 					baud,
 					(text) => {
 						try {
-							if (!reader) sink.batch({ atS: (performance.now() - from) / 1000, text });
-							const batch = reader?.take(text);
+							const nowS = (performance.now() - from) / 1000;
+							if (!reader) sink.batch({ atS: nowS, text });
+							const batch = reader?.take(text, nowS);
 							if (reader && batch) sink.batch({ ...batch, lost: reader.lost });
 						} catch (error) {
 							sink.failed(failure(error));

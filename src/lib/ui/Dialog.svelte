@@ -16,7 +16,11 @@
 <Dialog.Root bind:open>
 	<Dialog.Portal>
 		<Dialog.Overlay class="fixed inset-0 z-40 bg-night/50" />
-		<Dialog.Content class="fixed z-50 overflow-auto border-rule bg-sheet p-5 {place}">
+		<!-- The page behind is held still by a rule of app.css: to be measured and padded took longer than to draw the dialog. -->
+		<Dialog.Content
+			preventScroll={false}
+			class="fixed z-50 overflow-auto overscroll-contain border-rule bg-sheet p-5 {place}"
+		>
 			<div class="mb-3 flex items-start justify-between gap-4">
 				<div>
 					<Dialog.Title class="m-0 text-[20px] leading-tight font-bold">{title}</Dialog.Title>

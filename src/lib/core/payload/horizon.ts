@@ -2,7 +2,7 @@ import type { HorizonAnswer } from '../../schema/horizon';
 import { DEG } from '../frames/angles';
 import { judge, reason } from '../finding/reasons';
 import { refine, type Refined } from './horizonLine';
-import { APART, coarse, layersOf, peaksOf, type Candidate, type Layer } from './horizonSearch';
+import { APART, coarse, columnsOf, layersOf, peaksOf, type Candidate, type Layer } from './horizonSearch';
 import { horizonLimits as limits } from './limits';
 import type { Picture } from './picture';
 
@@ -130,11 +130,10 @@ function distinct(candidates: Candidate[], height: number): Candidate[] {
 /** Every clear line of one layer. Edges of tables, frames and shelves run along the rim: no horizon could be judged there. */
 function linesOf({ width, height, channels }: Layer, layer: number, progress: (share: number) => void): Line[] {
 	const candidates: Candidate[] = [];
+	const columns = channels.map((channel) => columnsOf(channel, width, height));
 	for (let deg = -MOST_DEG; deg <= MOST_DEG; deg += COARSE_DEG) {
 		progress((deg + MOST_DEG) / (2 * MOST_DEG));
-		channels.forEach((channel, index) =>
-			candidates.push(...peaksOf(coarse(channel, width, height, deg, index), height)),
-		);
+		columns.forEach((channel, index) => candidates.push(...peaksOf(coarse(channel, deg, index), height)));
 	}
 	return distinct(candidates, height)
 		.map((candidate) => refine(channels[candidate.channel], width, height, candidate, FAR_ROWS[layer]))

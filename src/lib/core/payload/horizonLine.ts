@@ -38,18 +38,20 @@ export function refine(
 			const middle = row + slope * (x - width / 2);
 			let best = 0;
 			let at = -1;
-			const gradient = (y: number) => start.sign * (channel[(y + 1) * width + x] - channel[(y - 1) * width + x]);
-			for (
-				let y = Math.max(2, Math.round(middle - reach));
-				y <= Math.min(height - 3, Math.round(middle + reach));
-				y++
-			) {
-				const g = gradient(y);
-				if (g > best) [best, at] = [g, y];
+			const to = Math.min(height - 3, Math.round(middle + reach));
+			for (let y = Math.max(2, Math.round(middle - reach)); y <= to; y++) {
+				const place = y * width + x;
+				const g = start.sign * (channel[place + width] - channel[place - width]);
+				if (g > best) {
+					best = g;
+					at = y;
+				}
 			}
 			if (at < 0) continue;
-			const [a, b, c] = [gradient(at - 1), best, gradient(at + 1)];
-			const curve = a - 2 * b + c;
+			const place = at * width + x;
+			const a = start.sign * (channel[place] - channel[place - 2 * width]);
+			const c = start.sign * (channel[place + 2 * width] - channel[place]);
+			const curve = a - 2 * best + c;
 			xs.push(x);
 			ys.push(at + (curve < 0 ? Math.max(-0.5, Math.min(0.5, (a - c) / (2 * curve))) : 0));
 			strengths.push(best);

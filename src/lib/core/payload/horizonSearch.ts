@@ -57,11 +57,15 @@ export function layersOf(picture: Picture, count: number): Layer[] {
 
 function halved({ width, height, channels }: Layer): Layer {
 	const [w, h] = [width >> 1, height >> 1];
-	const half = (from: Channel) =>
-		Float32Array.from({ length: w * h }, (_, i) => {
-			const at = 2 * Math.floor(i / w) * width + 2 * (i % w);
-			return (from[at] + from[at + 1] + from[at + width] + from[at + width + 1]) / 4;
-		});
+	const half = (from: Channel) => {
+		const out = new Float32Array(w * h);
+		for (let y = 0, i = 0; y < h; y++)
+			for (let x = 0; x < w; x++, i++) {
+				const at = 2 * y * width + 2 * x;
+				out[i] = (from[at] + from[at + 1] + from[at + width] + from[at + width + 1]) / 4;
+			}
+		return out;
+	};
 	return { width: w, height: h, channels: channels.map(half) };
 }
 
@@ -74,30 +78,93 @@ export interface Candidate {
 	sign: number;
 }
 
-/** Best straight step between rows at one angle: sheared rows, pieces of the width, half median and half lower quartile. */
-export function coarse(channel: Channel, width: number, height: number, deg: number, index: number): Candidate[] {
-	const slope = Math.tan(deg * DEG);
-	const pieceWidth = width / PIECES;
-	// Mean of each sheared row within each piece.
+/** Every third column of a channel, each piece of the width beginning anew, as a run of its own: what is sheared is read in order. */
+export interface Columns {
+	width: number;
+	height: number;
+	/** Of each piece of the width: how wide it is, and where its columns stand. */
+	pieces: { wide: number; xs: number[] }[];
+	/** The columns of all pieces, one after the other. */
+	values: Float32Array;
+}
+
+const EVERY = 3;
+
+/** The columns of a channel that a search looks at. */
+export function columnsOf(channel: Channel, width: number, height: number): Columns {
+	const pieces = Array.from({ length: PIECES }, (_, p) => {
+		const from = Math.floor((p * width) / PIECES);
+		const wide = Math.floor(((p + 1) * width) / PIECES) - from;
+		return { wide, xs: Array.from({ length: Math.ceil(wide / EVERY) }, (_column, k) => from + EVERY * k) };
+	});
+	const xs = pieces.flatMap((piece) => piece.xs);
+	const values = new Float32Array(xs.length * height);
+	for (let y = 0; y < height; y++)
+		for (let c = 0; c < xs.length; c++) values[c * height + y] = channel[y * width + xs[c]];
+	return { width, height, pieces, values };
+}
+
+/** A piece of which fewer columns than this share of its width reach a row has no mean there. */
+const LEAST_SHARE = 0.2;
+
+/** Adds four columns, each sheared by its own rows, to the rows that all of them reach. */
+function addFour(
+	sum: Float64Array,
+	values: Float32Array,
+	[a, b, c, d]: readonly number[],
+	from: number,
+	to: number,
+): void {
+	for (let y = from; y < to; y++) sum[y] += values[a + y] + values[b + y] + values[c + y] + values[d + y];
+}
+
+/** Mean of each sheared row within each piece; NaN where too little of it lies in the picture. */
+function shearedRows({ width, height, pieces, values }: Columns, slope: number): Float64Array {
 	const rows = new Float64Array(height * PIECES).fill(NaN);
-	for (let p = 0; p < PIECES; p++) {
-		const from = Math.floor(p * pieceWidth);
-		const to = Math.floor((p + 1) * pieceWidth);
-		// How far each looked-at column is sheared, whole rows.
-		const columns = Math.ceil((to - from) / 3);
-		const shift = Int32Array.from({ length: columns }, (_, k) => Math.round(slope * (from + 3 * k - width / 2)));
-		for (let y = 0; y < height; y++) {
-			let sum = 0;
-			let count = 0;
-			for (let k = 0; k < columns; k++) {
-				const at = y + shift[k];
-				if (at < 0 || at >= height) continue;
-				sum += channel[at * width + from + 3 * k];
-				count++;
-			}
-			if (count > 0.2 * (to - from)) rows[y * PIECES + p] = sum / count;
+	const sum = new Float64Array(height);
+	/** By how much more columns reach each row than the row above. */
+	const more = new Int32Array(height + 1);
+	let column = 0;
+	pieces.forEach(({ wide, xs }, p) => {
+		sum.fill(0);
+		more.fill(0);
+		// How far each column is sheared, whole rows.
+		const shifts = xs.map((x) => Math.round(slope * (x - width / 2)));
+		const starts = shifts.map((shift, k) => (column + k) * height + shift);
+		const froms = shifts.map((shift) => Math.min(height, Math.max(0, -shift)));
+		const tos = shifts.map((shift, k) => Math.max(froms[k], Math.min(height, height - shift)));
+		column += xs.length;
+		const add = (k: number, from: number, to: number) => {
+			for (let y = from, at = starts[k]; y < to; y++) sum[y] += values[at + y];
+		};
+		for (let k = 0; k < xs.length; k++) {
+			more[froms[k]]++;
+			more[tos[k]]--;
 		}
-	}
+		let k = 0;
+		for (; k + 4 <= xs.length; k += 4) {
+			const from = Math.max(froms[k], froms[k + 1], froms[k + 2], froms[k + 3]);
+			const to = Math.max(from, Math.min(tos[k], tos[k + 1], tos[k + 2], tos[k + 3]));
+			addFour(sum, values, starts.slice(k, k + 4), from, to);
+			for (let one = k; one < k + 4; one++) {
+				add(one, froms[one], Math.min(from, tos[one]));
+				add(one, Math.max(to, froms[one]), tos[one]);
+			}
+		}
+		for (; k < xs.length; k++) add(k, froms[k], tos[k]);
+		for (let y = 0, count = 0; y < height; y++) {
+			count += more[y];
+			if (count > LEAST_SHARE * wide) rows[y * PIECES + p] = sum[y] / count;
+		}
+	});
+	return rows;
+}
+
+/** Best straight step between rows at one angle: sheared rows, pieces of the width, half median and half lower quartile. */
+export function coarse(columns: Columns, deg: number, index: number): Candidate[] {
+	const { height } = columns;
+	const slope = Math.tan(deg * DEG);
+	const rows = shearedRows(columns, slope);
 	const texture = textureOf(rows, height);
 	// Running sums down each piece make every mean of d rows two look-ups; a gap in a piece makes its sums NaN from there.
 	const sums = new Float64Array((height + 1) * PIECES);
@@ -115,6 +182,8 @@ export function coarse(channel: Channel, width: number, height: number, deg: num
 	const out: Candidate[] = [];
 	const e = new Float64Array(PIECES);
 	const sky = new Float64Array(PIECES);
+	/** The pieces that reach the row at hand. */
+	const seen = new Int32Array(PIECES);
 	let bestSoFar = 0;
 	for (const d of STEPS) {
 		const edge = (y: number, p: number) =>
@@ -125,7 +194,7 @@ export function coarse(channel: Channel, width: number, height: number, deg: num
 			for (let p = 0; p < PIECES; p++) {
 				if (y - 3 * d < first[p] || y + d > last[p]) continue;
 				e[n] = edge(y, p);
-				sky[n] = edge(y - 2 * d, p);
+				seen[n] = p;
 				total += e[n];
 				n++;
 			}
@@ -133,9 +202,11 @@ export function coarse(channel: Channel, width: number, height: number, deg: num
 			if (n < PIECES * 0.6 || Math.abs(total / n) * 4 < bestSoFar * 0.3) continue;
 			const sign = total < 0 ? -1 : 1;
 			for (let p = 0; p < n; p++) e[p] *= sign;
-			sortFew(e, n);
-			sortFew(sky, n);
+			sortLower(e, n);
 			const robust = 0.5 * e[n >> 1] + 0.5 * e[n >> 2];
+			if (robust <= 0) continue;
+			for (let k = 0; k < n; k++) sky[k] = edge(y - 2 * d, seen[k]);
+			sortLower(sky, n);
 			const middle = n % 2 === 1 ? sky[n >> 1] : (sky[n / 2 - 1] + sky[n / 2]) / 2;
 			const score = robust - SKY_WEIGHT * Math.abs(middle);
 			if (score <= 0) continue;
@@ -157,11 +228,15 @@ export function peaksOf(found: Candidate[], height: number): Candidate[] {
 	return out;
 }
 
-/** The first n values in rising order; n is small. */
-function sortFew(a: Float64Array, n: number): void {
+/** Brings the smallest half of the first n values, the middle ones included, to the front in rising order; n is small. */
+function sortLower(a: Float64Array, n: number): void {
+	const kept = (n >> 1) + 1;
 	for (let i = 1; i < n; i++) {
 		const v = a[i];
-		let k = i - 1;
+		let k = Math.min(i, kept) - 1;
+		if (a[k] <= v) continue;
+		// Where the front is full its largest drops out.
+		if (i >= kept) k--;
 		for (; k >= 0 && a[k] > v; k--) a[k + 1] = a[k];
 		a[k + 1] = v;
 	}

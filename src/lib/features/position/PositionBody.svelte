@@ -99,7 +99,7 @@
 		{#if work.phase === 'watching'}
 			<Button kind="primary" onclick={() => void work.finish()} kbd="↵">Stop and judge now</Button>
 			<p class="m-0 text-[15px] text-ink-2">
-				{showClock(work.recording.atS)} since power-on. It ends by itself once the lock was held.
+				Watched for {showClock(work.recording.atS)}. It ends by itself once the lock was held.
 			</p>
 		{:else}
 			{#if onaccept && answer}<Button kind="primary" onclick={() => onaccept(answer)} kbd="↵">Record it</Button>{/if}
