@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import './messages';
 
 export const verdictSchema = z.enum(['pass', 'caution', 'fail']);
 export type Verdict = z.infer<typeof verdictSchema>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import './messages';
 
 /** Marks of a station or check. Words and outlines in the interface follow these five. */
 export const markSchema = z.enum(['clear', 'caution', 'hold', 'unseen', 'aside']);

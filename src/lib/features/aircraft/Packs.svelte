@@ -41,7 +41,7 @@
 				boughtOn: 'Since',
 			};
 			const [issue] = parsed.error.issues;
-			problem = `${names[String(issue.path[0])] ?? issue.path.join('.')}: ${issue.code === 'invalid_type' ? 'is missing' : issue.message}`;
+			problem = `${names[String(issue.path[0])] ?? issue.path.join('.')}: ${issue.message}`;
 			return;
 		}
 		try {

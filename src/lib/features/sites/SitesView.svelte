@@ -123,7 +123,7 @@
 				altM: 'Height above sea',
 				obstacles: 'What stands here: each needs a name, it',
 			};
-			problem = `${words[String(issue.path[0])] ?? issue.path.join('.')}: ${issue.code === 'invalid_type' ? 'is missing' : issue.message}`;
+			problem = `${words[String(issue.path[0])] ?? issue.path.join('.')}: ${issue.message}`;
 			return;
 		}
 		try {
