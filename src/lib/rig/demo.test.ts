@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import type { z } from 'zod';
 import { verifyChain } from '../core/record/chain';
+import { entrySchema } from '../schema/entries';
 import { backupSchema } from '../schema/files';
+import { aircraftSchema, packSchema, sessionSchema, siteSchema } from '../schema/records';
 import { makeDemo } from './demo';
 
 const NOW = new Date('2026-05-14T10:30:00');
@@ -48,5 +51,33 @@ describe('the made-up fleet', () => {
 			const names = list.map(({ name }) => name);
 			expect(new Set(names).size).toBe(names.length);
 		}
+	});
+});
+
+describe('of any record with one field spoilt', () => {
+	const RECORDS: [string, z.ZodType, readonly object[]][] = [
+		['aircraft', aircraftSchema, demo.aircraft],
+		['site', siteSchema, demo.sites],
+		['pack', packSchema, demo.packs],
+		['session', sessionSchema, demo.sessions],
+		['entry', entrySchema, demo.entries.filter((_, k) => k % 9 === 0)],
+	];
+
+	it.each(RECORDS)('%s: it is told in words of ours that name no library and no code', (_name, schema, records) => {
+		let spoilt = 0;
+		for (const record of records) {
+			expect(schema.safeParse(record).success).toBe(true);
+			for (const key of Object.keys(record))
+				for (const bad of [undefined, null, 'x', 7, {}, [], Number.NaN]) {
+					const error = schema.safeParse({ ...record, [key]: bad }).error;
+					if (!error) continue;
+					spoilt++;
+					for (const { message } of error.issues) {
+						expect(message, key).toMatch(/^(is|must|has|holds|needs|[A-Z])/);
+						expect(message, key).not.toMatch(/Invalid|expected|received|undefined|NaN|\[object/);
+					}
+				}
+		}
+		expect(spoilt).toBeGreaterThan(records.length);
 	});
 });
