@@ -145,21 +145,12 @@ describe('a field', () => {
 		);
 	});
 
-	it.each([
-		'',
-		'1234',
-		'12345',
-		'240000',
-		'126000',
-		'120061',
-		'1200005',
-		'12:00:00',
-		'-20000',
-		'1a0000',
-		'120000.5x',
-	])('%j is no time of day', (text) => {
-		expect(seen([text], (s) => s.time(0) ?? 'none')).toBe('none');
-	});
+	it.each(['', '1234', '12345', '240000', '126000', '120061', '1200005', '12:00:00', '-20000', '1a0000', '120000.5x'])(
+		'%j is no time of day',
+		(text) => {
+			expect(seen([text], (s) => s.time(0) ?? 'none')).toBe('none');
+		},
+	);
 
 	it('is an angle with the hemisphere in the field after it', () => {
 		fc.assert(
