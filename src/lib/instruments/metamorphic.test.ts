@@ -48,6 +48,16 @@ const CHANGES: Record<string, (log: Log) => Log> = {
 	}),
 };
 
+/** The same log as other programs write it. */
+const DIALECTS: Record<string, (log: Log) => string> = {
+	'semicolons and decimal commas': ({ fields, rows }) =>
+		[fields.join(';'), ...rows.map((row) => row.map((v) => String(v).replace('.', ',')).join(';'))].join('\n'),
+	'tabs, and lines that end as on other systems': ({ fields, rows }) =>
+		[fields.join('\t'), ...rows.map((row) => row.join('\t'))].join('\r\n'),
+	'quotes, a byte-order mark and a note before it': ({ fields, rows }) =>
+		`\uFEFF# written by hand\n${Papa.unparse({ fields, data: rows }, { newline: '\n', quotes: true })}\n`,
+};
+
 async function findingOf(instrument: Instrument, sample: Sample, text: string): Promise<Finding> {
 	if (instrument.file?.kind !== 'table') throw new Error('no table');
 	const table = readTable(text, 'log.csv');
@@ -91,5 +101,25 @@ describe.each(tables)('%s', (_, instrument, sample) => {
 		expect(after.reasons.map(({ code }) => code)).toEqual(before.reasons.map(({ code }) => code));
 		expect(after.figures.map(({ label }) => label)).toEqual(before.figures.map(({ label }) => label));
 		before.figures.forEach((figure, k) => close(figure, after.figures[k].value));
+	});
+
+	it('written with other marks gives the very same figures', async () => {
+		const file = await sample.file?.(1);
+		if (!file) throw new Error('no file');
+		const { data, meta } = Papa.parse<Record<string, string>>(await file.text(), {
+			header: true,
+			skipEmptyLines: true,
+		});
+		const fields = meta.fields ?? [];
+		const log = { fields, rows: data.map((row) => fields.map((field) => Number(row[field]))) };
+		const plain = await findingOf(instrument, sample, Papa.unparse({ fields, data: log.rows }, { newline: '\n' }));
+		for (const [dialect, write] of Object.entries(DIALECTS)) {
+			const { verdict, figures, reasons } = await findingOf(instrument, sample, write(log));
+			expect({ verdict, figures, reasons }, dialect).toEqual({
+				verdict: plain.verdict,
+				figures: plain.figures,
+				reasons: plain.reasons,
+			});
+		}
 	});
 });

@@ -97,6 +97,52 @@ describe.each(shelf.map((instrument) => [instrument.id, instrument] as const))('
 		});
 });
 
+/** Values that a form lets through and no day brings: its ends, nothing at all, next to nothing, more than there is. */
+const extremes = ({ min, max }: { min?: number; max?: number }) =>
+	[min, max, 0, 1e-9, -1, 1, 1e6].filter(
+		(value): value is number => value !== undefined && value >= (min ?? -Infinity) && value <= (max ?? Infinity),
+	);
+
+describe.each(shelf.map((instrument) => [instrument.id, instrument] as const))(
+	'%s with a value that no day brings',
+	(_, instrument) => {
+		const good = instrument.samples.find(({ bad }) => !bad);
+		if (!good) throw new Error('no good sample');
+		const settled = async (values: Values) => {
+			try {
+				expectWellFormed(await (await computeOf(instrument.id))(await inputOf(instrument, good, values)));
+			} catch (error) {
+				// Refused by its name, or worked out: never a fault of the program.
+				if (!(error instanceof InputError)) throw error;
+				expect(error.path).not.toBe('');
+				expect(error.message).not.toMatch(/undefined|NaN|\[object/);
+			}
+		};
+		const numbers = instrument.fields.filter((field) => field.kind === 'number');
+		const choices = instrument.fields.filter((field) => field.kind === 'choice');
+
+		it('in any number is worked out, or refused by its name', async () => {
+			for (const field of numbers) for (const value of extremes(field)) await settled({ [field.id]: value });
+			expect(numbers.every((field) => extremes(field).length > 0)).toBe(true);
+		});
+
+		it('in all numbers at once is worked out, or refused by its name', async () => {
+			for (const pick of [0, 1, -1]) {
+				const all = numbers.map((field): [string, number] => [
+					field.id,
+					extremes(field).at(pick) ?? extremes(field)[0],
+				]);
+				await settled(Object.fromEntries(all));
+			}
+		});
+
+		it('and every choice that it offers gives a finding', async () => {
+			for (const { id, options } of choices) for (const { value } of options) await settled({ [id]: value });
+			for (const { options } of choices) expect(options.length).toBeGreaterThan(1);
+		});
+	},
+);
+
 it('green stands beside no figure beyond its limit: what passes lies on one side of it', () => {
 	expect(limited.length).toBeGreaterThan(100);
 	const sides = new Map<string, Set<number>>();

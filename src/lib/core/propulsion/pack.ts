@@ -105,10 +105,12 @@ export function reviewPack(request: PackRequest): PackAnswer {
 	// The weakest cell ends the flight: charge is its charge.
 	const { pct, sigmaPct } = chargeOf(chemistry, weakest);
 	const cold = coldShare(temperatureC);
-	const whole = (capacity.mah / 1000) * NOMINAL_V[chemistry] * cellsV.length * cold;
+	const whPerMah = (NOMINAL_V[chemistry] * cellsV.length * cold) / 1000;
+	const whole = capacity.mah * whPerMah;
 	const usableWh = (whole * pct) / 100;
-	const relative = Math.hypot(capacity.sigma / capacity.mah, sigmaPct / Math.max(pct, 1), 0.3 * (1 - cold));
-	const usableSigmaWh = usableWh * relative;
+	const relative = Math.hypot(sigmaPct / Math.max(pct, 1), 0.3 * (1 - cold));
+	// A pack whose capacity is gone by its trend keeps what that is uncertain by.
+	const usableSigmaWh = Math.hypot((capacity.sigma * whPerMah * pct) / 100, usableWh * relative);
 	const secondsFor = (wh: number) => (wh * 3600) / hoverW;
 	const flightTimeS = Math.max(0, secondsFor(usableWh - (whole * reservePct) / 100));
 	const flightTimeSigmaS = flightTimeS > 0 ? Math.hypot(secondsFor(usableSigmaWh), flightTimeS * POWER_SIGMA) : 0;
