@@ -81,7 +81,7 @@
 		<section {id} class="mb-8 max-w-5xl">
 			<h2 class="m-0">{title}</h2>
 			<p class="mt-1 max-w-[75ch]">{text}</p>
-			<WideTable label="Limits">
+			<WideTable label="Limits: {title}">
 				<table>
 					<thead
 						><tr
