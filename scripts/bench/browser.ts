@@ -11,12 +11,14 @@ import { seededRng } from '../../src/lib/core/math/random';
 import { findHorizon } from '../../src/lib/core/payload/horizon';
 import { pictureLimits } from '../../src/lib/core/payload/limits';
 import { horizonPicture } from '../../src/lib/rig/pictures';
+import { sentence } from '../../src/lib/rig/receiver';
 import { decodePicture } from '../../src/lib/server/decodePicture';
 import { report, timeMs } from './report';
 
 const PORT = 4195;
 const BASE = `http://localhost:${PORT}`;
 const SLOWED = 4;
+const STREAM_HZ = 200;
 const PLAIN = '.svelte-kit/bench-plain';
 const KB = 1024;
 
@@ -135,8 +137,8 @@ async function timed(page: Page, cdp: CDPSession, act: ((page: Page) => Locator)
 	return { 'slowest answer, ms': most(seen.answers), 'longest task, ms': most(seen.long).toFixed(0) };
 }
 
-/** A serial line of a real board: time, field, acceleration and turning, so many rows a second. */
-const feedRows = ({ rateHz }: { rateHz: number }) => {
+/** A serial line that sends one piece of text after the other, so many a second. */
+const feedLine = ({ pieces, perSecond }: { pieces: string[]; perSecond: number }) => {
 	const port = () => {
 		let k = 0;
 		let timer = 0;
@@ -146,28 +148,10 @@ const feedRows = ({ rateHz }: { rateHz: number }) => {
 			close: async () => clearInterval(timer),
 			readable: new ReadableStream({
 				start(controller) {
-					const send = (text: string) => controller.enqueue(new TextEncoder().encode(text));
-					send('t [s],mx [uT],my [uT],mz [uT],ax [m/s2],ay [m/s2],az [m/s2],gx [rad/s],gy [rad/s],gz [rad/s]\n');
 					timer = window.setInterval(() => {
-						let text = '';
-						for (; k / rateHz < (performance.now() - from) / 1000; k++) {
-							const turn = (2 * Math.PI * k) / rateHz / 10;
-							const tilt = 0.4 * Math.sin(turn / 7);
-							const row = [
-								k / rateHz,
-								18 * Math.cos(turn),
-								-18 * Math.sin(turn) * Math.cos(tilt),
-								45 * Math.cos(tilt),
-								9.81 * Math.sin(tilt),
-								0.01,
-								-9.81 * Math.cos(tilt),
-								0.02,
-								0.01,
-								0.63,
-							];
-							text += `${row.map((v) => v.toFixed(4)).join(',')}\n`;
-						}
-						if (text !== '') send(text);
+						const due = Math.min(pieces.length, Math.ceil((perSecond * (performance.now() - from)) / 1000));
+						if (due > k) controller.enqueue(new TextEncoder().encode(pieces.slice(k, due).join('')));
+						k = due;
 					}, 20);
 				},
 			}),
@@ -176,36 +160,26 @@ const feedRows = ({ rateHz }: { rateHz: number }) => {
 	Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => port() } });
 };
 
-/** A receiver that finds few satellites, an hour of it in a few minutes: the lock is waited for all the while. */
-const feedReceiver = ({ second, quick }: { second: string[][]; quick: number }) => {
-	const checked = (body: string) => {
-		let sum = 0;
-		for (let i = 0; i < body.length; i++) sum ^= body.charCodeAt(i);
-		return `$${body}*${sum.toString(16).toUpperCase().padStart(2, '0')}`;
-	};
-	const port = () => {
-		let k = 0;
-		let timer = 0;
-		const from = performance.now();
-		return {
-			open: async () => undefined,
-			close: async () => clearInterval(timer),
-			readable: new ReadableStream({
-				start(controller) {
-					timer = window.setInterval(() => {
-						const lines: string[] = [];
-						for (; k < (quick * (performance.now() - from)) / 1000; k++) {
-							const clock = new Date(k * 1000).toISOString().slice(11, 19).replaceAll(':', '');
-							lines.push(...second[k % second.length].map((body) => checked(body.replace('CLOCK', `${clock}.00`))));
-						}
-						if (lines.length > 0) controller.enqueue(new TextEncoder().encode(`${lines.join('\r\n')}\r\n`));
-					}, 50);
-				},
-			}),
-		};
-	};
-	Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => port() } });
-};
+/** Rows of a board that is turned and tilted: time, field, acceleration and turning. */
+function boardRows(rateHz: number, seconds: number): string[] {
+	const header = 't [s],mx [uT],my [uT],mz [uT],ax [m/s2],ay [m/s2],az [m/s2],gx [rad/s],gy [rad/s],gz [rad/s]\n';
+	const rows = Array.from({ length: rateHz * seconds }, (_, k) => {
+		const turn = (2 * Math.PI * k) / rateHz / 10;
+		const tilt = 0.4 * Math.sin(turn / 7);
+		const mag = [18 * Math.cos(turn), -18 * Math.sin(turn) * Math.cos(tilt), 45 * Math.cos(tilt)];
+		const accel = [9.81 * Math.sin(tilt), 0.01, -9.81 * Math.cos(tilt)];
+		return `${[k / rateHz, ...mag, ...accel, 0.02, 0.01, 0.63].map((v) => v.toFixed(4)).join(',')}\n`;
+	});
+	return [header, ...rows];
+}
+
+/** What a receiver says in each second that finds few satellites: its lock is waited for all the while. */
+function receiverSeconds(seconds: number): string[] {
+	return Array.from({ length: seconds }, (_, k) => {
+		const clock = `${new Date(k * 1000).toISOString().slice(11, 19).replaceAll(':', '')}.00`;
+		return SECOND.map((body) => `${sentence(body.replace('CLOCK', clock))}\r\n`).join('');
+	});
+}
 
 const SECOND = [
 	'GNGGA,CLOCK,5412.6780,N,00303.8520,W,1,05,3.4,12.0,M,47.0,M,,',
@@ -217,7 +191,7 @@ const SECOND = [
 
 async function streaming(browser: Browser): Promise<void> {
 	const { page, cdp } = await open(browser);
-	await page.addInitScript(feedRows, { rateHz: 200 });
+	await page.addInitScript(feedLine, { pieces: boardRows(STREAM_HZ, 120), perSecond: STREAM_HZ });
 	await page.goto(`${BASE}/instruments/compass`);
 	await page.getByRole('button', { name: 'Listen to the line' }).click();
 	await page.getByText(/^±/).first().waitFor();
@@ -241,7 +215,7 @@ async function streaming(browser: Browser): Promise<void> {
 async function anHour(browser: Browser): Promise<void> {
 	const { page, cdp } = await open(browser);
 	const quick = 20;
-	await page.addInitScript(feedReceiver, { second: [SECOND], quick });
+	await page.addInitScript(feedLine, { pieces: receiverSeconds(3700), perSecond: quick });
 	await page.goto(`${BASE}/instruments/position`);
 	await page.getByRole('button', { name: 'Listen to the line' }).click();
 	await page.getByText(/Watched for 0:0[2-9]/).waitFor();

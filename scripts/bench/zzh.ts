@@ -1,0 +1,2 @@
+import { benchBrowser } from './browser';
+await benchBrowser();
