@@ -1,2 +1,0 @@
-import { benchBrowser } from './browser';
-await benchBrowser();
