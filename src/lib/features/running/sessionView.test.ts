@@ -9,27 +9,21 @@ import { SessionView } from './sessionView.svelte';
 
 const AT = '2026-05-14T09:00:00.000Z';
 
-// Queries that follow their tables, outside of a component.
-vi.mock('$lib/store/live.svelte', async () => {
-	const { liveQuery } = await import('dexie');
-	type Query = () => Promise<unknown>;
-	const start = () => ({ current: undefined as unknown, error: null as unknown, ready: false });
-	return {
-		live: (query: Query) => {
-			const state = start();
-			liveQuery(query).subscribe({
-				next: (value) => Object.assign(state, { current: value, ready: true }),
-				error: (error) => Object.assign(state, { error, ready: true }),
-			});
-			return state;
-		},
-		once: (query: Query) => {
-			const state = start();
-			const again = () => void query().then((current) => Object.assign(state, { current, ready: true }));
-			again();
-			return Object.assign(state, { again });
-		},
+/** How often a query is asked again here: outside of a component it cannot follow its tables. */
+const AGAIN_MS = 15;
+vi.mock('$lib/store/live.svelte', () => {
+	const once = (query: () => Promise<unknown>) => {
+		const state = { current: undefined as unknown, error: null as unknown, ready: false };
+		const again = () => void query().then((current) => Object.assign(state, { current, ready: true }));
+		again();
+		return Object.assign(state, { again });
 	};
+	const live = (query: () => Promise<unknown>) => {
+		const state = once(query);
+		setInterval(state.again, AGAIN_MS).unref();
+		return state;
+	};
+	return { live, once };
 });
 
 beforeEach(async () => {
