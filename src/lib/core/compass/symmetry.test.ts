@@ -38,7 +38,7 @@ const moved = ({ t, rows }: Cloud, by: (row: Vec3) => Vec3): Cloud => ({ t, rows
 const near = (a: readonly number[] | null, b: readonly number[] | null, within: number) =>
 	a?.forEach((v, k) => expect(Math.abs(v - (b?.[k] ?? NaN))).toBeLessThan(within));
 // The same clouds every time: a reading at the edge of being left out would be a coin’s throw.
-const runs = { numRuns: 30, seed: 11 };
+const runs = { numRuns: 15, seed: 11 };
 
 describe('a compass calibration', () => {
 	it('turns with the board: offsets as the axes, soft iron as a matrix, the same noise and verdict', () => {

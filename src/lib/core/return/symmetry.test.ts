@@ -83,14 +83,14 @@ describe('a way home', () => {
 					expect(Math.abs((there?.maxDistanceM ?? NaN) - maxDistanceM)).toBeLessThan(0.01 + 1e-6 * maxDistanceM);
 				}
 			}),
-			{ numRuns: 60, seed: 11 },
+			{ numRuns: 20, seed: 11 },
 		);
 	});
 
 	it('is the same in a mirror', () => {
 		fc.assert(
 			fc.property(request, (r) => expectAlike(planReturn(r), planReturn(mirrored(r)))),
-			{ numRuns: 60, seed: 11 },
+			{ numRuns: 20, seed: 11 },
 		);
 	});
 
@@ -104,7 +104,7 @@ describe('a way home', () => {
 				for (let k = 0; k < a.reach.length; k += 45)
 					expect(b.reach[k].maxDistanceM).toBeLessThanOrEqual(a.reach[k].maxDistanceM + 1e-6);
 			}),
-			{ numRuns: 60, seed: 11 },
+			{ numRuns: 20, seed: 11 },
 		);
 	});
 
@@ -128,7 +128,7 @@ describe('a way home', () => {
 					expect(blocked.clearance.minM ?? Infinity).toBeLessThanOrEqual((plain.clearance.minM ?? Infinity) + 1e-9);
 				},
 			),
-			{ numRuns: 60, seed: 11 },
+			{ numRuns: 20, seed: 11 },
 		);
 	});
 
@@ -146,7 +146,7 @@ describe('a way home', () => {
 					if (level !== 'pass') expect(next ?? '', text).not.toBe('');
 				}
 			}),
-			{ numRuns: 80, seed: 11 },
+			{ numRuns: 25, seed: 11 },
 		);
 	});
 });
