@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sentence as withChecksum } from '../../rig/receiver';
-import { readNmea, type ReadCounts } from './nmea';
+import { readNmea, type ReadCounts, type Sentence } from './nmea';
 
 interface Read {
 	line: number;
@@ -27,10 +27,7 @@ function read(text: string): { sentences: Read[]; counts: ReadCounts } {
 }
 
 /** What a reader sees of one sentence made of these fields. */
-function seen<T>(
-	fields: readonly string[],
-	look: Parameters<typeof readNmea>[1] extends (s: infer S) => void ? (s: S) => T : never,
-): T {
+function seen<T>(fields: readonly string[], look: (s: Sentence) => T): T {
 	let out: T | undefined;
 	readNmea(withChecksum(['GPXYZ', ...fields].join(',')), (s) => (out = look(s)));
 	if (out === undefined) throw new Error('The sentence was not read.');

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { columnDecimals, showFigure, showNumber } from '$lib/core/words/figures';
+	import { columnDecimals, decimalsOf, showFigure, showNumber } from '$lib/core/words/figures';
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import { historyOf, type FigureHistory } from '$lib/core/evidence/history';
 	import type { Kept } from '$lib/core/evidence/kept';
@@ -24,14 +24,11 @@
 	const warm = $derived(figure?.points.filter(({ temperatureC }) => temperatureC !== null) ?? []);
 	const byWarmth = $derived(over === 'temperature' && warm.length > 1);
 
-	const MOST_DECIMALS = 5;
-	/** Decimals where no uncertainty is told: those that show how far it moved, to two digits. */
-	const decimalsOf = ({ points, moved }: FigureHistory) =>
-		moved?.by
-			? Math.max(0, Math.min(MOST_DECIMALS, 1 - Math.floor(Math.log10(Math.abs(moved.by)))))
-			: columnDecimals(points.map(({ value }) => value));
+	/** Decimals where no uncertainty is told: those that show how far it moved. */
+	const digitsOf = ({ points, moved }: FigureHistory) =>
+		moved?.by ? decimalsOf(Math.abs(moved.by)) : columnDecimals(points.map(({ value }) => value));
 	const show = (row: FigureHistory, v: number, sigma: number | null = null) =>
-		showFigure(v, sigma, decimalsOf(row)).value;
+		showFigure(v, sigma, digitsOf(row)).value;
 	const cell = (row: FigureHistory, at: string) => {
 		const point = row.points.find((p) => p.at === at);
 		if (!point) return '–';

@@ -174,8 +174,10 @@ describe('a return out of the log of a flight', () => {
 		expect(state.seenS.disarmed).toBeNull();
 		expect(state.finding?.reasons.map(({ code }) => code)).toContain('did-not-disarm');
 		await state.readLog(returnLog(150, { lands: false }));
-		if (state.step === 'logged') state.takeLog(false);
-		expect(state.finding?.verdict ?? 'fail').toBe('fail');
+		expect(state.step).toBe('logged');
+		state.takeLog(false);
+		expect(state.seenS.down).toBeNull();
+		expect(state.finding?.verdict).toBe('fail');
 	});
 
 	it('may be said to have been set off at another moment', async () => {
