@@ -4,9 +4,8 @@ import { apply, IDENTITY, inverse, transpose, type Mat3 } from '../frames/mat3';
 import { angleBetween, cross, normalise, type Vec3 } from '../frames/vec3';
 import { headingGradients } from './heading';
 import { fitMagnitude } from './magnitudeFit';
-import { informationRow } from './shell';
+import { informationRow, type Parameters } from './shell';
 import { middle, thinned, type Columns } from './samples';
-import type { Parameters } from './start';
 
 /** A way to hold the aircraft: which direction of the body points down, and how a pilot would say it. */
 export interface Pose {

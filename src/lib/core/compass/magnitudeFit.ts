@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
-import { likeliest, refine, tukeySlope, TUKEY_C } from './refine';
+import { likeliest, refine, tukeyInside, tukeySlope } from './refine';
 import { centred, middle, thinned, type Columns } from './samples';
 import { PARAMETERS } from './shell';
 import { algebraicStart, sphereStart } from './start';
@@ -57,20 +57,19 @@ export function fitMagnitude(readings: Columns): MagnitudeFit | null {
 	const supported = withoutLonely(best, c, ofNoise);
 	if (!supported) return null;
 	const { p, residuals, sigma, kept, naive } = supported;
-	const used = kept.reduce((sum, k) => sum + k, 0);
 	let psi2 = 0;
 	let slope = 0;
 	let squares = 0;
-	const inOrder = new Float64Array(used);
-	let at = 0;
+	const inOrder = new Float64Array(n);
+	let used = 0;
 	for (let i = 0; i < n; i++) {
 		if (!kept[i]) continue;
 		const z = residuals[i] / sigma;
-		const inside = 1 - (z / TUKEY_C) ** 2;
-		psi2 += (z * inside * inside) ** 2;
+		const psi = z * tukeyInside(z) ** 2;
+		psi2 += psi * psi;
 		slope += tukeySlope(z);
-		squares += residuals[i] ** 2;
-		inOrder[at++] = z * inside * inside;
+		squares += residuals[i] * residuals[i];
+		inOrder[used++] = psi;
 	}
 	const degrees = Math.max(1, used - PARAMETERS);
 	const meanSlope = Math.max(0.1, slope / Math.max(1, used));
@@ -78,7 +77,7 @@ export function fitMagnitude(readings: Columns): MagnitudeFit | null {
 	const honest = information(p, c, kept, sigma, naive);
 	const definite = new CholeskyDecomposition(honest);
 	const unit = definite.isPositiveDefinite()
-		? definite.solve(Matrix.eye(PARAMETERS)).mul(estimatorVariance * correlationTime(inOrder))
+		? definite.solve(Matrix.eye(PARAMETERS)).mul(estimatorVariance * correlationTime(inOrder.subarray(0, used)))
 		: null;
 	// Back to the units of the readings: b scales with the radius, W with its inverse.
 	const covariance = unit && rescaled(unit, radius, 1 / radius);

@@ -1,8 +1,16 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { robustSigma } from '../math/statistics';
-import { evaluateAll, newEvaluated, normalMatrix, PARAMETERS, slopes, symmetric, type Evaluated } from './shell';
+import {
+	evaluateAll,
+	newEvaluated,
+	normalMatrix,
+	PARAMETERS,
+	slopes,
+	symmetric,
+	type Evaluated,
+	type Parameters,
+} from './shell';
 import type { Columns } from './samples';
-import type { Parameters } from './start';
 
 /** Tukey's biweight: 97 % efficient on clean normal noise, blind to anything beyond five sigma. */
 export const TUKEY_C = 5;
@@ -28,11 +36,13 @@ const VARIANCE_TOLERANCE = 0.1;
 const scaleOf = (residuals: Float64Array) =>
 	Math.max(NOISE_FLOOR, robustSigma(residuals, 0) * Math.sqrt(residuals.length / (residuals.length - PARAMETERS + 2)));
 
-const tukeyWeight = (z: number) => (Math.abs(z) < TUKEY_C ? (1 - (z / TUKEY_C) ** 2) ** 2 : 0);
+/** One less the square of z in units of where the measure ends; nothing beyond it. */
+export const tukeyInside = (z: number) => Math.max(0, 1 - z * z * (1 / TUKEY_C ** 2));
+const tukeyWeight = (z: number) => tukeyInside(z) ** 2;
 /** Derivative of z·weight(z). */
 export const tukeySlope = (z: number) => {
-	const q = (z / TUKEY_C) ** 2;
-	return q < 1 ? (1 - q) * (1 - 5 * q) : 0;
+	const inside = tukeyInside(z);
+	return inside * (5 * inside - 4);
 };
 const huberWeight = (z: number) => (Math.abs(z) <= HUBER_C ? 1 : HUBER_C / Math.abs(z));
 
@@ -107,18 +117,21 @@ export function refine(
 	}
 	let lambda = 1e-3;
 	const weights = new Float64Array(n);
+	let movedBefore = 0;
 	for (let step = 0; step < huberSteps + TUKEY_STEPS; step++) {
-		const weightOf = step < huberSteps ? huberWeight : tukeyWeight;
 		const stiffness = round ? ROUND_STIFFNESS * n : variance / PRIOR_SIGMA_W ** 2;
 		let cost = 0;
 		let weightSum = 0;
 		let slopeSum = 0;
+		const perSigma = 1 / sigma;
 		for (let i = 0; i < n; i++) {
 			const r = here.r[i];
-			weights[i] = weightOf(r / sigma);
-			cost += weights[i] * r * r;
-			weightSum += weights[i];
-			slopeSum += tukeySlope(r / sigma);
+			const z = r * perSigma;
+			const weight = step < huberSteps ? huberWeight(z) : tukeyWeight(z);
+			weights[i] = weight;
+			cost += weight * r * r;
+			weightSum += weight;
+			slopeSum += tukeySlope(z);
 		}
 		// Reweighting takes weights for slopes and falls short by their ratio; a longer step makes up for it.
 		const reach = step < huberSteps ? 1 : Math.min(1.5, weightSum / Math.max(slopeSum, 1e-9));
@@ -150,7 +163,10 @@ export function refine(
 		}
 		sigma = scaleOf(here.r);
 		const stuck = moved === 0;
-		const done = stuck ? lambda > 1e3 : moved < CONVERGED + sigma * ofSigma;
+		// What is left to go: each step is shorter than the one before by about the same factor.
+		const left = movedBefore > 0 ? moved * Math.min(1, moved / movedBefore) : moved;
+		if (step >= huberSteps) movedBefore = moved;
+		const done = stuck ? lambda > 1e3 : left < CONVERGED + sigma * ofSigma;
 		if (done && step >= huberSteps) break;
 		if (done && step < huberSteps) step = huberSteps - 1;
 		if (Math.abs(sigma * sigma - variance) > VARIANCE_TOLERANCE * variance) {
@@ -167,7 +183,7 @@ export function likeliest(fits: Refined[]): Refined | null {
 	const scale = Math.min(...finite.map(({ sigma }) => sigma));
 	const lossOf = ({ p, residuals }: Refined) => {
 		let loss = addPrior(p, 1 / PRIOR_SIGMA_W ** 2);
-		for (const r of residuals) loss += (TUKEY_C ** 2 / 3) * (1 - Math.max(0, 1 - (r / scale / TUKEY_C) ** 2) ** 3);
+		for (const r of residuals) loss += (TUKEY_C ** 2 / 3) * (1 - tukeyInside(r / scale) ** 3);
 		return loss;
 	};
 	let best: Refined | null = null;

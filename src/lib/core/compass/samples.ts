@@ -18,8 +18,11 @@ export const columnsOf = (series: { x: ArrayLike<number>; y: ArrayLike<number>; 
 export function thinned(c: Columns, most: number): Columns {
 	const step = Math.ceil(c.x.length / most);
 	if (step <= 1) return c;
-	const pick = (column: Float64Array) =>
-		Float64Array.from({ length: Math.ceil(column.length / step) }, (_, k) => column[k * step]);
+	const pick = (column: Float64Array) => {
+		const out = new Float64Array(Math.ceil(column.length / step));
+		for (let k = 0; k < out.length; k++) out[k] = column[k * step];
+		return out;
+	};
 	return { x: pick(c.x), y: pick(c.y), z: pick(c.z) };
 }
 

@@ -1,8 +1,10 @@
 import { Matrix } from 'ml-matrix';
 import type { Columns } from './samples';
-import type { Parameters } from './start';
 
-/** Offset b (3) and the upper triangle of W (6). */
+/** Offset b (3) and the upper triangle of W (00, 11, 22, 01, 02, 12) of a shell |W(m − b)| = 1. */
+export type Parameters = Float64Array;
+
+/** How many they are. */
 export const PARAMETERS = 9;
 
 /** What readings say about the parameters, each at its foot on the ellipsoid. Filled again and again: no reading allocates. */
@@ -53,19 +55,21 @@ export function evaluate(
 	const u1 = w01 * v0 + w11 * v1 + w12 * v2;
 	const u2 = w02 * v0 + w12 * v1 + w22 * v2;
 	const n = Math.sqrt(u0 * u0 + u1 * u1 + u2 * u2) || 1e-12;
-	const e0 = u0 / n;
-	const e1 = u1 / n;
-	const e2 = u2 / n;
+	// One division each by n and g: thirteen would be half of the time.
+	const perN = 1 / n;
+	const e0 = u0 * perN;
+	const e1 = u1 * perN;
+	const e2 = u2 * perN;
 	const q0 = w00 * e0 + w01 * e1 + w02 * e2;
 	const q1 = w01 * e0 + w11 * e1 + w12 * e2;
 	const q2 = w02 * e0 + w12 * e1 + w22 * e2;
 	const gg = q0 * q0 + q1 * q1 + q2 * q2;
-	const g = Math.sqrt(gg);
+	const perG = 1 / Math.sqrt(gg);
 	const trace = w00 * w00 + w11 * w11 + w22 * w22 + 2 * (w01 * w01 + w02 * w02 + w12 * w12);
-	const residual = (n - 1 - (variance * (trace - gg)) / (2 * n)) / g;
-	const d0 = q0 / g;
-	const d1 = q1 / g;
-	const d2 = q2 / g;
+	const residual = (n - 1 - (variance * (trace - gg) * perN) / 2) * perG;
+	const d0 = q0 * perG;
+	const d1 = q1 * perG;
+	const d2 = q2 * perG;
 	const f0 = v0 - residual * d0;
 	const f1 = v1 - residual * d1;
 	const f2 = v2 - residual * d2;
@@ -73,12 +77,12 @@ export function evaluate(
 	j[i] = -d0;
 	j[readings + i] = -d1;
 	j[2 * readings + i] = -d2;
-	j[3 * readings + i] = (e0 * f0) / g;
-	j[4 * readings + i] = (e1 * f1) / g;
-	j[5 * readings + i] = (e2 * f2) / g;
-	j[6 * readings + i] = (e0 * f1 + e1 * f0) / g;
-	j[7 * readings + i] = (e0 * f2 + e2 * f0) / g;
-	j[8 * readings + i] = (e1 * f2 + e2 * f1) / g;
+	j[3 * readings + i] = e0 * f0 * perG;
+	j[4 * readings + i] = e1 * f1 * perG;
+	j[5 * readings + i] = e2 * f2 * perG;
+	j[6 * readings + i] = (e0 * f1 + e1 * f0) * perG;
+	j[7 * readings + i] = (e0 * f2 + e2 * f0) * perG;
+	j[8 * readings + i] = (e1 * f2 + e2 * f1) * perG;
 }
 
 /** What one reading at (x, y, z) would say about (b, W): its row of derivatives, in the unit of the readings. */
@@ -96,13 +100,13 @@ export function accumulate(target: Float64Array, j: Float64Array, weight: number
 	}
 }
 
-/** The lower half filled in from the upper. */
-export function symmetric(upper: Float64Array): Matrix {
-	const m = Matrix.zeros(PARAMETERS, PARAMETERS);
-	for (let a = 0; a < PARAMETERS; a++)
-		for (let b = a; b < PARAMETERS; b++) {
-			m.set(a, b, upper[a * PARAMETERS + b]);
-			m.set(b, a, upper[a * PARAMETERS + b]);
+/** A square matrix of so many rows, the lower half filled in from the upper. */
+export function symmetric(upper: Float64Array, size = PARAMETERS): Matrix {
+	const m = Matrix.zeros(size, size);
+	for (let a = 0; a < size; a++)
+		for (let b = a; b < size; b++) {
+			m.set(a, b, upper[a * size + b]);
+			m.set(b, a, upper[a * size + b]);
 		}
 	return m;
 }

@@ -4,35 +4,46 @@ import type { Vec3 } from '../frames/vec3';
 import { seededRng } from '../math/random';
 import { median } from '../math/statistics';
 import { thinned, type Columns } from './samples';
-
-/** A starting point: offset b and the upper triangle of W (00, 11, 22, 01, 02, 12) with |W(m − b)| = 1. */
-export type Parameters = Float64Array;
+import { symmetric, type Parameters } from './shell';
 
 const MOST_FOR_START = 400;
+/** Terms of a quadric: six of second order, three of first, one. */
+const TERMS = 10;
 const SPHERE_TRIALS = 80;
 /** Fixed: the start must not change from run to run. */
 const SPHERE_SEED = 20_250_101;
 
+/** Scatter matrix of the terms of a quadric over the readings. */
+function scatter({ x, y, z }: Columns): Matrix {
+	const s = new Float64Array(TERMS * TERMS);
+	const term = new Float64Array(TERMS);
+	term[9] = 1;
+	for (let i = 0; i < x.length; i++) {
+		const [a, b, c] = [x[i], y[i], z[i]];
+		term[0] = a * a;
+		term[1] = b * b;
+		term[2] = c * c;
+		term[3] = 2 * b * c;
+		term[4] = 2 * a * c;
+		term[5] = 2 * a * b;
+		term[6] = 2 * a;
+		term[7] = 2 * b;
+		term[8] = 2 * c;
+		for (let row = 0; row < TERMS; row++) {
+			const t = term[row];
+			for (let column = row; column < TERMS; column++) s[row * TERMS + column] += t * term[column];
+		}
+	}
+	return symmetric(s, TERMS);
+}
+
 /**
  * Ellipsoid through readings by the constrained algebraic fit of Li and Griffiths, "Least squares ellipsoid specific
- * fitting" (2004), k = 4. Null where the readings give none. Readings should be centred and of order 1.
+ * fitting" (2004), k = 4, through at most so many of them. Null where the readings give none. Readings should be centred
+ * and of order 1.
  */
-export function algebraicStart(all: Columns): Parameters | null {
-	const { x, y, z } = thinned(all, MOST_FOR_START);
-	const rows = Array.from(x, (_, i) => [
-		x[i] * x[i],
-		y[i] * y[i],
-		z[i] * z[i],
-		2 * y[i] * z[i],
-		2 * x[i] * z[i],
-		2 * x[i] * y[i],
-		2 * x[i],
-		2 * y[i],
-		2 * z[i],
-		1,
-	]);
-	const design = new Matrix(rows);
-	const s = design.transpose().mmul(design);
+export function algebraicStart(all: Columns, most = MOST_FOR_START): Parameters | null {
+	const s = scatter(thinned(all, most));
 	const s11 = s.subMatrix(0, 5, 0, 5);
 	const s12 = s.subMatrix(0, 5, 6, 9);
 	const s22 = s.subMatrix(6, 9, 6, 9);

@@ -9,9 +9,9 @@ import {
 	PARAMETERS,
 	symmetric,
 	type Evaluated,
+	type Parameters,
 } from './shell';
 import type { Columns } from './samples';
-import type { Parameters } from './start';
 
 /** What noise pretends to give is an average: this many readings fix it. */
 const MOST_FOR_NOISE = 700;
@@ -41,8 +41,12 @@ export function correlationTime(z: Float64Array): number {
 	return tau > 1 + 4 / Math.sqrt(n) ? tau : 1;
 }
 
-const onShell = (residuals: Float64Array, sigma: number) =>
-	Uint8Array.from(residuals, (r) => (Math.abs(r) < TUKEY_C * sigma ? 1 : 0));
+/** 1 where a reading lies near enough to the shell to count. */
+function onShell(residuals: Float64Array, sigma: number): Uint8Array {
+	const kept = new Uint8Array(residuals.length);
+	for (let i = 0; i < kept.length; i++) kept[i] = Math.abs(residuals[i]) < TUKEY_C * sigma ? 1 : 0;
+	return kept;
+}
 
 /** A fit without what it would rest on almost alone. */
 type Supported = Omit<Refined, 'all'> & { kept: Uint8Array; naive: Naive };

@@ -23,8 +23,10 @@ function select(a: Float64Array, k: number): number {
 }
 
 /** Value at quantile q (0..1) by linear interpolation between order statistics; NaN for no values. */
-export function quantile(values: ArrayLike<number>, q: number): number {
-	const a = new Float64Array(values);
+export const quantile = (values: ArrayLike<number>, q: number): number => quantileOfOwn(new Float64Array(values), q);
+
+/** The quantile of values that may be put into another order. */
+function quantileOfOwn(a: Float64Array, q: number): number {
 	if (a.length === 0) return NaN;
 	const at = q * (a.length - 1);
 	const low = Math.floor(at);
@@ -57,7 +59,7 @@ export function standardDeviation(values: ArrayLike<number>): number {
 export function robustSigma(values: ArrayLike<number>, centre: number = median(values)): number {
 	const deviations = new Float64Array(values.length);
 	for (let i = 0; i < values.length; i++) deviations[i] = Math.abs(values[i] - centre);
-	return 1.4826 * median(deviations);
+	return 1.4826 * quantileOfOwn(deviations, 0.5);
 }
 
 /** Least-squares line through (t, y): slope per unit of t, value at the mean t. */
