@@ -20,8 +20,6 @@ export interface Epoch {
 	reportsQuality: boolean;
 	hdop: number | null;
 	fixType: FixType;
-	speedMps: number | null;
-	courseDeg: number | null;
 }
 
 interface Told {
@@ -62,7 +60,6 @@ const JUMP_BACK_S = 10;
 const [LOOKED_BACK, EARLIER] = [256, 4];
 /** Among so many epochs the fullest cycle shows what is used: the last may have been cut. */
 const MOST_RECENT = 3;
-const KNOTS_TO_MPS = 1852 / 3600;
 /** Mode letters of RMC, GLL and GNS that are a fix: autonomous, differential, RTK fixed and float, precise. */
 const FIX_MODES = /[ADRFP]/;
 
@@ -106,8 +103,6 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 			hdop: null,
 			quality: null,
 			modes: '',
-			speedMps: null,
-			courseDeg: null,
 		};
 		drafts.push(draft);
 		return draft;
@@ -177,9 +172,6 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 				if (sentence.is(1, 'A') && (mode === '' || FIX_MODES.test(mode))) {
 					draft.fix = true;
 					position(draft, 2, sentence, 2);
-					const knots = sentence.number(6);
-					if (knots !== null) draft.speedMps = knots * KNOTS_TO_MPS;
-					draft.courseDeg = sentence.number(7) ?? draft.courseDeg;
 					draft.modes += mode;
 				}
 				return;
@@ -201,11 +193,8 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 				else pending.push(active);
 				return;
 			}
-			case 'VTG': {
-				const kmh = sentence.number(6);
-				if (current && kmh !== null) current.speedMps = kmh / 3.6;
-				return;
-			}
+			// Speed, course and date: nothing asks for them.
+			case 'VTG':
 			case 'ZDA':
 				return;
 			default:
