@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from './evenly';
 import { InputError } from '../core/finding/inputError';
 import { bySession } from '../core/record/archive';
 import { merge, planMerge, type MergeItem } from '../core/record/merge';
@@ -31,7 +32,7 @@ const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id).toSort
 
 /** A part of a file: some sessions with all that they need, each cut somewhere. */
 const parts = fc
-	.array(fc.record({ session: fc.nat(demo.sessions.length - 1), share: fc.double({ min: 0, max: 1, noNaN: true }) }), {
+	.array(fc.record({ session: fc.nat(demo.sessions.length - 1), share: evenly(0, 1) }), {
 		maxLength: 6,
 	})
 	.map((picked): Backup => {

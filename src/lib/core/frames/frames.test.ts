@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { unwrapDeg, wrap360, wrapPi } from './angles';
 import { dayOf } from '../words/calendar';
 import { interpolate } from '../math/interpolate';
@@ -10,13 +11,13 @@ import { median, quantile, robustSigma } from '../math/statistics';
 import { formatQuantity, fromUnit, toUnit } from '../words/units';
 import { angleBetween } from './vec3';
 
-const angle = fc.double({ min: -3.1, max: 3.1, noNaN: true });
+const angle = evenly(-3.1, 3.1);
 const near = (a: Mat3, b: Mat3) => a.every((row, i) => row.every((value, j) => Math.abs(value - b[i][j]) < 1e-9));
 
 describe('rotations', () => {
 	it('yaw, pitch and roll come back from the matrix', () => {
 		fc.assert(
-			fc.property(angle, fc.double({ min: -1.5, max: 1.5, noNaN: true }), angle, (yaw, pitch, roll) => {
+			fc.property(angle, evenly(-1.5, 1.5), angle, (yaw, pitch, roll) => {
 				const back = toYawPitchRoll(fromYawPitchRoll(yaw, pitch, roll));
 				return near(fromYawPitchRoll(back.yawRad, back.pitchRad, back.rollRad), fromYawPitchRoll(yaw, pitch, roll));
 			}),
@@ -67,7 +68,7 @@ describe('angles', () => {
 
 	it('are wrapped into their ranges and stay the same direction', () => {
 		fc.assert(
-			fc.property(fc.double({ min: -1e4, max: 1e4, noNaN: true }), (a) => {
+			fc.property(evenly(-1e4, 1e4), (a) => {
 				const p = wrapPi(a);
 				const d = wrap360(a);
 				return p > -Math.PI - 1e-9 && p <= Math.PI && d >= 0 && d < 360 && Math.abs(Math.sin(p) - Math.sin(a)) < 1e-8;
@@ -82,17 +83,13 @@ describe('angles', () => {
 describe('order statistics', () => {
 	it('agree with sorting', () => {
 		fc.assert(
-			fc.property(
-				fc.array(fc.double({ min: -1e6, max: 1e6, noNaN: true }), { minLength: 1 }),
-				fc.double({ min: 0, max: 1, noNaN: true }),
-				(values, q) => {
-					const sorted = values.toSorted((a, b) => a - b);
-					const at = q * (sorted.length - 1);
-					const low = Math.floor(at);
-					const expected = sorted[low] + (at - low) * ((sorted[low + 1] ?? sorted[low]) - sorted[low]);
-					return Math.abs(quantile(values, q) - expected) < 1e-6;
-				},
-			),
+			fc.property(fc.array(evenly(-1e6, 1e6), { minLength: 1 }), evenly(0, 1), (values, q) => {
+				const sorted = values.toSorted((a, b) => a - b);
+				const at = q * (sorted.length - 1);
+				const low = Math.floor(at);
+				const expected = sorted[low] + (at - low) * ((sorted[low + 1] ?? sorted[low]) - sorted[low]);
+				return Math.abs(quantile(values, q) - expected) < 1e-6;
+			}),
 		);
 		expect(median([])).toBeNaN();
 	});
@@ -114,7 +111,7 @@ describe('units', () => {
 	it('go to the pilot’s and back', () => {
 		fc.assert(
 			fc.property(
-				fc.double({ min: -100, max: 1000, noNaN: true }),
+				evenly(-100, 1000),
 				fc.constantFrom('height', 'speed', 'distance', 'temperature'),
 				(v, q) => Math.abs(fromUnit(toUnit(v, q as 'height', 'imperial'), q as 'height', 'imperial') - v) < 1e-9,
 			),

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { rigHover, NO_FAULTS } from '../../rig/rig';
 import { seededRng } from '../math/random';
 import { between, cutFlight, cutRequest, isHoverAlone, longestHover, type Doing, type Piece } from './cut';
@@ -79,43 +80,33 @@ describe('a flight cut into what it was', () => {
 
 	it('never takes legs for a hover, whatever their speed, direction and turn', () => {
 		fc.assert(
-			fc.property(
-				fc.integer({ min: 1, max: 1e6 }),
-				fc.double({ min: 2.5, max: 15, noNaN: true }),
-				fc.double({ min: 0, max: 2 * Math.PI, noNaN: true }),
-				(seed, speed, way) => {
-					const [n, e] = [speed * Math.cos(way), speed * Math.sin(way)];
-					const out: Leg = { seconds: 25, by: [n, e, 0] };
-					const back: Leg = { seconds: 25, by: [-n, -e, 0] };
-					const pieces = cutFlight(flight([STAND, UP, out, back, out, back, DOWN, STAND], { seed }));
-					for (const hover of hovers(pieces)) expect(hover.wayM).toBeLessThan(60);
-					const long = longestHover(pieces);
-					expect(long === null || long.toS - long.fromS < 30).toBe(true);
-				},
-			),
+			fc.property(fc.integer({ min: 1, max: 1e6 }), evenly(2.5, 15), evenly(0, 2 * Math.PI), (seed, speed, way) => {
+				const [n, e] = [speed * Math.cos(way), speed * Math.sin(way)];
+				const out: Leg = { seconds: 25, by: [n, e, 0] };
+				const back: Leg = { seconds: 25, by: [-n, -e, 0] };
+				const pieces = cutFlight(flight([STAND, UP, out, back, out, back, DOWN, STAND], { seed }));
+				for (const hover of hovers(pieces)) expect(hover.wayM).toBeLessThan(60);
+				const long = longestHover(pieces);
+				expect(long === null || long.toS - long.fromS < 30).toBe(true);
+			}),
 			{ numRuns: 60 },
 		);
 	});
 
 	it('ends a hover where a leg begins, to a few seconds, whatever the fix wanders', () => {
 		fc.assert(
-			fc.property(
-				fc.integer({ min: 1, max: 1e6 }),
-				fc.double({ min: 3, max: 12, noNaN: true }),
-				fc.double({ min: 0.05, max: 0.6, noNaN: true }),
-				(seed, speed, noiseM) => {
-					const leg: Leg = { seconds: 25, by: [speed, 0, 0] };
-					const [hover] = hovers(cutFlight(flight([STAND, UP, { seconds: 40 }, leg], { seed, noiseM })));
-					expect(Math.abs(hover.toS - 53)).toBeLessThanOrEqual(5);
-				},
-			),
+			fc.property(fc.integer({ min: 1, max: 1e6 }), evenly(3, 12), evenly(0.05, 0.6), (seed, speed, noiseM) => {
+				const leg: Leg = { seconds: 25, by: [speed, 0, 0] };
+				const [hover] = hovers(cutFlight(flight([STAND, UP, { seconds: 40 }, leg], { seed, noiseM })));
+				expect(Math.abs(hover.toS - 53)).toBeLessThanOrEqual(5);
+			}),
 			{ numRuns: 40 },
 		);
 	});
 
 	it('covers the whole track without gap or overlap, in order', () => {
 		fc.assert(
-			fc.property(fc.integer({ min: 1, max: 1e6 }), fc.double({ min: 0, max: 8, noNaN: true }), (seed, speed) => {
+			fc.property(fc.integer({ min: 1, max: 1e6 }), evenly(0, 8), (seed, speed) => {
 				const track = flight([STAND, UP, { seconds: 25 }, { seconds: 15, by: [speed, 0, 0] }, DOWN], { seed });
 				const pieces = cutFlight(track);
 				pieces.forEach((piece, k) => {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { DEG } from '../frames/angles';
 import { seededRng } from '../math/random';
 import { reviewHover } from './review';
@@ -39,16 +40,11 @@ const likely = (answer: ReturnType<typeof reviewHover>, code: string) =>
 describe('a drift while the nose turns', () => {
 	it('that keeps its course is wind, whatever its direction', () => {
 		fc.assert(
-			fc.property(
-				fc.double({ min: 0.9, max: 4, noNaN: true }),
-				fc.double({ min: 0, max: 360, noNaN: true }),
-				fc.constantFrom(-12, -6, 6, 12),
-				(speed, toDeg, rate) => {
-					const answer = turning([speed * Math.cos(toDeg * DEG), speed * Math.sin(toDeg * DEG)], 0, rate);
-					expect(likely(answer, 'wind-drift')).toBeGreaterThan(0.9);
-					expect(likely(answer, 'level-trim')).toBeLessThan(0.2);
-				},
-			),
+			fc.property(evenly(0.9, 4), evenly(0, 360), fc.constantFrom(-12, -6, 6, 12), (speed, toDeg, rate) => {
+				const answer = turning([speed * Math.cos(toDeg * DEG), speed * Math.sin(toDeg * DEG)], 0, rate);
+				expect(likely(answer, 'wind-drift')).toBeGreaterThan(0.9);
+				expect(likely(answer, 'level-trim')).toBeLessThan(0.2);
+			}),
 			{ numRuns: 20, seed: 4 },
 		);
 	});

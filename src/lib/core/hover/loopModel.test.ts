@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { DEG } from '../frames/angles';
 import { LOOP_PARAMETERS, logSpectrum } from './loopModel';
 
@@ -13,7 +14,7 @@ const at = (theta: Float64Array, hz: number[]) => {
 };
 
 const bands = [0.04, 0.1, 0.17, 0.23, 0.4, 0.85];
-const gains = fc.array(fc.double({ min: -0.8, max: 0.8, noNaN: true }), {
+const gains = fc.array(evenly(-0.8, 0.8), {
 	minLength: LOOP_PARAMETERS - 1,
 	maxLength: LOOP_PARAMETERS - 1,
 });
@@ -56,7 +57,7 @@ function asWritten(psi: number, logs: number[], hz: number): number {
 describe('the spectrum of a hold loop', () => {
 	it('is what the formulas say, written in complex numbers', () => {
 		fc.assert(
-			fc.property(fc.double({ min: -1.5, max: 1.5, noNaN: true }), gains, (psi, off) => {
+			fc.property(evenly(-1.5, 1.5), gains, (psi, off) => {
 				const logs = typical.map((value, k) => value + off[k]);
 				const hz = [...bands, ...bands.map((f) => -f)];
 				const got = at(loop(psi, logs), hz);
@@ -83,7 +84,7 @@ describe('the spectrum of a hold loop', () => {
 
 	it('mirrors when the compass error changes its sign', () => {
 		fc.assert(
-			fc.property(fc.double({ min: 0.05, max: 1.4, noNaN: true }), (psi) => {
+			fc.property(evenly(0.05, 1.4), (psi) => {
 				const clockwise = at(loop(psi), bands);
 				at(
 					loop(-psi),

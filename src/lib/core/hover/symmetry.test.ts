@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { drawGains, flyHover, type HoverTruth } from '../../rig/hover';
 import { DEG } from '../frames/angles';
 import { seededRng } from '../math/random';
@@ -17,10 +18,10 @@ const flown = fc
 	.record({
 		seed: fc.integer({ min: 1, max: 1e6 }),
 		compassErrorDeg: fc.constantFrom(0, 0, 12, -30, 48, -50),
-		speedMps: fc.double({ min: 0, max: 6, noNaN: true }),
-		fromDeg: fc.double({ min: 0, max: 359, noNaN: true }),
+		speedMps: evenly(0, 6),
+		fromDeg: evenly(0, 359),
 		bobbingM: fc.constantFrom(0, 0, 0.4),
-		wander: fc.double({ min: 0.1, max: 0.6, noNaN: true }),
+		wander: evenly(0.1, 0.6),
 	})
 	.map(({ seed, compassErrorDeg, speedMps, fromDeg, bobbingM, wander }): Track => {
 		const rng = seededRng(seed);
@@ -69,21 +70,15 @@ describe('a hover is judged the same', () => {
 
 	it('wherever it hovered, and whenever its clock began', () => {
 		fc.assert(
-			fc.property(
-				flown,
-				fc.double({ min: -500, max: 500, noNaN: true }),
-				fc.double({ min: -500, max: 500, noNaN: true }),
-				fc.double({ min: 0, max: 1e5, noNaN: true }),
-				(track, n, e, later) => {
-					const moved = {
-						t: track.t.map((v) => v + later),
-						north: track.north.map((v) => v + n),
-						east: track.east.map((v) => v + e),
-						up: track.up,
-					};
-					expectSame(review(track), review(moved));
-				},
-			),
+			fc.property(flown, evenly(-500, 500), evenly(-500, 500), evenly(0, 1e5), (track, n, e, later) => {
+				const moved = {
+					t: track.t.map((v) => v + later),
+					north: track.north.map((v) => v + n),
+					east: track.east.map((v) => v + e),
+					up: track.up,
+				};
+				expectSame(review(track), review(moved));
+			}),
 			runs,
 		);
 	});
@@ -107,7 +102,7 @@ describe('a hover that is worse', () => {
 	it('wanders as much more as it is made to, and is never judged better for it', () => {
 		const rank = { pass: 0, caution: 1, fail: 2 };
 		fc.assert(
-			fc.property(flown, fc.double({ min: 1, max: 3, noNaN: true }), (track, k) => {
+			fc.property(flown, evenly(1, 3), (track, k) => {
 				const larger = { ...track, north: track.north.map((v) => k * v), east: track.east.map((v) => k * v) };
 				const [a, b] = [review(track), review(larger)];
 				expect(b.bubble.diameter95M).toBeCloseTo(k * (a.bubble.diameter95M ?? NaN), 4);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { seededRng } from '../math/random';
 import type { Vec3 } from '../frames/vec3';
 import { FACE_UP, FACES, faceOf, posesOf, stillWindows } from './poses';
@@ -38,7 +39,7 @@ describe('a hold in a stream', () => {
 				fc.integer({ min: 1, max: 9999 }),
 				fc.constantFrom(20, 50, 100, 200),
 				fc.constantFrom(0.01, 0.05, 0.15),
-				fc.double({ min: 1.1, max: 3, noNaN: true }),
+				evenly(1.1, 3),
 				(seed, hz, noise, seconds) => {
 					const { columns, truth } = stream(
 						FACES.map((face) => ({ up: FACE_UP[face], seconds })),

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { edgePicture, surfacePicture } from '../../rig/pictures';
 import { seededRng } from '../math/random';
 import { reviewCeiling } from './ceiling';
@@ -29,7 +30,7 @@ describe('spraying', () => {
 	});
 	it('is put right by its own correction', () =>
 		fc.assert(
-			fc.property(fc.double({ min: 0.2, max: 3, noNaN: true }), (k) => {
+			fc.property(evenly(0.2, 3), (k) => {
 				const off = reviewFlow({ ...flow, nozzles: flow.nozzles.map((n) => ({ ...n, litres: n.litres * k })) });
 				expect((off.flowLPerMin * (off.correction ?? 0)) / flow.setLPerMin).toBeCloseTo(1, 9);
 			}),
@@ -71,7 +72,7 @@ describe('spreading', () => {
 	});
 	it('gives the setting that brings what is wanted', () =>
 		fc.assert(
-			fc.property(fc.double({ min: 200, max: 4000, noNaN: true }), (collectedG) => {
+			fc.property(evenly(200, 4000), (collectedG) => {
 				const first = reviewFeed({ ...feed, collectedG });
 				const rpm = first.setForWantedRpm ?? NaN;
 				const again = reviewFeed({ ...feed, setRpm: rpm, turns: rpm, collectedG: first.gPerTurn * rpm });
@@ -104,7 +105,7 @@ describe('under a ceiling', () => {
 		expect(reviewCeiling({ ...room, followsSurface: false, holdM: 1 }).reasons[0].code).toBe('into-furniture'));
 	it('the highest hold clears by exactly the margin', () =>
 		fc.assert(
-			fc.property(fc.double({ min: 2, max: 20, noNaN: true }), (ceilingM) => {
+			fc.property(evenly(2, 20), (ceilingM) => {
 				const holdM = reviewCeiling({ ...room, ceilingM }).highestHoldM;
 				expect(reviewCeiling({ ...room, ceilingM, holdM }).clearanceM).toBeCloseTo(0, 9);
 			}),

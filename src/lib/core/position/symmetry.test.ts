@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { receiverOf, sentence } from '../../rig/receiver';
 import { seededRng } from '../math/random';
 import { reviewGnss, type LockRule } from './review';
@@ -20,11 +21,11 @@ interface Sky {
 const skies = fc.record({
 	seed: fc.integer({ min: 1, max: 1e6 }),
 	satellites: fc.integer({ min: 5, max: 20 }),
-	hdop: fc.double({ min: 0.6, max: 3, noNaN: true }),
-	wanderM: fc.double({ min: 0.1, max: 2, noNaN: true }),
+	hdop: evenly(0.6, 3),
+	wanderM: evenly(0.1, 2),
 	seconds: fc.integer({ min: 45, max: 90 }),
-	latDeg: fc.double({ min: -70, max: 70, noNaN: true }),
-	lonDeg: fc.double({ min: -179, max: 179, noNaN: true }),
+	latDeg: evenly(-70, 70),
+	lonDeg: evenly(-179, 179),
 	startTod: fc.integer({ min: 0, max: 86_399 }),
 });
 
@@ -44,20 +45,15 @@ const runs = { numRuns: 25, seed: 11 };
 describe('a receiver’s lock', () => {
 	it('does not depend on the time of day, midnight included, nor on where on earth it is', () => {
 		fc.assert(
-			fc.property(
-				skies,
-				fc.integer({ min: 1, max: 86_399 }),
-				fc.double({ min: -60, max: 60, noNaN: true }),
-				(sky, later, latDeg) => {
-					const a = review(sky);
-					const at = review({ ...sky, startTod: (sky.startTod + later) % 86_400 });
-					expect([at.verdict, at.lockS, at.firstFixS, at.epochs]).toEqual([a.verdict, a.lockS, a.firstFixS, a.epochs]);
-					const elsewhere = review({ ...sky, latDeg, lonDeg: -sky.lonDeg });
-					expect([elsewhere.lockS, elsewhere.fixes]).toEqual([a.lockS, a.fixes]);
-					// The coordinates are written to a hundred-thousandth of a minute.
-					expect(elsewhere.scatter?.cep95M ?? NaN).toBeCloseTo(a.scatter?.cep95M ?? NaN, 1);
-				},
-			),
+			fc.property(skies, fc.integer({ min: 1, max: 86_399 }), evenly(-60, 60), (sky, later, latDeg) => {
+				const a = review(sky);
+				const at = review({ ...sky, startTod: (sky.startTod + later) % 86_400 });
+				expect([at.verdict, at.lockS, at.firstFixS, at.epochs]).toEqual([a.verdict, a.lockS, a.firstFixS, a.epochs]);
+				const elsewhere = review({ ...sky, latDeg, lonDeg: -sky.lonDeg });
+				expect([elsewhere.lockS, elsewhere.fixes]).toEqual([a.lockS, a.fixes]);
+				// The coordinates are written to a hundred-thousandth of a minute.
+				expect(elsewhere.scatter?.cep95M ?? NaN).toBeCloseTo(a.scatter?.cep95M ?? NaN, 1);
+			}),
 			runs,
 		);
 	});
@@ -67,21 +63,16 @@ describe('a receiver’s lock', () => {
 		const against = (r: ReturnType<typeof review>) =>
 			r.reasons.map(({ code }) => code).filter((code) => /^(few-satellites|hdop-large|no-lock)$/.test(code));
 		fc.assert(
-			fc.property(
-				skies,
-				fc.integer({ min: 1, max: 6 }),
-				fc.double({ min: 0.3, max: 1, noNaN: true }),
-				(sky, more, share) => {
-					const plain = review(sky);
-					for (const better of [
-						review({ ...sky, satellites: sky.satellites + more }),
-						review({ ...sky, hdop: Math.max(0.5, share * sky.hdop) }),
-					]) {
-						if (plain.lockS !== null) expect(better.lockS).not.toBeNull();
-						for (const code of against(better)) expect(against(plain)).toContain(code);
-					}
-				},
-			),
+			fc.property(skies, fc.integer({ min: 1, max: 6 }), evenly(0.3, 1), (sky, more, share) => {
+				const plain = review(sky);
+				for (const better of [
+					review({ ...sky, satellites: sky.satellites + more }),
+					review({ ...sky, hdop: Math.max(0.5, share * sky.hdop) }),
+				]) {
+					if (plain.lockS !== null) expect(better.lockS).not.toBeNull();
+					for (const code of against(better)) expect(against(plain)).toContain(code);
+				}
+			}),
 			runs,
 		);
 	});
@@ -91,7 +82,7 @@ describe('a receiver’s lock', () => {
 			fc.property(
 				skies,
 				fc.integer({ min: 0, max: 6 }),
-				fc.double({ min: 0, max: 1, noNaN: true }),
+				evenly(0, 1),
 				fc.integer({ min: 0, max: 40 }),
 				(sky, satellites, hdop, hold) => {
 					const loose = { minSatellites: 6, maxHdop: 2.5, holdS: 20 };

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import type { PackRequest } from '../../schema/power';
 import { robustLine } from '../math/robustLine';
 import { solveBalance } from './balance';
@@ -30,17 +31,13 @@ const codes = (a: { reasons: { code: string; level?: string }[] }) =>
 describe('charge from the voltage at rest', () => {
 	it('meets the ends and rises in between, for every chemistry', () =>
 		fc.assert(
-			fc.property(
-				fc.constantFrom('lipo', 'lihv', 'liion', 'lifepo4'),
-				fc.double({ min: 2.5, max: 4.4, noNaN: true }),
-				(c, v) => {
-					const { pct, sigmaPct } = chargeOf(c, v);
-					expect(pct).toBeGreaterThanOrEqual(0);
-					expect(pct).toBeLessThanOrEqual(100);
-					expect(chargeOf(c, v + 0.01).pct).toBeGreaterThanOrEqual(pct);
-					expect(sigmaPct).toBeGreaterThanOrEqual(1);
-				},
-			),
+			fc.property(fc.constantFrom('lipo', 'lihv', 'liion', 'lifepo4'), evenly(2.5, 4.4), (c, v) => {
+				const { pct, sigmaPct } = chargeOf(c, v);
+				expect(pct).toBeGreaterThanOrEqual(0);
+				expect(pct).toBeLessThanOrEqual(100);
+				expect(chargeOf(c, v + 0.01).pct).toBeGreaterThanOrEqual(pct);
+				expect(sigmaPct).toBeGreaterThanOrEqual(1);
+			}),
 		));
 	it('is known worse where the curve is flat', () =>
 		expect(chargeOf('lifepo4', 3.29).sigmaPct).toBeGreaterThan(3 * chargeOf('lipo', 4.1).sigmaPct));
@@ -62,16 +59,12 @@ describe('a healthy, full pack', () => {
 	});
 	it('flies shorter with more reserve, more power, more cold', () =>
 		fc.assert(
-			fc.property(
-				fc.double({ min: 1, max: 60, noNaN: true }),
-				fc.double({ min: 100, max: 400, noNaN: true }),
-				(reservePct, hoverW) => {
-					const base = review({ reservePct, hoverW }).flightTimeS ?? 0;
-					expect(review({ reservePct: reservePct + 1, hoverW }).flightTimeS).toBeLessThanOrEqual(base);
-					expect(review({ reservePct, hoverW: hoverW * 1.1 }).flightTimeS).toBeLessThanOrEqual(base);
-					expect(review({ reservePct, hoverW, temperatureC: -5 }).flightTimeS).toBeLessThanOrEqual(base);
-				},
-			),
+			fc.property(evenly(1, 60), evenly(100, 400), (reservePct, hoverW) => {
+				const base = review({ reservePct, hoverW }).flightTimeS ?? 0;
+				expect(review({ reservePct: reservePct + 1, hoverW }).flightTimeS).toBeLessThanOrEqual(base);
+				expect(review({ reservePct, hoverW: hoverW * 1.1 }).flightTimeS).toBeLessThanOrEqual(base);
+				expect(review({ reservePct, hoverW, temperatureC: -5 }).flightTimeS).toBeLessThanOrEqual(base);
+			}),
 		));
 });
 
@@ -117,7 +110,7 @@ describe('balance', () => {
 		solveBalance({ parts, packIndex: 1, markMm: 18, noseHeavyMm: 8, armSigmaMm: 0, ...change });
 	it('is the mass mean, and the shift brings it to the mark', () =>
 		fc.assert(
-			fc.property(fc.double({ min: -50, max: 80, noNaN: true }), (markMm) => {
+			fc.property(evenly(-50, 80), (markMm) => {
 				const answer = solve({ markMm });
 				expect(answer.centreMm).toBeCloseTo((600 * 30 - 300 * 20) / 900, 9);
 				const moved = parts.map((p, k) => (k === 1 ? { ...p, armMm: p.armMm + (answer.shiftPackMm ?? 0) } : p));

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { seededRng } from '../math/random';
 import { curve, reviewCurve } from './curve';
 import { solveOrder, type Gesture } from './order';
@@ -53,15 +54,11 @@ describe('a stick with a known fault', () => {
 
 	it('finds centre and ends wherever they are', () =>
 		fc.assert(
-			fc.property(
-				fc.double({ min: -0.1, max: 0.1, noNaN: true }),
-				fc.double({ min: 0.6, max: 1, noNaN: true }),
-				(centre, high) => {
-					const [stick] = review({ centre, high }, 7).sticks;
-					expect(stick.centre).toBeCloseTo(centre, 1.5);
-					expect(stick.high).toBeCloseTo(high, 1.5);
-				},
-			),
+			fc.property(evenly(-0.1, 0.1), evenly(0.6, 1), (centre, high) => {
+				const [stick] = review({ centre, high }, 7).sticks;
+				expect(stick.centre).toBeCloseTo(centre, 1.5);
+				expect(stick.high).toBeCloseTo(high, 1.5);
+			}),
 			{ numRuns: 25 },
 		));
 });
@@ -188,7 +185,7 @@ describe('switches', () => {
 describe('a stick curve', () => {
 	it('is odd, rises, and keeps its ends, for every curve', () =>
 		fc.assert(
-			fc.property(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 0.99, noNaN: true }), (e, x) => {
+			fc.property(evenly(0, 1), evenly(0, 0.99), (e, x) => {
 				expect(curve(e, -x)).toBeCloseTo(-curve(e, x), 12);
 				expect(curve(e, x + 0.01)).toBeGreaterThan(curve(e, x));
 				expect(curve(e, 1)).toBeCloseTo(1, 12);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import type { AuditRequest } from '../../schema/audit';
 import { auditSettings } from './audit';
 
@@ -83,14 +84,10 @@ describe('more wind, taller things', () => {
 	const rank = { fail: 0, caution: 1, pass: 2 };
 	it('never make a verdict better', () =>
 		fc.assert(
-			fc.property(
-				fc.double({ min: 3, max: 20, noNaN: true }),
-				fc.double({ min: 0, max: 60, noNaN: true }),
-				(gustMps, tallestM) => {
-					const here = rank[audit({ gustMps, tallestM }).verdict];
-					expect(rank[audit({ gustMps: gustMps + 1, tallestM: tallestM + 1 }).verdict]).toBeLessThanOrEqual(here);
-				},
-			),
+			fc.property(evenly(3, 20), evenly(0, 60), (gustMps, tallestM) => {
+				const here = rank[audit({ gustMps, tallestM }).verdict];
+				expect(rank[audit({ gustMps: gustMps + 1, tallestM: tallestM + 1 }).verdict]).toBeLessThanOrEqual(here);
+			}),
 		));
 });
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { InputError } from '../finding/inputError';
 import { seededRng } from '../math/random';
 import { landingOnPhoto, takenAs, type Pixel } from './markPhoto';
@@ -28,11 +29,11 @@ describe('a landing on a photo of its mark', () => {
 	it('is where it stands, from any place of the camera', () => {
 		fc.assert(
 			fc.property(
-				fc.double({ min: 1.2, max: 2.2, noNaN: true }),
-				fc.double({ min: 1, max: 4, noNaN: true }),
-				fc.double({ min: 15, max: 60, noNaN: true }),
-				fc.double({ min: -3, max: 3, noNaN: true }),
-				fc.double({ min: -0.5, max: 5, noNaN: true }),
+				evenly(1.2, 2.2),
+				evenly(1, 4),
+				evenly(15, 60),
+				evenly(-3, 3),
+				evenly(-0.5, 5),
 				fc.integer({ min: 0, max: 359 }),
 				(height, behind, down, right, away, looked) => {
 					fc.pre(Math.hypot(right, away) > 0.05);

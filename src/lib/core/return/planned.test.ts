@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { wayHome } from '../../rig/wayHome';
 import { outcomeOf, planReturn } from './plan';
 import { planHome } from './planned';
@@ -13,7 +14,7 @@ describe('the way home of a planned flight', () => {
 		fc.assert(
 			fc.property(
 				fc.integer({ min: 0, max: 359 }),
-				fc.double({ min: 0, max: 9, noNaN: true }),
+				evenly(0, 9),
 				fc.integer({ min: 0, max: 23 }),
 				fc.integer({ min: 50, max: 900 }),
 				(fromDeg, speedMps, k, distanceM) => {

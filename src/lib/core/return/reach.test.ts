@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { wayHome as request } from '../../rig/wayHome';
 import { planReturn } from './plan';
 
 const wind = fc.record({
-	fromDeg: fc.double({ min: 0, max: 359.9, noNaN: true }),
-	speedMps: fc.double({ min: 0, max: 9, noNaN: true }),
+	fromDeg: evenly(0, 359.9),
+	speedMps: evenly(0, 9),
 });
 
 describe('the reach', () => {
@@ -16,7 +17,7 @@ describe('the reach', () => {
 				fc.boolean(),
 				fc.constantFrom('ground' as const, 'air' as const),
 				fc.integer({ min: 0, max: 359 }),
-				fc.double({ min: 2, max: 60, noNaN: true }),
+				evenly(2, 60),
 				({ fromDeg, speedMps }, climbFirst, speedKind, bearingDeg, heightM) => {
 					const base = {
 						wind: { fromDeg, speedMps, gustMps: speedMps },

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { evenly } from '../../rig/evenly';
 import { wayHome } from '../../rig/wayHome';
 import type { ReturnAnswer, ReturnRequest } from '../../schema/return';
 import { planReturn } from './plan';
@@ -7,23 +8,23 @@ import { planReturn } from './plan';
 /** Any way home that the request allows: aircraft, wind, settings, place and things in the way. */
 const request = fc
 	.record({
-		airspeedMaxMps: fc.double({ min: 8, max: 25, noNaN: true }),
-		returnSpeedMps: fc.double({ min: 4, max: 14, noNaN: true }),
+		airspeedMaxMps: evenly(8, 25),
+		returnSpeedMps: evenly(4, 14),
 		speedKind: fc.constantFrom('ground' as const, 'air' as const),
-		speedMps: fc.double({ min: 0, max: 12, noNaN: true }),
-		gusts: fc.double({ min: 0, max: 6, noNaN: true }),
-		fromDeg: fc.double({ min: 0, max: 359.9, noNaN: true }),
-		returnHeightM: fc.double({ min: 15, max: 110, noNaN: true }),
+		speedMps: evenly(0, 12),
+		gusts: evenly(0, 6),
+		fromDeg: evenly(0, 359.9),
+		returnHeightM: evenly(15, 110),
 		climbFirst: fc.boolean(),
-		bearingDeg: fc.double({ min: 0, max: 359.9, noNaN: true }),
-		distanceM: fc.double({ min: 30, max: 1500, noNaN: true }),
-		heightM: fc.double({ min: 5, max: 100, noNaN: true }),
-		usedWh: fc.double({ min: 0, max: 30, noNaN: true }),
+		bearingDeg: evenly(0, 359.9),
+		distanceM: evenly(30, 1500),
+		heightM: evenly(5, 100),
+		usedWh: evenly(0, 30),
 		obstacles: fc.array(
 			fc.record({
-				bearingDeg: fc.double({ min: 0, max: 359.9, noNaN: true }),
-				distanceM: fc.double({ min: 5, max: 1200, noNaN: true }),
-				heightM: fc.double({ min: 1, max: 90, noNaN: true }),
+				bearingDeg: evenly(0, 359.9),
+				distanceM: evenly(5, 1200),
+				heightM: evenly(1, 90),
 			}),
 			{ maxLength: 4 },
 		),
@@ -96,7 +97,7 @@ describe('a way home', () => {
 
 	it('costs no less with more used, and lands with just that much less', () => {
 		fc.assert(
-			fc.property(request, fc.double({ min: 0.1, max: 20, noNaN: true }), (r, more) => {
+			fc.property(request, evenly(0.1, 20), (r, more) => {
 				const [a, b] = [planReturn(r), planReturn({ ...r, usedWh: r.usedWh + more })];
 				expect(b.totalWh).toEqual(a.totalWh);
 				if (a.landWithWh !== null && b.landWithWh !== null) expect(a.landWithWh - b.landWithWh).toBeCloseTo(more, 6);
@@ -113,11 +114,11 @@ describe('a way home', () => {
 		fc.assert(
 			fc.property(
 				request,
-				fc.double({ min: 0, max: 40, noNaN: true }),
+				evenly(0, 40),
 				fc.record({
-					bearingDeg: fc.double({ min: 0, max: 359, noNaN: true }),
-					distanceM: fc.double({ min: 5, max: 1000, noNaN: true }),
-					heightM: fc.double({ min: 1, max: 100, noNaN: true }),
+					bearingDeg: evenly(0, 359),
+					distanceM: evenly(5, 1000),
+					heightM: evenly(1, 100),
 				}),
 				(r, more, thing) => {
 					const plain = planReturn(r);
