@@ -1,0 +1,100 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { DEFAULT_LOCK_RULE } from '$lib/core/position/review';
+import { sentence } from '$lib/rig/receiver';
+import type { Sink, Source } from '$lib/sources/source';
+import { PositionState } from './positionState.svelte';
+
+const { said, told } = vi.hoisted(() => ({ said: [] as string[], told: [] as string[] }));
+vi.mock('$lib/ui/speech', () => ({
+	say: (words: string) => said.push(words),
+	tone: (kind: string) => said.push(`(${kind})`),
+}));
+vi.mock('$lib/ui/notify', () => ({ failed: (error: Error) => told.push(error.message), done: vi.fn() }));
+vi.mock('$lib/workers/core', () => import('$lib/workers/inProcess'));
+
+/** What a receiver says in a second of its own. */
+const second = (s: number, satellites = 12) => {
+	const time = `10${String(Math.floor(s / 60)).padStart(2, '0')}${String(s % 60).padStart(2, '0')}.00`;
+	return sentence(`GNGGA,${time},5412.60000,N,00303.60000,W,1,${satellites},0.9,12.0,M,50.2,M,,`);
+};
+
+function watched() {
+	const work = new PositionState(() => DEFAULT_LOCK_RULE);
+	const far: { sink: Sink | null; closed: number } = { sink: null, closed: 0 };
+	const source: Source = {
+		...{ name: 'by hand', practice: true, turnable: false },
+		open(sink) {
+			far.sink = sink;
+			return () => far.closed++;
+		},
+	};
+	work.begin(source);
+	const hear = (from: number, to: number, satellites?: number) => {
+		for (let s = from; s < to; s++) far.sink?.batch({ lines: [second(s, satellites)], atS: s });
+	};
+	return { work, far, hear };
+}
+const next = () => vi.advanceTimersByTimeAsync(650);
+
+beforeEach(() => {
+	[said.length, told.length] = [0, 0];
+	vi.useFakeTimers();
+});
+afterEach(() => vi.useRealTimers());
+
+describe('a receiver that is watched', () => {
+	it('says nothing before it was heard, then what is missing, and ends by itself with the lock', async () => {
+		const { work, far, hear } = watched();
+		await next();
+		expect(work.title).toBe('Listening to the receiver…');
+		expect([work.found, work.idle]).toEqual([null, false]);
+		hear(0, 12);
+		await next();
+		expect(work.title).toMatch(/held for 11 s, not yet for 30 s/);
+		expect(work.found).toBeNull();
+		hear(12, 31);
+		await next();
+		expect(work.phase).toBe('result');
+		expect(said).toEqual(['(done)', 'Locked. Home is stored.']);
+		expect(work.title).toBe('Locked: 12 satellites, held for 30 s');
+		expect(work.found).toMatchObject({ verdict: expect.stringMatching(/pass|caution/) });
+		expect([far.closed, work.practice, work.sourceName]).toEqual([1, true, 'by hand']);
+	});
+	it('with too few satellites goes on until it is ended, and is then found as it was', async () => {
+		const { work, hear } = watched();
+		hear(0, 60, 5);
+		await next();
+		expect(work.phase).toBe('watching');
+		await work.finish();
+		expect(work.found?.verdict).toBe('fail');
+		expect(work.found?.reasons.map(({ code }) => code)).toContain('few-satellites');
+		expect(said).toEqual([]);
+	});
+	it('whose line breaks keeps what came', async () => {
+		const { work, far, hear } = watched();
+		hear(0, 10);
+		far.sink?.failed(new Error('The line was lost.'));
+		expect([work.recording.running, work.recording.failure]).toEqual([false, 'The line was lost.']);
+		await work.finish();
+		expect(work.answer?.epochs).toBe(10);
+		work.repeat();
+		expect([work.idle, work.answer, work.recording.lines.length]).toEqual([true, null, 0]);
+	});
+});
+
+describe('a log of a receiver', () => {
+	it('takes the place of what was watched, and is no rehearsal', async () => {
+		const { work, hear } = watched();
+		hear(0, 10);
+		await work.finish();
+		const text = Array.from({ length: 45 }, (_, s) => second(s)).join('\r\n');
+		await work.readFile(new File([text], 'receiver.nmea'));
+		expect([work.sourceName, work.practice, work.answer?.lockS]).toEqual(['receiver.nmea', false, 30]);
+	});
+	it('that is empty is refused, and nothing is found', async () => {
+		const work = new PositionState(() => DEFAULT_LOCK_RULE);
+		await work.readFile(new File([''], 'empty.nmea'));
+		expect(told).toHaveLength(1);
+		expect([work.found, work.idle]).toEqual([null, true]);
+	});
+});
