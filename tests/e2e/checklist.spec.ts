@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, startSession, stationUrl } from './support';
+import { DEMO_STATE, expectAccessible, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -60,7 +60,7 @@ test('the list of an aircraft is its pilot’s: added, left off, limited, moved 
 	// A session follows it.
 	await page.goto('/');
 	await startSession(page, 'Plover', 'flight');
-	await page.goto(stationUrl(page, 'bench'));
+	await toStation(page, 'bench');
 	await expect(page.getByText('Rear foam in place').first()).toBeVisible();
 });
 
@@ -83,7 +83,7 @@ test('two persons: one answers, the other confirms, and the record says who; a f
 	await page.locator('body').press('Enter');
 	await expect(page.getByText('Recorded')).toBeVisible();
 	await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(title);
-	await page.goto(stationUrl(page, 'sheet'));
+	await toStation(page, 'sheet');
 	await expect(page.getByText('Tamsin Reed (spotter); signals: arm up: people near')).toBeVisible();
 	await expect(page.getByText(/confirmed by Tamsin Reed/).first()).toBeVisible();
 

@@ -1,10 +1,10 @@
 import { expect, type Page } from '@playwright/test';
-import { answerByKeys, holdTime, pauseTime, setAsideAt, stationUrl } from './support';
+import { answerByKeys, holdTime, pauseTime, setAsideAt, toStation } from './support';
 
 /** The steps that whole days of pilots share, done by what stands on the screen. */
 
 export const h1 = (page: Page) => page.getByRole('heading', { level: 1 });
-export const go = (page: Page, station: string) => page.goto(stationUrl(page, station));
+export const go = toStation;
 
 /** Begins a session as a pilot does: the aircraft, and whatever else is chosen of place, pack, why, over what. */
 export async function begin(page: Page, aircraft: string, ...choices: readonly RegExp[]): Promise<void> {

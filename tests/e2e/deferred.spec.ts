@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, startSession, stationUrl } from './support';
+import { DEMO_STATE, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -8,7 +8,7 @@ test('what is left undone comes back: on the start page, in the next session at 
 }) => {
 	await page.goto('/');
 	await startSession(page, 'Plover', 'flight');
-	await page.goto(stationUrl(page, 'close'));
+	await toStation(page, 'close');
 	await page.getByLabel('Leave something for the next session').fill('Fit the new rear foam');
 	await page.getByLabel('It comes back at').selectOption({ label: 'Bench' });
 	await page.getByRole('button', { name: 'Leave it' }).click();
@@ -19,7 +19,7 @@ test('what is left undone comes back: on the start page, in the next session at 
 	await page.goto('/');
 	await expect(page.getByText(/Left on .*: Fit the new rear foam/)).toBeVisible();
 	await startSession(page, 'Plover', 'flight');
-	await page.goto(stationUrl(page, 'bench'));
+	await toStation(page, 'bench');
 	const row = page.getByRole('button', { name: /Fit the new rear foam/ });
 	await row.click();
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Fit the new rear foam');

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answerByKeys, enterAircraft, openDemo, setAsideAt, startSession, stationUrl, watch } from './support';
+import { answerByKeys, enterAircraft, openDemo, setAsideAt, startSession, toStation, watch } from './support';
 
 const h1 = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -12,11 +12,11 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	await enterAircraft(page, 'Whimbrel', 'Racing quad');
 	await startSession(page, 'Whimbrel');
 	await answerByKeys(page, 'Plan');
-	await page.goto(stationUrl(page, 'bench'));
+	await toStation(page, 'bench');
 	await answerByKeys(page, 'Bench');
 
 	// Radio off on the bench: every answer starts unanswered, and the stopwatch is a tap.
-	await page.goto(stationUrl(page, 'bench/link-loss'));
+	await toStation(page, 'bench/link-loss');
 	await page.getByRole('button', { name: 'To stop its motors' }).click();
 	const count = page.getByRole('button', { name: 'Radio is off: count' });
 	await expect(count).toBeDisabled();
@@ -38,9 +38,9 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	await expect(page.getByText(/^Radio off: the motors stopped/).first()).toBeVisible();
 
 	await setAsideAt(page, 'arm', /is due/);
-	await page.goto(stationUrl(page, 'site'));
+	await toStation(page, 'site');
 	await answerByKeys(page, 'Site');
-	await page.goto(stationUrl(page, 'power-up'));
+	await toStation(page, 'power-up');
 	await answerByKeys(page, 'Power-up');
 	await setAsideAt(page, 'arm');
 	await page.getByRole('button', { name: 'Arm', exact: true }).click();
@@ -52,15 +52,15 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	await page.getByRole('button', { name: 'It went about another axis' }).click();
 	await expect(h1(page)).toHaveText('Stop: make it safe before anything else');
 	// The next nudge is not offered, nor the rungs behind it.
-	await page.goto(stationUrl(page, 'response'));
+	await toStation(page, 'response');
 	await expect(h1(page)).toHaveText(/^Stop: throttle down/);
 	await expect(page.getByRole('button', { name: 'Clean' })).toHaveCount(0);
-	await page.goto(stationUrl(page, 'hover'));
+	await toStation(page, 'hover');
 	await expect(page.getByText('Shut until the ground response is put right.')).toBeVisible();
-	await page.goto(stationUrl(page, 'fly'));
+	await toStation(page, 'fly');
 	await expect(page.getByRole('button', { name: 'Fly', exact: true })).toBeDisabled();
 
-	await page.goto(stationUrl(page, 'response/response-stop'));
+	await toStation(page, 'response/response-stop');
 	for (const step of ['Throttle down', 'Disarmed', 'Pack unplugged', 'Propellers off'])
 		await page.getByRole('checkbox', { name: step }).click();
 	await page.getByLabel('Layout').selectOption('four, X');
@@ -73,7 +73,7 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	await page.getByRole('button', { name: 'A setting' }).click();
 	await expect(page).toHaveURL(/\/arm$/);
 	await expect(page.getByText(/Asked again: settings changed, two outputs exchanged/).first()).toBeVisible();
-	await page.goto(stationUrl(page, 'response'));
+	await toStation(page, 'response');
 	await expect(page.getByText(/· 0 of \d+ answered/)).toBeVisible();
 	await expect(page.getByText('The first gate, Arm, has not been answered.')).toBeVisible();
 	expect(complaints).toEqual([]);
@@ -87,7 +87,7 @@ test('a new build that misbehaves on the bench is held at the first gate until a
 	await enterAircraft(page, 'Godwit', 'Self-built multirotor');
 	await startSession(page, 'Godwit');
 	await answerByKeys(page, 'Plan');
-	await page.goto(stationUrl(page, 'bench'));
+	await toStation(page, 'bench');
 	await expect(page.getByText(/· 0 of \d+ answered/)).toBeVisible();
 	await page.keyboard.press('n');
 	await page.getByRole('dialog').getByRole('textbox').fill('the bench plug goes out when it arms');
@@ -107,7 +107,7 @@ test('a new build that misbehaves on the bench is held at the first gate until a
 	await dialog.getByLabel('In a few words').fill('speed controller of the rear left motor');
 	await dialog.getByRole('button', { name: 'Note it' }).click();
 	await expect(dialog).toBeHidden();
-	await page.goto(stationUrl(page, 'bench'));
+	await toStation(page, 'bench');
 	await expect(page.getByText(/· [0-2] of \d+ answered/)).toBeVisible();
 	await expect(page.getByText(/Asked again:.*speed controller of the rear left motor/).first()).toBeVisible();
 	await answerByKeys(page, 'Bench');
@@ -127,9 +127,9 @@ test('a camera drone that shows no data is calibrated by its own routine, its lo
 	await page.getByRole('link', { name: /Sanderling/ }).click();
 	await expect(page.getByText('Vision sensors: not due')).toBeVisible();
 	await startSession(page, 'Sanderling');
-	await page.goto(stationUrl(page, 'compass'));
+	await toStation(page, 'compass');
 	await answerByKeys(page, 'Compass');
-	await page.goto(stationUrl(page, 'compass/compass'));
+	await toStation(page, 'compass/compass');
 	await page.getByRole('link', { name: 'By its own routine' }).click();
 	await expect(page.getByRole('checkbox').first()).toBeVisible();
 	for (const box of await page.getByRole('checkbox').all()) await box.check();
@@ -143,10 +143,10 @@ test('a camera drone that shows no data is calibrated by its own routine, its lo
 	await page.getByRole('button', { name: 'Keep it in the session' }).click();
 	await expect(page).toHaveURL(/session\/[^/]+\/compass$/);
 	await expect(page.getByText('clear · guided')).toBeVisible();
-	await page.goto(stationUrl(page, 'hover'));
+	await toStation(page, 'hover');
 	await expect(page.getByText(/It verifies what was calibrated: compass/)).toBeVisible();
 
-	await page.goto(stationUrl(page, 'position/position'));
+	await toStation(page, 'position/position');
 	const record = page.getByRole('button', { name: 'Record what it shows' });
 	await expect(record).toBeDisabled();
 	await page.getByLabel('Satellites').fill('14');

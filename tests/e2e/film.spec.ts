@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, startSession, stationUrl } from './support';
+import { DEMO_STATE, expectAccessible, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -20,7 +20,7 @@ test('a hover is judged from a film: opened, marked once, followed, looked at, j
 	test.setTimeout(240_000);
 	await page.goto('/');
 	await startSession(page, 'Plover', 'rehearsal');
-	await page.goto(stationUrl(page, 'hover/hover'));
+	await toStation(page, 'hover/hover');
 	await page.getByRole('radio', { name: /^By a film/ }).click();
 	const h1 = page.getByRole('heading', { level: 1 });
 	await expect(h1).toHaveText('Film the hover for a minute, the phone propped');

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { wholeFlightCsv } from './logs';
-import { DEMO_STATE, expectAccessible, startSession, stationUrl } from './support';
+import { DEMO_STATE, expectAccessible, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -61,7 +61,7 @@ test('a return is read from its log: what set it off is said, the phases are tak
 	test.setTimeout(180_000);
 	await page.goto('/');
 	await startSession(page, 'Dunlin', 'rehearsal');
-	await page.goto(stationUrl(page, 'hover/return-test'));
+	await toStation(page, 'hover/return-test');
 	await page.locator('main input[type=file]').setInputFiles(file);
 	await expect(h1(page)).toHaveText('What the log shows of its return');
 	await expect(page.getByText(/Set off 100 m out, 12 m up; it came down 2 m east/)).toBeVisible();

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { receiverText } from './logs';
-import { expectAccessible, holdTime, listen, openDemo, passTimeUntil, startSession, stationUrl } from './support';
+import { expectAccessible, holdTime, listen, openDemo, passTimeUntil, startSession, toStation } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const begin = async (page: Page, instrument: string, ...choices: string[]) => {
@@ -122,7 +122,7 @@ test('calibrations of a sensor stand beside one another, by date and by temperat
 	await expect(heading(page)).toContainText('nothing is on record yet');
 
 	await startSession(page, 'Dunlin', 'rehearsal');
-	await page.goto(stationUrl(page, 'bench/measure-six-faces'));
+	await toStation(page, 'bench/measure-six-faces');
 	await page.getByLabel('Temperature, where known').fill('7');
 	await page
 		.getByRole('button', { name: /^Try it/ })

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, openDemo, startSession, stationUrl } from './support';
+import { expectAccessible, openDemo, startSession, toStation } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const listed = (page: Page) => page.locator('main').getByRole('listitem');
@@ -62,11 +62,11 @@ test('a checklist is made for the day: after a repair, near people; an item is m
 	await expect(listed(page).filter({ hasText: 'People near are told' })).toBeVisible();
 	await listed(page).filter({ hasText: 'Enough daylight' }).getByRole('button').first().click();
 	await expect(page.getByText(/The sun (rises|sets|set) at/)).toBeVisible();
-	await page.goto(stationUrl(page, 'bench'));
+	await toStation(page, 'bench');
 	await expect(listed(page).filter({ hasText: 'each motor starts' })).toBeVisible();
 
 	// The return height is held against what stands at the place.
-	await page.goto(stationUrl(page, 'return'));
+	await toStation(page, 'return');
 	await expect(heading(page)).toContainText('Loss of link is set');
 	await page.keyboard.press('Enter');
 	await expect(page.getByText('wanted 28 to 120 m')).toBeVisible();
@@ -91,7 +91,7 @@ test('a day under a roof asks for a room, and neither for a return height nor to
 	await page.getByRole('button', { name: 'Start the session' }).click();
 	await expect(listed(page).filter({ hasText: 'Room looked at' })).toBeVisible();
 	await expect(listed(page).filter({ hasText: 'daylight' })).toHaveCount(0);
-	await page.goto(stationUrl(page, 'return'));
+	await toStation(page, 'return');
 	await expect(listed(page).filter({ hasText: 'the automatic return is off' })).toBeVisible();
 	await expect(listed(page).filter({ hasText: 'Return height read' })).toHaveCount(0);
 });
@@ -99,7 +99,7 @@ test('a day under a roof asks for a room, and neither for a return height nor to
 test('an instrument’s finding answers the item that opened it', async ({ page }) => {
 	await openDemo(page);
 	await startSession(page, 'Avocet', 'rehearsal');
-	await page.goto(stationUrl(page, 'bench'));
+	await toStation(page, 'bench');
 	await listed(page).filter({ hasText: 'Balanced on its marks' }).getByRole('button').first().click();
 	await page.getByRole('link', { name: 'Measure it: balance' }).click();
 	await page

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, enterAircraft, expectAccessible, setAsideAt, stationUrl } from './support';
+import { DEMO_STATE, enterAircraft, expectAccessible, setAsideAt, stationUrl, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -75,7 +75,7 @@ test('a wing with one reversed surface is told by every movement, with its cause
 	await page.getByLabel('Pilot in command').fill('Jonas Fell');
 	await page.getByRole('button', { name: 'Start the rehearsal' }).click();
 	await expect(page).toHaveURL(/\/plan$/);
-	await page.goto(stationUrl(page, 'response/surface-grid'));
+	await toStation(page, 'response/surface-grid');
 	await expect(h1).toHaveText('Direct control: stick to the right: left elevon down, right elevon up');
 	await expectAccessible(page, 'surface grid');
 	for (let step = 0; step < 4; step++) {

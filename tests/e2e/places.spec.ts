@@ -4,7 +4,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { STATIONS } from '../../src/lib/core/session/stations';
-import { answerByKeys, expectAccessible, openDemo, startSession, stationUrl, watch } from './support';
+import { answerByKeys, expectAccessible, openDemo, startSession, toStation, watch } from './support';
 
 test('every place opens without a request to another host, in every theme, and axe finds nothing serious', async ({
 	page,
@@ -207,11 +207,11 @@ test('with no network every station opens, what is seen is recorded, the sheet i
 	await startSession(page, 'Dunlin');
 	await answerByKeys(page, 'Plan');
 	for (const { id } of STATIONS) {
-		await page.goto(stationUrl(page, id));
+		await toStation(page, id);
 		await expect(page.getByRole('navigation', { name: 'The line' })).toBeVisible();
 		await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(/cannot be|Nothing here|went wrong/);
 	}
-	await page.goto(stationUrl(page, 'sheet'));
+	await toStation(page, 'sheet');
 	await expect(page.getByText(/The chain of \d+\s+entries\s+holds/)).toBeVisible();
 	const saving = page.waitForEvent('download');
 	await page.getByRole('button', { name: /PDF/ }).click();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, startSession, stationUrl } from './support';
+import { DEMO_STATE, expectAccessible, startSession, stationUrl, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -65,7 +65,7 @@ test('a photo stands beside the record, small and without where it was taken, an
 	await page.getByRole('button', { name: 'Rear straps' }).click();
 	await expect(page.getByRole('dialog').getByRole('img', { name: 'Rear straps' })).toBeVisible();
 	await page.keyboard.press('Escape');
-	await page.goto(stationUrl(page, 'sheet'));
+	await toStation(page, 'sheet');
 	await expect(page.getByRole('figure')).toContainText('Rear straps');
 	await expect(page.getByText(/Photo of Pack held by two straps.*Rear straps/)).toBeVisible();
 	await expect(page.getByText(/entries holds; its head is/)).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, holdTime, pauseTime, startSession, stationUrl } from './support';
+import { DEMO_STATE, expectAccessible, holdTime, pauseTime, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -21,7 +21,7 @@ test('a hover watched by eye: what is excluded, what is not, and circling leads 
 	await holdTime(page);
 	await page.goto('/');
 	await startSession(page, 'Plover', 'flight');
-	await page.goto(stationUrl(page, 'hover/hover'));
+	await toStation(page, 'hover/hover');
 	await expect(page.getByRole('radio', { name: /By eye/ })).toBeChecked();
 	await watchHover(page, 60, 'Still');
 	await page.getByLabel('Farthest from where it began').fill('2');

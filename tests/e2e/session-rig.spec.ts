@@ -6,7 +6,7 @@ import {
 	openDemo,
 	setAsideAt,
 	startSession,
-	stationUrl,
+	toStation,
 	watch,
 } from './support';
 
@@ -19,7 +19,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await expect(page.getByText('Rehearsal.')).toBeVisible();
 	await expectAccessible(page, 'plan');
 	const h1 = page.getByRole('heading', { level: 1 });
-	const go = async (station: string) => page.goto(stationUrl(page, station));
+	const go = (station: string) => toStation(page, station);
 
 	await answerByKeys(page, 'Plan');
 	await page.keyboard.press('Enter');
@@ -31,7 +31,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	// Power-up does not begin while something that needs the propellers off is due.
 	await go('power-up');
 	await expect(h1).toContainText('The propellers stay off');
-	await expect(page.getByText('The propellers are not to be fitted yet')).toBeVisible();
+	await expect(page.getByText('First what needs the propellers off')).toBeVisible();
 	expect(await setAsideAt(page, 'arm', /is due|link loss/)).toBeGreaterThan(5);
 	await go('site');
 	await answerByKeys(page, 'Site');
@@ -181,7 +181,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 test('a hover with a wrong compass holds the flight, and says why and what to do', async ({ page }) => {
 	await openDemo(page);
 	await startSession(page, 'Dunlin', 'rehearsal');
-	await page.goto(stationUrl(page, 'hover/hover'));
+	await toStation(page, 'hover/hover');
 	await page.getByLabel('Compass error').fill('50');
 	await page.getByRole('button', { name: 'Fly the practice hover' }).click();
 	const h1 = page.getByRole('heading', { level: 1 });
@@ -197,7 +197,7 @@ test('a hover with a wrong compass holds the flight, and says why and what to do
 test('a turn ended early says so, goes on first of all, and no press both ends and accepts', async ({ page }) => {
 	await openDemo(page);
 	await startSession(page, 'Dunlin', 'rehearsal');
-	await page.goto(stationUrl(page, 'compass/compass'));
+	await toStation(page, 'compass/compass');
 	await page.getByRole('radio', { name: '4 ×' }).click();
 	await page.getByRole('button', { name: 'Start turning' }).click();
 	await expect(page.getByText(/[1-9]\d{2,} samples/)).toBeVisible();
@@ -214,7 +214,7 @@ test('a turn ended early says so, goes on first of all, and no press both ends a
 test('level turning only is refused and cannot be accepted', async ({ page }) => {
 	await openDemo(page);
 	await startSession(page, 'Dunlin', 'rehearsal');
-	await page.goto(stationUrl(page, 'compass/compass'));
+	await toStation(page, 'compass/compass');
 	await page.getByLabel('Whose hands turn it').selectOption('Level only');
 	await page.getByRole('radio', { name: '16 ×' }).click();
 	await page.getByRole('button', { name: 'Start turning' }).click();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, openDemo, startSession, stationUrl, watch } from './support';
+import { expectAccessible, openDemo, startSession, toStation, watch } from './support';
 
 test('a sprayer’s nozzles are caught one by one: the blocked one holds the session, and is asked again once replaced', async ({
 	page,
@@ -10,14 +10,14 @@ test('a sprayer’s nozzles are caught one by one: the blocked one holds the ses
 	await openDemo(page);
 	await startSession(page, 'Curlew');
 	// Nothing is turned on before the load was exchanged without power; that is never left undone.
-	await page.goto(stationUrl(page, 'bench?item=tank-power'));
+	await toStation(page, 'bench?item=tank-power');
 	await expect(page.getByText('First: tank or seed box fitted with the power off.').first()).toBeVisible();
 	await page.keyboard.press('x');
 	await expect(page.getByRole('dialog')).toHaveCount(0);
 	await page.keyboard.press('Enter');
 	await expect(page.getByText('First: tank or seed box fitted with the power off.')).toHaveCount(0);
 	// Lines, front and rear: air is told from a nozzle, and a nozzle from the pump.
-	await page.goto(stationUrl(page, 'bench?item=lines-vented'));
+	await toStation(page, 'bench?item=lines-vented');
 	await page.getByRole('link', { name: 'Lines vented, front and rear' }).click();
 	await expectAccessible(page, 'lines');
 	for (let step = 0; step < 3; step++) await page.getByRole('button', { name: 'As it should be' }).click();
@@ -54,10 +54,10 @@ test('a sprayer’s nozzles are caught one by one: the blocked one holds the ses
 	await expect(h1).toContainText(/nozzle 3/i);
 	await page.getByRole('button', { name: 'Keep it in the session' }).click();
 	await expect(page).toHaveURL(/\/bench$/);
-	await page.goto(stationUrl(page, 'arm'));
+	await toStation(page, 'arm');
 	await expect(page.getByText(/nozzle 3/i).first()).toBeVisible();
 
-	await page.goto(stationUrl(page, 'bench/measure-flow'));
+	await toStation(page, 'bench/measure-flow');
 	// What stays true was typed once.
 	await expect(page.getByLabel('Swath', { exact: true })).toHaveValue('4');
 	await expect(page.getByLabel('Caught', { exact: true })).toHaveCount(4);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, startSession, stationUrl } from './support';
+import { DEMO_STATE, expectAccessible, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -29,7 +29,7 @@ test('figures stand flight by flight with what changed between, words are explai
 	await expectAccessible(page, 'words');
 
 	await startSession(page, 'Dunlin', 'flight');
-	await page.goto(stationUrl(page, 'plan?item=lost-position'));
+	await toStation(page, 'plan?item=lost-position');
 	await expect(
 		page.getByText(/Ines Marlowe last flew without position hold|No flight of Ines Marlowe without position hold/),
 	).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO_STATE, stationUrl } from './support';
+import { DEMO_STATE, toStation } from './support';
 
 /** A crew of three with three aircraft on two devices: the day on both, one record in the evening. */
 test.use({ storageState: DEMO_STATE });
@@ -66,7 +66,7 @@ test('three sessions side by side on two devices, each with its names, merged in
 	await avocet.getByRole('link', { name: 'Sheet' }).click();
 	await expect(page.getByText(/confirmed by Tamsin Reed/).first()).toBeVisible();
 	// It goes on here as it would have there.
-	await page.goto(stationUrl(page, 'plan'));
+	await toStation(page, 'plan');
 	await expect(page.getByText(/Plan of Avocet · 1 of \d+ answered/)).toBeVisible();
 
 	await page.goto('/logbook/proof');

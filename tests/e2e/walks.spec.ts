@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answerByKeys, DEMO_STATE, enterAircraft, holdTime, setAsideAt, stationUrl } from './support';
+import { answerByKeys, DEMO_STATE, enterAircraft, holdTime, setAsideAt, toStation } from './support';
 
 /** Whole jobs of pilots, from the plan to the first gate. */
 test.use({ storageState: DEMO_STATE });
@@ -21,7 +21,7 @@ async function begin(
 	await page.getByRole('button', { name: 'Start the session' }).click();
 	await expect(page).toHaveURL(/\/plan$/);
 }
-const go = (page: Page, station: string) => page.goto(stationUrl(page, station));
+const go = toStation;
 /** Answers stations by keys, one after the other. */
 async function answer(page: Page, ...stations: [id: string, title: string][]) {
 	for (const [id, title] of stations) {

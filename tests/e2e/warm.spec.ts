@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, enterAircraft, expectAccessible, startSession, stationUrl } from './support';
+import { DEMO_STATE, enterAircraft, expectAccessible, startSession, stationUrl, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -29,7 +29,7 @@ test('temperatures by part: one hotter than the others is named, and stands besi
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/close$/);
 	await expect(page.getByText('Motor 2, front right is hotter than the others of its kind').first()).toBeVisible();
-	await page.goto(stationUrl(page, 'sheet'));
+	await toStation(page, 'sheet');
 	await expect(page.getByText(/Motor 2, front right 71 °C/).first()).toBeVisible();
 });
 
@@ -39,7 +39,7 @@ test('a small drone that creeps is trimmed click by click by what is seen; far o
 	const h1 = page.getByRole('heading', { level: 1 });
 	await enterAircraft(page, 'Wren', 'Small indoor drone');
 	await startSession(page, 'Wren', 'rehearsal');
-	await page.goto(stationUrl(page, 'hover/trim'));
+	await toStation(page, 'hover/trim');
 	const tell = async (forward: RegExp, right: RegExp) => {
 		await page
 			.getByRole('radiogroup', { name: /back or forward/ })

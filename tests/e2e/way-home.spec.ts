@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, enterAircraft, expectAccessible, startSession, stationUrl } from './support';
+import { DEMO_STATE, enterAircraft, expectAccessible, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -8,7 +8,7 @@ test('the way home is planned from what is known, tried with sliders, kept, and 
 }) => {
 	await page.goto('/');
 	await startSession(page, 'Dunlin', 'flight');
-	await page.goto(stationUrl(page, 'return'));
+	await toStation(page, 'return');
 	await page.getByRole('link', { name: 'Plan the way home' }).click();
 	const h1 = page.getByRole('heading', { level: 1 });
 	// Nothing is invented: pack and wind are asked for.
@@ -46,7 +46,7 @@ test('the way home is planned from what is known, tried with sliders, kept, and 
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/return$/);
 	await expect(page.getByText(/the worst place, Dunlin comes home/).first()).toBeVisible();
-	await page.goto(stationUrl(page, 'sheet'));
+	await toStation(page, 'sheet');
 	await expect(page.getByText(/Turn back by [\d.]+ min/).first()).toBeVisible();
 });
 
@@ -58,7 +58,7 @@ test('an action that does not fit the venue is a hold before anybody asks', asyn
 	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
 	await page.getByRole('button', { name: 'Start the session' }).click();
 	await expect(page).toHaveURL(/session\/[^/]+\/plan$/);
-	await page.goto(stationUrl(page, 'return'));
+	await toStation(page, 'return');
 	await expect(page.getByText('Under a roof a return climbs into the ceiling').first()).toBeVisible();
 	await expect(page.getByText('Plan the way home')).toHaveCount(0);
 
@@ -72,11 +72,11 @@ test('an action that does not fit the venue is a hold before anybody asks', asyn
 	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
 	await page.getByRole('button', { name: 'Start the session' }).click();
 	await expect(page).toHaveURL(/session\/[^/]+\/plan$/);
-	await page.goto(stationUrl(page, 'return'));
+	await toStation(page, 'return');
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText(
 		'Without the link it comes down where it is: on whoever stands there',
 	);
-	await page.goto(stationUrl(page, 'arm'));
+	await toStation(page, 'arm');
 	await expect(page.getByText('Without the link it comes down where it is').first()).toBeVisible();
 });
 
@@ -85,7 +85,7 @@ test('a return is flown and tapped phase by phase, one that does not come is tak
 }) => {
 	await page.goto('/');
 	await startSession(page, 'Dunlin', 'rehearsal');
-	await page.goto(stationUrl(page, 'hover/return-test'));
+	await toStation(page, 'hover/return-test');
 	const h1 = page.getByRole('heading', { level: 1 });
 	const begin = page.getByRole('button', { name: 'It is set off: count' });
 	await expect(begin).toBeDisabled();

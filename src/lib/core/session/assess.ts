@@ -115,7 +115,7 @@ function shutBehind(
 	const shutOf = ({ task, station, mark, page }: TaskState): string => {
 		if (mark === 'aside') return '';
 		if (station === 'power-up' && propellers && task !== 'propellers-off' && page !== 'indoor')
-			return 'The propellers are not to be fitted yet: something before them is due with the propellers off.';
+			return 'First what needs the propellers off: a motor that starts by itself then hurts nobody.';
 		if (station !== 'response' && station !== 'hover') return '';
 		if (stop && task !== 'response-stop') return 'Shut until the ground response is put right.';
 		if (station === 'hover' && fault && task !== fault)

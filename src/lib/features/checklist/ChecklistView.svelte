@@ -59,7 +59,8 @@
 		view.state.stations[view.state.stations.findIndex(({ id }) => id === station) + 1] ?? null,
 	);
 
-	let picked = $state<string | null>(page.url.searchParams.get('item'));
+	/** The item that was asked for by a link or picked from the list; a new address asks anew. */
+	let picked = $derived(page.url.searchParams.get('item'));
 	const firstOpen = $derived(asked.find(({ mark, shut }) => mark === 'unseen' && !shut));
 	const chosen = $derived(view.readOnly ? null : (asked.find(({ task }) => task === picked) ?? firstOpen ?? null));
 	const item = $derived(chosen ? (items.get(chosen.task) ?? null) : null);
