@@ -22,6 +22,7 @@ import { pressure } from './pressure';
 import { link } from './serial-line';
 import { settings } from './settings-audit';
 import { siteField } from './site-field';
+import { sound } from './sound';
 import { sixFaces } from './six-faces';
 import { sticks } from './sticks';
 import { straightLeg } from './straight-leg';
@@ -86,6 +87,7 @@ export const INSTRUMENTS: readonly Instrument[] = [
 	curve,
 	pack,
 	balance,
+	sound,
 	flow,
 	feed,
 	ceiling,

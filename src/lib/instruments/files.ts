@@ -17,6 +17,28 @@ export function csvFile(name: string, columns: Record<string, ArrayLike<number>>
 export const textFile = (name: string, lines: readonly string[]): File =>
 	new File([lines.join('\r\n')], name, { type: 'text/plain' });
 
+/** Samples, −1 to 1, as an uncompressed recording of one channel (WAV, 16 bits). */
+export function wavFile(name: string, samples: ArrayLike<number>, rateHz: number): File {
+	const [header, bytes] = [44, 2 * samples.length];
+	const view = new DataView(new ArrayBuffer(header + bytes));
+	const word = (at: number, text: string) =>
+		[...text].forEach((letter, k) => view.setUint8(at + k, letter.charCodeAt(0)));
+	word(0, 'RIFF');
+	view.setUint32(4, header - 8 + bytes, true);
+	word(8, 'WAVEfmt ');
+	view.setUint32(16, 16, true);
+	view.setUint16(20, 1, true);
+	view.setUint16(22, 1, true);
+	view.setUint32(24, rateHz, true);
+	view.setUint32(28, 2 * rateHz, true);
+	view.setUint16(32, 2, true);
+	view.setUint16(34, 16, true);
+	word(36, 'data');
+	view.setUint32(40, bytes, true);
+	for (let i = 0; i < samples.length; i++) view.setInt16(header + 2 * i, Math.round(32_767 * samples[i]), true);
+	return new File([view], name, { type: 'audio/wav' });
+}
+
 /** A drawn picture as a PNG file. */
 export async function pictureFile(name: string, { width, height, rgb }: Picture): Promise<File> {
 	const canvas = document.createElement('canvas');

@@ -215,7 +215,7 @@ export interface Table {
 	rows: readonly (readonly (string | number | null)[])[];
 }
 
-/** Columns of a log in SI units, by role. */
+/** Columns of a log in SI units, by role; of a recording its samples, as `sound`. */
 export type Taken = Record<string, Float64Array>;
 
 /** What can be recorded on this device. */
@@ -253,7 +253,8 @@ export type Progress = (share: number) => void;
 export type FileInput =
 	| { kind: 'table'; hint: string; roles: readonly Role[]; complete: (choices: Choices) => boolean }
 	| { kind: 'text'; hint: string; accept: string }
-	| { kind: 'picture'; hint: string };
+	| { kind: 'picture'; hint: string }
+	| { kind: 'sound'; hint: string };
 
 /** Something to try at once: made by the simulated fleet, or figures to type. `bad` ones show what a refusal looks like. */
 export interface Sample {

@@ -21,6 +21,7 @@ async function inputOf(instrument: Instrument, sample: Sample, values: Values = 
 		expect(instrument.file.complete(choices), `${instrument.id}, ${sample.id}: columns`).toBe(true);
 		taken = takeColumns(table, instrument.file.roles, choices, file.name);
 	}
+	if (file && instrument.file?.kind === 'sound') taken = { sound: samplesOf(await file.arrayBuffer()) };
 	return {
 		values: { ...exampleValues(instrument.fields), ...sample.values, ...values },
 		taken,
@@ -30,6 +31,9 @@ async function inputOf(instrument: Instrument, sample: Sample, values: Values = 
 		units: 'metric',
 	};
 }
+
+/** The samples of an uncompressed recording, as the browser's own decoder gives them. */
+const samplesOf = (bytes: ArrayBuffer) => Float64Array.from(new Int16Array(bytes.slice(44)), (v) => v / 32_768);
 
 const finite = (value: number | null | undefined) => value === null || value === undefined || Number.isFinite(value);
 

@@ -5,7 +5,7 @@ export const SECURITY_HEADERS = {
 	'Cross-Origin-Opener-Policy': 'same-origin',
 	'Cross-Origin-Resource-Policy': 'same-origin',
 	'Permissions-Policy':
-		'geolocation=(self), camera=(self), microphone=(), accelerometer=(self), gyroscope=(self), magnetometer=(self), serial=(self), gamepad=(self)',
+		'geolocation=(self), camera=(self), microphone=(self), accelerometer=(self), gyroscope=(self), magnetometer=(self), serial=(self), gamepad=(self)',
 } as const;
 
 /** For files: pages carry their own. A worker may reach no further than this server. */

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE } from '$lib/instruments/given';
+import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE, SURGE, TONE } from '$lib/instruments/given';
 import { newAircraft } from '$lib/schema/newAircraft';
 import type { Entry, TestPayload } from '$lib/schema/entries';
 import { makeDemo } from '$lib/rig/demo';
@@ -12,7 +12,7 @@ import { appendEntry, saveAircraft, savePack, saveSite, startSession } from './r
 import { trendEntries } from './trends';
 
 const AT = '2026-05-14T09:00:00.000Z';
-const TO = { packId: 'p', siteId: 's' };
+const TO = { aircraftId: 'a', packId: 'p', siteId: 's' };
 const found = (task: string, figures: Record<string, number | null>, more: Partial<TestPayload> = {}): TestPayload => ({
 	kind: 'test',
 	task,
@@ -49,6 +49,13 @@ describe('what a finding gives back', () => {
 		vi.useRealTimers();
 		expect(await spot()).toBe('12 m north, 8 m west of where the survey of 2026-05-14 began');
 	});
+	it('how a good hover sounded is what the next one is compared with; one that was unsteady is not', async () => {
+		await remember('a', 'sound', { blades: 3 });
+		await giveBack(found('sound', { [TONE]: 212.4, [SURGE]: 0.3 }), TO);
+		await giveBack(found('sound', { [TONE]: 230, [SURGE]: 3 }, { verdict: 'caution' }), TO);
+		await giveBack(found('sound', { [TONE]: null, [SURGE]: null }), TO);
+		expect((await db.aircraft.get('a'))?.forms?.sound).toEqual({ blades: 3, usualHz: 212.4, usualPct: 0.3 });
+	});
 	it.each([
 		['failed', { verdict: 'fail' as const }],
 		['was rehearsed', { grade: 'rehearsed' as const }],
@@ -61,8 +68,8 @@ describe('what a finding gives back', () => {
 		await giveBack(found('pack', { [RESISTANCE]: null }), TO);
 		await giveBack(found('hover', { [RESISTANCE]: 4 }), TO);
 		await giveBack(found('survey', { [CLEAN_NORTH]: 3, [CLEAN_EAST]: null }), TO);
-		await giveBack(found('pack', { [RESISTANCE]: 4 }), { packId: null, siteId: null });
-		await giveBack(found('pack', { [RESISTANCE]: 4 }), { packId: 'gone', siteId: 'gone' });
+		await giveBack(found('pack', { [RESISTANCE]: 4 }), { ...TO, packId: null, siteId: null });
+		await giveBack(found('pack', { [RESISTANCE]: 4 }), { ...TO, packId: 'gone', siteId: 'gone' });
 		await giveBack({ kind: 'photo', task: 'pack', photoId: 'x', sha256: '0'.repeat(64), caption: '' }, TO);
 		expect([await resistance(), await spot()]).toEqual([undefined, undefined]);
 	});

@@ -1,5 +1,5 @@
 import type { EntryPayload } from '$lib/schema/entries';
-import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE } from '$lib/instruments/given';
+import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE, SURGE, TONE } from '$lib/instruments/given';
 import { db } from './db';
 import type { Values } from '$lib/instruments/instrument';
 import { aircraftSchema } from '$lib/schema/records';
@@ -8,12 +8,20 @@ import { saveAircraft, savePack, saveSite } from './repository';
 const side = (m: number, plus: string, minus: string) => `${Math.abs(m).toFixed(0)} m ${m < 0 ? minus : plus}`;
 
 /**
- * Keeps what a finding says of the pack and the place with them, so that the next session begins with it. Nothing of a rehearsal and
+ * Keeps what a finding says of the aircraft, the pack and the place with them, so that the next session begins with it. Nothing of a rehearsal and
  * nothing that failed is given back.
  */
-export async function giveBack(payload: EntryPayload, to: { packId: string | null; siteId: string | null }) {
+export async function giveBack(
+	payload: EntryPayload,
+	to: { aircraftId: string; packId: string | null; siteId: string | null },
+) {
 	if (payload.kind !== 'test' || payload.grade === 'rehearsed' || payload.verdict === 'fail') return;
 	const figure = (label: string) => payload.figures.find((f) => f.label === label)?.value ?? null;
+	const [tone, surge] = [figure(TONE), figure(SURGE)];
+	if (payload.task === 'sound' && payload.verdict === 'pass' && tone !== null && surge !== null) {
+		const { forms } = aircraftSchema.parse(await db.aircraft.get(to.aircraftId));
+		await remember(to.aircraftId, 'sound', { ...forms?.sound, usualHz: tone, usualPct: surge });
+	}
 	const [resistance, north, east] = [figure(RESISTANCE), figure(CLEAN_NORTH), figure(CLEAN_EAST)];
 	const pack = payload.task === 'pack' && resistance !== null && to.packId ? await db.packs.get(to.packId) : null;
 	if (pack && resistance) await savePack({ ...pack, resistanceMohm: resistance });

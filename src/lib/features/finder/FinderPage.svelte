@@ -3,7 +3,7 @@
 	import Search from '@lucide/svelte/icons/search';
 	import { saidOf } from '$lib/core/symptoms/asked';
 	import { fittingTo, TABLE, type Phase, type SymptomTest } from '$lib/core/symptoms/table';
-	import { RECENT_WORDS, PHASE_WORDS, SYMPTOM_KIND_WORDS, WITHHELD_WORDS } from './finderWords';
+	import { ALSO_DONE_WITH, RECENT_WORDS, PHASE_WORDS, SYMPTOM_KIND_WORDS, WITHHELD_WORDS } from './finderWords';
 	import SaveDialog from '$lib/features/instruments/SaveDialog.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
 	import {
@@ -82,7 +82,7 @@
 	const next = $derived(answer?.next ? testOf(answer.next.test) : undefined);
 
 	/** Where the product does a check; null where it is done by hand. */
-	function hrefOf(link: string | undefined): string | null {
+	function hrefOf({ id: test, link = ALSO_DONE_WITH[test] }: Pick<SymptomTest, 'id' | 'link'>): string | null {
 		if (!link) return null;
 		const [kind, id] = link.split(':');
 		if (kind === 'instrument') return `/instruments/${id}`;
@@ -284,7 +284,7 @@
 			</div>
 		{/each}
 		{#if next && answer.next}
-			{@const link = hrefOf(next.link)}
+			{@const link = hrefOf(next)}
 			<section class="mt-5 rounded border border-ink px-5 py-4" aria-labelledby="next">
 				<p class="m-0 text-[15px] text-ink-2">
 					Next check, about {minutes(answer.next.costMinutes)}{answer.next.before

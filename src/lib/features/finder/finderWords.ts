@@ -41,3 +41,6 @@ export const WITHHELD_WORDS: Record<WhyWithheld, string> = {
 	'none-too-likely': 'too much may be something else',
 	place: 'not where you are',
 };
+
+/** Where the product does a test of which the table names no place. */
+export const ALSO_DONE_WITH: Readonly<Record<string, string>> = { 'sound-compare': 'instrument:sound' };

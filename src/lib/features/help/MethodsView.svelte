@@ -6,6 +6,7 @@
 	import { seenLimits } from '$lib/core/hover/seenLimits';
 	import { inertialLimits } from '$lib/core/inertial/limits';
 	import { horizonLimits, payloadLimits } from '$lib/core/payload/limits';
+	import { soundLimits } from '$lib/core/propulsion/soundLimits';
 	import { powerLimits } from '$lib/core/propulsion/limits';
 	import { radioLimits } from '$lib/core/radio/limits';
 	import { landingLimits } from '$lib/core/return/landingLimits';
@@ -56,6 +57,12 @@
 			title: 'Packs and balance',
 			text: 'Charge of the weakest cell, resistance of a load step, capacity over the pack’s life; mass times arm against the mark.',
 			limits: powerLimits,
+		},
+		{
+			id: 'sound',
+			title: 'Motor sound',
+			text: 'By how much all tones of a hover rise and fall together, by cross-correlation of its moments on a logarithmic axis: one to twelve times a second is surging.',
+			limits: soundLimits,
 		},
 		{
 			id: 'payload',

@@ -25,6 +25,7 @@
 	import LiveRecorder from './LiveRecorder.svelte';
 	import KeepBar from './KeepBar.svelte';
 	import SampleList from './SampleList.svelte';
+	import SoundRecorder from './SoundRecorder.svelte';
 	import SitePicker from '../measuring/SitePicker.svelte';
 	import type { Site } from '$lib/schema/records';
 
@@ -64,7 +65,9 @@
 			? instrument.file.accept
 			: instrument.file?.kind === 'picture'
 				? '.jpg,.jpeg,.png,image/jpeg,image/png'
-				: '.csv,.txt,.tsv,text/csv,text/plain',
+				: instrument.file?.kind === 'sound'
+					? 'audio/*,video/*'
+					: '.csv,.txt,.tsv,text/csv,text/plain',
 	);
 	const payload = () => toEntry(work, site, gradeOfWork(work));
 	const practice = practiceAllowed();
@@ -151,8 +154,9 @@
 				<div class="grid gap-6">
 					{#if instrument.file && !finding}
 						<section class="border border-rule p-4">
-							<h2 class="m-0">A log of your aircraft</h2>
+							<h2 class="m-0">{instrument.file.kind === 'sound' ? 'A recording' : 'A log'} of your aircraft</h2>
 							<p class="mt-1 mb-3 text-[15px] text-ink-2">{instrument.file.hint}</p>
+							{#if instrument.file.kind === 'sound'}<SoundRecorder onfile={(file) => void work.takeFile(file)} />{/if}
 							<FileDrop {accept} onfile={(file) => void work.takeFile(file)} />
 						</section>
 					{/if}

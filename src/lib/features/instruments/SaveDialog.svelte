@@ -42,7 +42,7 @@
 				pilot.trim(),
 				kept.kind === 'test' ? { ...kept, ...warm } : kept,
 			);
-			await giveBack(kept, { packId: null, siteId });
+			await giveBack(kept, { aircraftId: aircraft.id, packId: null, siteId });
 			done(`Kept in the bench book of ${aircraft.name}`);
 			open = false;
 			onsaved?.();

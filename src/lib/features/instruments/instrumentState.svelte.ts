@@ -14,6 +14,7 @@ import {
 	type Taken,
 	type Values,
 } from '$lib/instruments/instrument';
+import { decodeSound } from '$lib/instruments/decodeSound';
 import { missingIn } from '$lib/instruments/form';
 import type { Filled } from '$lib/instruments/known';
 import { call } from '$lib/workers/core';
@@ -155,6 +156,7 @@ export class InstrumentState {
 				return false;
 			}
 		}
+		if (this.instrument.file?.kind === 'sound') this.#taken = { sound: await decodeSound(file) };
 		if (this.instrument.file?.kind === 'picture') {
 			URL.revokeObjectURL(this.pictureUrl);
 			this.pictureUrl = URL.createObjectURL(file);

@@ -1,0 +1,417 @@
+import FFT from 'fft.js';
+import type { Reason, Verdict } from '../../schema/common';
+import { atMost } from '../finding/grade';
+import { judge, reason } from '../finding/reasons';
+import { mean, median, quantile, standardDeviation } from '../math/statistics';
+import { soundLimits as limits } from './soundLimits';
+
+/** Samples a second of what is listened to: motors and propellers hum below three kilohertz. */
+export const SOUND_RATE_HZ = 8000;
+
+/** What is known of how this aircraft sounds. */
+export interface SoundKnown {
+	/** Blades of one propeller. */
+	blades: number;
+	/** An earlier good hover: its tone, Hz, and by how much it rose and fell, %; null where there is none. */
+	usualHz: number | null;
+	usualPct: number | null;
+}
+
+export interface SoundAnswer {
+	durationS: number;
+	/** Share of the time in which motors are heard, 0 to 1. */
+	heard: number;
+	/** The lowest tone of the propellers' blades and one sigma of it, Hz. */
+	toneHz: number | null;
+	toneSigmaHz: number | null;
+	/** By how much the motors rise and fall together between once and twelve times a second: ± %, as a sine would. */
+	surgePct: number | null;
+	surgeSigmaPct: number | null;
+	/** How often a second, where one rate stands out. */
+	surgeHz: number | null;
+	/** Slower than once a second: gusts and the pilot's own hand, ± %. */
+	slowPct: number | null;
+	/** The tone at once a turn against that of the blades, dB: grows with a chipped or unbalanced propeller. */
+	onceATurnDb: number | null;
+	clippedPct: number;
+	levelDb: number;
+	/** How far all tones lay from their middle, %, against time. */
+	track: { t: number[]; pct: number[] };
+	spectrum: { hz: number[]; db: number[] };
+	verdict: Verdict;
+	reasons: Reason[];
+}
+
+const [FRAME, HOP] = [1024, 256];
+const FRAMES_PER_S = SOUND_RATE_HZ / HOP;
+const [LOW_HZ, HIGH_HZ] = [100, 2800];
+const PER_OCTAVE = 96;
+/** A quarter of an octave to both sides: what is louder there altogether is no tone. */
+const AROUND = PER_OCTAVE / 4;
+/** Tones are looked for so far from where they are on average: a third of an octave. */
+const MOST_SHIFT = PER_OCTAVE / 3;
+const ROUNDS = 3;
+/** After the first round a shift is known to within this. */
+const NEAR = 6;
+const [SURGE_FROM_HZ, SURGE_TO_HZ] = [1, 12];
+/** Seconds of the track in one spectrum of it. */
+const TRACK_FRAME = 128;
+const STANDS_OUT = 6;
+const LEAST_FOLLOWED = 0.25;
+const FOLLOWED_SIGMA = 0.1;
+const FULL_SCALE = 0.985;
+const FLOOR = 1e-9;
+
+const LOG_HZ = Float64Array.from(
+	{ length: Math.floor(Math.log2(HIGH_HZ / LOW_HZ) * PER_OCTAVE) },
+	(_, k) => LOW_HZ * 2 ** (k / PER_OCTAVE),
+);
+
+const hann = (size: number) =>
+	Float64Array.from({ length: size }, (_, k) => 0.5 * (1 - Math.cos((2 * Math.PI * k) / size)));
+
+/** Power of every stretch of a series: one row a stretch. */
+function spectra(samples: ArrayLike<number>, size: number, hop: number): Float64Array[] {
+	const fft = new FFT(size);
+	const out = fft.createComplexArray();
+	const window = hann(size);
+	const part = new Float64Array(size);
+	const rows: Float64Array[] = [];
+	for (let from = 0; from + size <= samples.length; from += hop) {
+		for (let k = 0; k < size; k++) part[k] = samples[from + k] * window[k];
+		fft.realTransform(out, part);
+		const power = new Float64Array(size / 2);
+		for (let k = 0; k < power.length; k++) power[k] = out[2 * k] ** 2 + out[2 * k + 1] ** 2;
+		rows.push(power);
+	}
+	return rows;
+}
+
+/** A spectrum on an axis on which a change of the turning rate is a shift, less what is loud all about it, of length one. */
+function toned(power: Float64Array): Float64Array {
+	const binHz = SOUND_RATE_HZ / FRAME;
+	const log = new Float64Array(LOG_HZ.length);
+	for (let k = 0; k < log.length; k++) {
+		const at = LOG_HZ[k] / binHz;
+		const low = Math.floor(at);
+		const share = at - low;
+		log[k] = Math.log((1 - share) * power[low] + share * power[low + 1] + FLOOR);
+	}
+	const sums = new Float64Array(log.length + 1);
+	for (let k = 0; k < log.length; k++) sums[k + 1] = sums[k] + log[k];
+	const out = new Float64Array(log.length);
+	for (let k = 0; k < log.length; k++) {
+		const [from, to] = [Math.max(0, k - AROUND), Math.min(log.length, k + AROUND + 1)];
+		// What lies below its surroundings tells nothing: it is noise between the tones.
+		out[k] = Math.max(0, log[k] - (sums[to] - sums[from]) / (to - from));
+	}
+	return unit(out);
+}
+
+/** About its own mean, of length one: two that have nothing in common are alike by nought. */
+function unit(row: Float64Array): Float64Array {
+	const m = mean(row);
+	let square = 0;
+	for (let k = 0; k < row.length; k++) {
+		row[k] -= m;
+		square += row[k] * row[k];
+	}
+	const size = Math.sqrt(square) || 1;
+	for (let k = 0; k < row.length; k++) row[k] /= size;
+	return row;
+}
+
+interface Shift {
+	/** Steps of the axis, upward positive. */
+	by: number;
+	/** How alike the two are there, 0 to 1. */
+	alike: number;
+}
+
+/** By how much a spectrum lies higher than a reference, looked for within `most` of where it is expected. */
+function shiftOf(row: Float64Array, reference: Float64Array, near = 0, most = MOST_SHIFT): Shift {
+	const middle = Math.round(near);
+	const at = new Float64Array(2 * most + 1);
+	let best = 0;
+	for (let j = 0; j < at.length; j++) {
+		const s = middle - most + j;
+		const [from, to] = [Math.max(0, -s), Math.min(row.length, row.length - s)];
+		let sum = 0;
+		for (let k = from; k < to; k++) sum += reference[k] * row[k + s];
+		at[j] = sum;
+		if (sum > at[best]) best = j;
+	}
+	const [a, b, c] = [at[best - 1] ?? 0, at[best], at[best + 1] ?? 0];
+	const curve = a - 2 * b + c;
+	return { by: middle - most + best + (curve < 0 ? (a - c) / (2 * curve) : 0), alike: b };
+}
+
+/** The middle of rows, each moved back by its shift; of length one. */
+function middleOf(rows: readonly Float64Array[], shifts: readonly Shift[] | null): Float64Array {
+	const out = new Float64Array(LOG_HZ.length);
+	rows.forEach((row, i) => {
+		const by = Math.round(shifts?.[i].by ?? 0);
+		for (let k = Math.max(0, -by); k < Math.min(row.length, row.length - by); k++) out[k] += row[k + by];
+	});
+	return unit(out);
+}
+
+/** How much of a change that comes so often a second is left in frames as long as these: they see its mean, weighed by their window squared. */
+function followed(hz: number): number {
+	const window = hann(FRAME);
+	let [sum, weight] = [0, 0];
+	for (let k = 0; k < FRAME; k += 8) {
+		const w = window[k] * window[k];
+		sum += w * Math.cos((2 * Math.PI * hz * (k - FRAME / 2)) / SOUND_RATE_HZ);
+		weight += w;
+	}
+	return Math.max(LEAST_FOLLOWED, sum / weight);
+}
+
+/** The amplitude of a sine that has the power of a series between two rates, %; and the rate that stands out, if one does. */
+function surging(pct: Float64Array) {
+	const gain = hann(TRACK_FRAME).reduce((sum, w) => sum + w * w, 0) / TRACK_FRAME;
+	const middle = median(pct);
+	const rows = spectra(
+		pct.map((v) => v - middle),
+		TRACK_FRAME,
+		TRACK_FRAME / 2,
+	);
+	const binHz = FRAMES_PER_S / TRACK_FRAME;
+	for (const row of rows) for (let k = 0; k < row.length; k++) row[k] /= followed(k * binHz) ** 2;
+	const [from, to] = [Math.ceil(SURGE_FROM_HZ / binHz), Math.floor(SURGE_TO_HZ / binHz)];
+	// Parseval: the sum over both halves of the spectrum is the mean square times the length and the window's gain.
+	const each = rows.map(
+		(row) => Math.sqrt((4 * row.slice(from, to + 1).reduce((a, b) => a + b, 0)) / gain) / TRACK_FRAME,
+	);
+	const whole = new Float64Array(to + 1);
+	for (const row of rows) for (let k = from; k <= to; k++) whole[k] += row[k];
+	const band = whole.slice(from);
+	const top = band.indexOf(band.reduce((most, v) => Math.max(most, v), 0));
+	const stands = band[top] > STANDS_OUT * Math.max(median(band), FLOOR);
+	const meanSquare = each.reduce((sum, a) => sum + a * a, 0) / Math.max(1, each.length);
+	return {
+		pct: Math.sqrt(meanSquare),
+		sigma: each.length > 1 ? standardDeviation(each) / Math.sqrt(each.length / 2) : null,
+		hz: stands ? (from + top) * binHz : null,
+	};
+}
+
+/** Tones of one turning rate that are looked at together. */
+const HARMONICS = 5;
+
+/**
+ * The tone of which the others are multiples, and by how many dB the tone at once a turn lies under it. Half of it would have nothing
+ * at its odd multiples, twice of it something between them.
+ */
+function lowest(middle: Float64Array, power: Float64Array, blades: number) {
+	const at = (hz: number) => middle[Math.round(Math.log2(hz / LOW_HZ) * PER_OCTAVE)] ?? 0;
+	let [hz, best] = [LOW_HZ, -Infinity];
+	for (const candidate of LOG_HZ) {
+		let score = 0;
+		for (let h = 1; h <= HARMONICS; h++) score += (at(h * candidate) - at((h - 0.5) * candidate)) / Math.sqrt(h);
+		if (score > best) [hz, best] = [candidate, score];
+	}
+	const binHz = SOUND_RATE_HZ / FRAME;
+	const loudest = (about: number) => {
+		const k = Math.round(about / binHz);
+		let most = 0;
+		for (let j = Math.max(1, k - 2); j <= k + 2; j++) most = Math.max(most, power[j] ?? 0);
+		return most;
+	};
+	// Below a few bins the wind stands above any tone.
+	const turn =
+		blades > 1 && hz / blades > 8 * binHz
+			? 10 * Math.log10((loudest(hz / blades) + FLOOR) / (loudest(hz) + FLOOR))
+			: null;
+	return { hz, onceATurnDb: turn };
+}
+
+/**
+ * Listens to a hover: whether its motors run evenly. All tones of motors and propellers rise and fall with their turning rate, so on a
+ * logarithmic axis the spectrum of each moment is shifted by it: the shift that makes it most like the middle of all, by
+ * cross-correlation, is the rate's change (docs/methods/sound.md#shift). `recorded` at 8 kHz, −1 to 1; `known` of the aircraft.
+ */
+export function reviewSound(
+	recorded: ArrayLike<number>,
+	known: SoundKnown,
+	progress?: (share: number) => void,
+): SoundAnswer {
+	const n = recorded.length;
+	const durationS = n / SOUND_RATE_HZ;
+	const samples = new Float64Array(n);
+	const rest = n > 0 ? mean(recorded) : 0;
+	let [square, clipped] = [0, 0];
+	for (let i = 0; i < n; i++) {
+		samples[i] = recorded[i] - rest;
+		square += samples[i] * samples[i];
+		if (Math.abs(recorded[i]) >= FULL_SCALE) clipped++;
+	}
+	const clippedPct = n > 0 ? (100 * clipped) / n : 0;
+	const levelDb = 10 * Math.log10(square / Math.max(1, n) + 1e-12);
+	const rows = spectra(samples, FRAME, HOP);
+	const power = new Float64Array(FRAME / 2);
+	for (const row of rows) for (let k = 0; k < power.length; k++) power[k] += row[k] / rows.length;
+	const base = {
+		...{ durationS, clippedPct, levelDb, heard: 0 },
+		...{
+			toneHz: null,
+			toneSigmaHz: null,
+			surgePct: null,
+			surgeSigmaPct: null,
+			surgeHz: null,
+			slowPct: null,
+			onceATurnDb: null,
+		},
+		track: { t: [], pct: [] },
+		spectrum: {
+			hz: Array.from(power, (_, k) => (k * SOUND_RATE_HZ) / FRAME),
+			db: Array.from(power, (p) => 10 * Math.log10(p + FLOOR)),
+		},
+	};
+	if (durationS < limits.durationS.value)
+		return {
+			...base,
+			...judge([
+				reason('fail', 'insufficient-duration', `${durationS.toFixed(1)} s of sound are too few.`, {
+					value: durationS,
+					limit: limits.durationS,
+					next: 'Record twenty seconds of a hover, the phone still, some metres off.',
+				}),
+			]),
+		};
+	if (levelDb < limits.quietDb.value)
+		return {
+			...base,
+			...judge([
+				reason('fail', 'insufficient-level', 'The recording is all but silent.', {
+					value: levelDb,
+					limit: limits.quietDb,
+					next: 'Go nearer, look whether the microphone is covered, and record again.',
+				}),
+			]),
+		};
+	const toneRows = rows.map(toned);
+	let middle = middleOf(toneRows, null);
+	let shifts: Shift[] = [];
+	for (let round = 0; round < ROUNDS; round++) {
+		shifts = toneRows.map((row, i) => (round === 0 ? shiftOf(row, middle) : shiftOf(row, middle, shifts[i].by, NEAR)));
+		middle = middleOf(toneRows, shifts);
+		progress?.((round + 1) / ROUNDS);
+	}
+	const heard = shifts.filter(({ alike }) => alike >= limits.alike.value).length / shifts.length;
+	if (heard < limits.heardShare.value)
+		return {
+			...base,
+			heard,
+			...judge([
+				reason(
+					'fail',
+					'insufficient-tone',
+					'The motors are not heard clearly: wind, voices or distance stand above them.',
+					{
+						value: heard,
+						limit: limits.heardShare,
+						next: 'Record from the lee, some metres off, nobody speaking.',
+					},
+				),
+			]),
+		};
+	// Where the motors are not heard the shift of the moment before stands.
+	let last = 0;
+	const centre = median(shifts.filter(({ alike }) => alike >= limits.alike.value).map(({ by }) => by));
+	const pct = Float64Array.from(shifts, ({ by, alike }) => {
+		if (alike >= limits.alike.value) last = 100 * (2 ** ((by - centre) / PER_OCTAVE) - 1);
+		return last;
+	});
+	const surge = surging(pct);
+	const half = Math.round(FRAMES_PER_S / 2);
+	const slow = Float64Array.from(pct, (_, i) => median(pct.subarray(Math.max(0, i - half), i + half + 1)));
+	const tone = lowest(middle, power, known.blades);
+	const toneHz = tone.hz * 2 ** (centre / PER_OCTAVE);
+	const toneSigmaHz =
+		(toneHz / 100) * Math.hypot(50 / PER_OCTAVE / 4, standardDeviation(pct) / Math.sqrt(Math.max(1, durationS)));
+	return {
+		...base,
+		heard,
+		toneHz,
+		toneSigmaHz,
+		surgePct: surge.pct,
+		// What the frames smooth away is made up for, to within a tenth.
+		surgeSigmaPct: surge.sigma === null ? null : Math.hypot(surge.sigma, FOLLOWED_SIGMA * surge.pct),
+		surgeHz: surge.hz,
+		slowPct: (quantile(slow, 0.95) - quantile(slow, 0.05)) / 2,
+		onceATurnDb: tone.onceATurnDb,
+		track: { t: Array.from(pct, (_, i) => (i * HOP + FRAME / 2) / SOUND_RATE_HZ), pct: [...pct] },
+		...judge(reasonsFor(surge, toneHz, clippedPct, known)),
+	};
+}
+
+const LOOK = 'Disarm, unplug, and look at frame, arms, propellers and motors; then at the gains.';
+
+function reasonsFor(
+	{ pct, hz }: { pct: number; hz: number | null },
+	toneHz: number,
+	clippedPct: number,
+	{ usualHz, usualPct }: SoundKnown,
+): Reason[] {
+	const often = hz === null ? '' : `, ${hz.toFixed(hz < 3 ? 1 : 0)} times a second`;
+	const out = [
+		atMost(pct, {
+			fail: { limit: limits.surgeFailPct, code: 'surging', text: `The motors surge${often}.`, next: LOOK },
+			caution: {
+				limit: limits.surgePct,
+				code: 'unsteady',
+				text: `The motors rise and fall together${often}.`,
+				next: 'Listen again in calmer air; if it stays, look at propellers, frame and gains.',
+			},
+			pass: { code: 'even', text: 'The motors run evenly.' },
+		}),
+	];
+	if (usualPct !== null && pct > limits.leastPct.value) {
+		const times = pct / Math.max(usualPct, limits.leastPct.value);
+		out.push(
+			atMost(times, {
+				caution: {
+					limit: limits.ofUsual,
+					code: 'more-than-usual',
+					text: 'They are more unsteady than in the earlier good hover.',
+					next: 'Ask what changed since: propellers, a knock, gains, the mounting of the board.',
+				},
+				pass: { code: 'as-usual', text: 'They are as steady as in the earlier good hover.' },
+			}),
+		);
+	}
+	if (usualHz !== null) {
+		const off = 100 * (toneHz / usualHz - 1);
+		out.push(
+			Math.abs(off) > limits.toneOffPct.value
+				? reason(
+						'caution',
+						'tone-off',
+						`The hover hums ${Math.abs(off).toFixed(0)} % ${off > 0 ? 'higher' : 'lower'} than usual.`,
+						{
+							value: Math.abs(off),
+							limit: limits.toneOffPct,
+							next:
+								off > 0
+									? 'More turns for the same lift: weight, thin air, or propellers that are worn, bent or not its own.'
+									: 'Fewer turns: less weight, other propellers, or another tone that is loudest here.',
+						},
+					)
+				: reason('pass', 'tone-as-usual', 'The hover hums as it usually does.', {
+						value: Math.abs(off),
+						limit: limits.toneOffPct,
+					}),
+		);
+	}
+	if (clippedPct > limits.clippedPct.value)
+		out.push(
+			reason('caution', 'too-loud', 'The microphone was driven to its end.', {
+				value: clippedPct,
+				limit: limits.clippedPct,
+				next: 'Record from farther off.',
+			}),
+		);
+	return out;
+}

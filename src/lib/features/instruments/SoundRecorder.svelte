@@ -1,0 +1,36 @@
+<script lang="ts">
+	import Button from '$lib/ui/Button.svelte';
+	import Progress from '$lib/ui/Progress.svelte';
+	import { recordSound, RECORD_S } from '$lib/sources/microphone';
+
+	/** Records so many seconds with this device's microphone, untouched by what makes voices clearer, and hands them over. */
+	let { onfile }: { onfile: (file: File) => void } = $props();
+	let share = $state<number | null>(null);
+	let problem = $state('');
+	let stopping: AbortController | null = null;
+
+	async function start() {
+		problem = '';
+		stopping = new AbortController();
+		share = 0;
+		try {
+			const file = await recordSound(stopping.signal, (done) => (share = done));
+			if (file) onfile(file);
+		} catch (error) {
+			problem = error instanceof Error ? error.message : String(error);
+		} finally {
+			share = null;
+		}
+	}
+	$effect(() => () => stopping?.abort());
+</script>
+
+<div class="mb-3 grid gap-2">
+	{#if share === null}
+		<div><Button kind="primary" onclick={() => void start()}>Record {RECORD_S} s with the microphone</Button></div>
+	{:else}
+		<Progress value={share} label="Listening: keep the phone still, nobody speaks" />
+		<div><Button onclick={() => stopping?.abort()}>Stop, without it</Button></div>
+	{/if}
+	{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
+</div>

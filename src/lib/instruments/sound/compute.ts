@@ -1,0 +1,63 @@
+import { InputError } from '$lib/core/finding/inputError';
+import { reviewSound } from '$lib/core/propulsion/sound';
+import { soundLimits as limits } from '$lib/core/propulsion/soundLimits';
+import { points } from '../files';
+import { working } from '../form';
+import { SURGE, TONE } from '../given';
+import { report } from '../instrument';
+import { fields } from './form';
+
+export const compute = working(fields, (input, progress) => {
+	const samples = input.taken?.sound;
+	if (!samples) throw new InputError('no-file', 'file', 'Choose or make a recording first.');
+	const answer = reviewSound(samples, input.form, progress);
+	const { surgePct, surgeHz, track, spectrum, toneHz } = answer;
+	const shown = spectrum.hz.findIndex((hz) => hz > 3000);
+	return {
+		...report(answer, `The motors run evenly, within ±${surgePct?.toFixed(1)} %`),
+		figures: [
+			{
+				label: SURGE,
+				value: surgePct,
+				unit: '%',
+				digits: 1,
+				sigma: answer.surgeSigmaPct,
+				note: `limit ${limits.surgePct.value}`,
+			},
+			{ label: 'So often a second', value: surgeHz, unit: 'Hz', digits: 1 },
+			{ label: TONE, value: toneHz, unit: 'Hz', digits: 0, sigma: answer.toneSigmaHz },
+			{ label: 'Slower than a second, ±', value: answer.slowPct, unit: '%', digits: 1, note: 'gusts and hands' },
+			{
+				label: 'Once a turn against the blades',
+				value: answer.onceATurnDb,
+				unit: 'dB',
+				digits: 0,
+				note: 'grows with a chipped or unbalanced propeller',
+			},
+			{ label: 'Motors heard', value: 100 * answer.heard, unit: '% of the time', digits: 0 },
+		],
+		plots:
+			track.t.length > 0
+				? [
+						{
+							kind: 'lines',
+							title: 'How far all motors together are off their middle',
+							xLabel: 's',
+							yLabel: '%',
+							lines: [{ label: '', points: points(track.t, track.pct) }],
+						},
+						{
+							kind: 'lines',
+							title: toneHz === null ? 'What is heard' : `What is heard: it hums at ${toneHz.toFixed(0)} Hz`,
+							xLabel: 'Hz',
+							yLabel: 'dB',
+							lines: [{ label: '', points: points(spectrum.hz.slice(0, shown), spectrum.db.slice(0, shown)) }],
+							marks: toneHz === null ? [] : [{ x: toneHz, label: `${toneHz.toFixed(0)} Hz` }],
+						},
+					]
+				: [],
+		tables: [],
+		// The track is long and can be computed again.
+		answer: { ...answer, track: undefined, spectrum: undefined },
+	};
+});
