@@ -21,6 +21,7 @@ const FLOWN = [
 	'circle-rung',
 	'by-hand',
 	'follows',
+	'sounds-even',
 	'take-off',
 	'trim',
 	'launch',

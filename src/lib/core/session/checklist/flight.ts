@@ -215,6 +215,7 @@ export const FLIGHT: readonly Template[] = [
 		why: 'A crack, a loose propeller and gains that are too high are heard before they are seen.',
 		caution: 'A surge or an angry buzz: down and disarm at once, then look with great care.',
 		opens: 'sound',
+		found: 'sound',
 		when: [opened, lifts],
 	},
 	{
