@@ -68,7 +68,8 @@
 	const where = $derived(VENUE_WORDS[view.bundle.session.venue ?? 'open']);
 	const instrument = $derived(item?.opens ? findInstrument(item.opens) : null);
 	const next = $derived(tasks.find(({ mark, page: own, shut }) => mark === 'unseen' && own && !shut) ?? null);
-	const shut = $derived(tasks.find((task) => task.shut)?.shut ?? '');
+	/** What keeps the station’s items shut; a measurement that waits for one of them says so itself. */
+	const shut = $derived((asked.length > 0 ? asked : tasks).find((task) => task.shut)?.shut ?? '');
 
 	let asideOf = $state<TaskState | null>(null);
 	let failing = $state(false);
@@ -349,6 +350,7 @@
 				value={valueOf(task)}
 				current={chosen?.task === task.task}
 				primary={!chosen && task === next}
+				waits={shut ? '' : task.shut}
 				readOnly={view.readOnly}
 				href={task.page && task.page !== 'wind' ? view.taskHref(task) : null}
 				onpick={items.has(task.task) && !view.readOnly ? () => (picked = task.task) : null}

@@ -11,12 +11,14 @@
 		value: string;
 		current: boolean;
 		primary: boolean;
+		/** What it waits for, where that is not said for all. */
+		waits?: string;
 		readOnly: boolean;
 		href: string | null;
 		onpick: (() => void) | null;
 		onaside: () => void;
 	};
-	let { task, value, current, primary, readOnly, href, onpick, onaside }: Props = $props();
+	let { task, value, current, primary, waits = '', readOnly, href, onpick, onaside }: Props = $props();
 	const ask = $derived(askOf(task));
 	const detail = $derived(
 		task.mark === 'unseen' && onpick && !/^(Asked again|Simulated|What was told|Left on)/.test(task.detail)
@@ -37,7 +39,8 @@
 		{#if detail && detail !== value}<span class="block text-[15px] {onpick ? MARK_TEXT[task.mark] : 'text-ink-2'}"
 				>{detail}{#if task.entry && !onpick}&nbsp;{showTime(task.entry.at)}.{/if}</span
 			>{/if}
-		{#if ask.advice && !onpick}<span class="block text-[15px] font-semibold">{ask.advice}</span>{/if}
+		{#if waits}<span class="block text-[15px] font-semibold">{waits}</span>{/if}
+		{#if ask.advice && !onpick && !waits}<span class="block text-[15px] font-semibold">{ask.advice}</span>{/if}
 	</span>
 	<span class="num pr-2 text-right text-[14px] text-ink-2">
 		{value}
