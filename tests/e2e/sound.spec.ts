@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { seededRng } from '../../src/lib/core/math/random';
-import { SOUND_RATE_HZ } from '../../src/lib/core/propulsion/sound';
+import { SOUND_RATE_HZ } from '../../src/lib/core/propulsion/tones';
 import { wavFile } from '../../src/lib/instruments/files';
 import { hoverSound, type HoverSound } from '../../src/lib/rig/sound';
 import { arm, begin, go, h1 } from './days';

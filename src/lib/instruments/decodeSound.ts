@@ -1,5 +1,5 @@
 import { InputError } from '$lib/core/finding/inputError';
-import { SOUND_RATE_HZ } from '$lib/core/propulsion/sound';
+import { SOUND_RATE_HZ } from '$lib/core/propulsion/tones';
 import { MAX_FILE_BYTES } from './readText';
 
 /** What is listened to at most: two minutes. */

@@ -1,5 +1,5 @@
 import type { Rng } from '$lib/core/math/random';
-import { SOUND_RATE_HZ } from '$lib/core/propulsion/sound';
+import { SOUND_RATE_HZ } from '$lib/core/propulsion/tones';
 
 /** How the practice aircraft sounds in a hover. */
 export interface HoverSound {

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { evenly } from '../../rig/evenly';
 import { hoverSound, type HoverSound } from '../../rig/sound';
 import { seededRng } from '../math/random';
-import { reviewSound, SOUND_RATE_HZ, type SoundKnown } from './sound';
+import { reviewSound, type SoundKnown } from './sound';
+import { SOUND_RATE_HZ } from './tones';
 
 const NOTHING: SoundKnown = { blades: 2, usualHz: null, usualPct: null };
 const heard = (change: Partial<HoverSound>, known: Partial<SoundKnown> = {}, seed = 3) =>

@@ -1,4 +1,4 @@
-import { SOUND_RATE_HZ } from '$lib/core/propulsion/sound';
+import { SOUND_RATE_HZ } from '$lib/core/propulsion/tones';
 import { seededRng } from '$lib/core/math/random';
 import { hoverSound, type HoverSound } from '$lib/rig/sound';
 import { wavFile } from '../files';
