@@ -1,6 +1,6 @@
 import type { Reason, Verdict } from '../../schema/common';
 import { atMost } from '../finding/grade';
-import { judge, reason } from '../finding/reasons';
+import { judge, reason, type Limit } from '../finding/reasons';
 import { mean, median, quantile, standardDeviation } from '../math/statistics';
 import { soundLimits as limits } from './soundLimits';
 import { FLOOR, FRAME, FRAMES_PER_S, hann, HOP, lowest, PER_OCTAVE, shiftsOf, SOUND_RATE_HZ, spectra } from './tones';
@@ -87,6 +87,7 @@ function surging(pct: Float64Array) {
 		hz: stands ? (from + top) * binHz : null,
 	};
 }
+
 /**
  * Listens to a hover: whether its motors run evenly. All tones of motors and propellers rise and fall with their turning rate, so on a
  * logarithmic axis the spectrum of each moment is shifted by it: the shift that makes it most like the middle of all, by
@@ -129,46 +130,38 @@ export function reviewSound(
 			db: Array.from(power, (p) => 10 * Math.log10(p + FLOOR)),
 		},
 	};
+	const refuse = (code: string, text: string, value: number, limit: Limit, next: string): SoundAnswer => ({
+		...base,
+		...judge([reason('fail', code, text, { value, limit, next })]),
+	});
 	if (durationS < limits.durationS.value)
-		return {
-			...base,
-			...judge([
-				reason('fail', 'insufficient-duration', `${durationS.toFixed(1)} s of sound are too few.`, {
-					value: durationS,
-					limit: limits.durationS,
-					next: 'Record twenty seconds of a hover, the phone still, some metres off.',
-				}),
-			]),
-		};
+		return refuse(
+			'insufficient-duration',
+			`${durationS.toFixed(1)} s of sound are too few.`,
+			durationS,
+			limits.durationS,
+			'Record twenty seconds of a hover, the phone still, some metres off.',
+		);
 	if (levelDb < limits.quietDb.value)
-		return {
-			...base,
-			...judge([
-				reason('fail', 'insufficient-level', 'The recording is all but silent.', {
-					value: levelDb,
-					limit: limits.quietDb,
-					next: 'Go nearer, look whether the microphone is covered, and record again.',
-				}),
-			]),
-		};
+		return refuse(
+			'insufficient-level',
+			'The recording is all but silent.',
+			levelDb,
+			limits.quietDb,
+			'Go nearer, look whether the microphone is covered, and record again.',
+		);
 	const { shifts, middle } = shiftsOf(rows, progress);
 	const heard = shifts.filter(({ alike }) => alike >= limits.alike.value).length / shifts.length;
 	if (heard < limits.heardShare.value)
 		return {
-			...base,
+			...refuse(
+				'insufficient-tone',
+				'The motors are not heard clearly: wind, voices or distance stand above them.',
+				heard,
+				limits.heardShare,
+				'Record from the lee, some metres off, nobody speaking.',
+			),
 			heard,
-			...judge([
-				reason(
-					'fail',
-					'insufficient-tone',
-					'The motors are not heard clearly: wind, voices or distance stand above them.',
-					{
-						value: heard,
-						limit: limits.heardShare,
-						next: 'Record from the lee, some metres off, nobody speaking.',
-					},
-				),
-			]),
 		};
 	// Where the motors are not heard the shift of the moment before stands.
 	let last = 0;
@@ -182,8 +175,9 @@ export function reviewSound(
 	const slow = Float64Array.from(pct, (_, i) => median(pct.subarray(Math.max(0, i - half), i + half + 1)));
 	const tone = lowest(middle, power, known.blades);
 	const toneHz = tone.hz * 2 ** (centre / PER_OCTAVE);
-	const toneSigmaHz =
-		(toneHz / 100) * Math.hypot(50 / PER_OCTAVE / 4, standardDeviation(pct) / Math.sqrt(Math.max(1, durationS)));
+	// A step of the axis, and how far the rate wandered: about one of its ways a second is independent.
+	const stepPct = (100 * Math.LN2) / PER_OCTAVE / Math.sqrt(12);
+	const toneSigmaHz = (toneHz / 100) * Math.hypot(stepPct, standardDeviation(pct) / Math.sqrt(durationS));
 	return {
 		...base,
 		heard,
