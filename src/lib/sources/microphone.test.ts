@@ -46,7 +46,7 @@ describe('the microphone of this device', () => {
 		await vi.advanceTimersByTimeAsync(1000 * RECORD_S + 500);
 		const file = await recording;
 		expect(await file?.text()).toBe('hum');
-		expect(file?.type).toBe('audio/webm');
+		expect([file?.name, file?.type]).toEqual(['hover-sound.webm', 'audio/webm']);
 		expect(asked).toEqual([{ audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false } }]);
 		expect(shares[0]).toBeLessThan(0.05);
 		expect(shares.at(-1)).toBe(1);

@@ -36,5 +36,6 @@ export async function recordSound(signal: AbortSignal, progress: (share: number)
 	await (signal.aborted ? null : ended);
 	clearInterval(timer);
 	for (const track of stream.getTracks()) track.stop();
-	return signal.aborted ? null : new File(parts, 'this device’s microphone', { type: recorder.mimeType });
+	const ending = recorder.mimeType.includes('mp4') ? 'm4a' : 'webm';
+	return signal.aborted ? null : new File(parts, `hover-sound.${ending}`, { type: recorder.mimeType });
 }

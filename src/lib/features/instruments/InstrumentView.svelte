@@ -72,6 +72,9 @@
 	const payload = () => toEntry(work, site, gradeOfWork(work));
 	const practice = practiceAllowed();
 
+	async function saveRecording(recorded: File) {
+		download(recorded.name, new Uint8Array(await recorded.arrayBuffer()), recorded.type || 'text/csv');
+	}
 	/** Works it out, unless a field holds what was refused. */
 	function workOut() {
 		if (!refusedIn(sheet)) void work.work();
@@ -127,8 +130,8 @@
 				{#if work.recorded}
 					{@const { recorded } = work}
 					<div class="no-print mt-4">
-						<Button onclick={() => void recorded.text().then((text) => download(recorded.name, text, 'text/csv'))}
-							>Save the recording (CSV)</Button
+						<Button onclick={() => void saveRecording(recorded)}
+							>Save the recording{instrument.file?.kind === 'sound' ? '' : ' (CSV)'}</Button
 						>
 					</div>
 				{/if}
@@ -156,7 +159,10 @@
 						<section class="border border-rule p-4">
 							<h2 class="m-0">{instrument.file.kind === 'sound' ? 'A recording' : 'A log'} of your aircraft</h2>
 							<p class="mt-1 mb-3 text-[15px] text-ink-2">{instrument.file.hint}</p>
-							{#if instrument.file.kind === 'sound'}<SoundRecorder onfile={(file) => void work.takeFile(file)} />{/if}
+							{#if instrument.file.kind === 'sound'}<SoundRecorder
+									onfile={(file) =>
+										void work.takeFile(file, { practice: false, name: 'the microphone of this device' })}
+								/>{/if}
 							<FileDrop {accept} onfile={(file) => void work.takeFile(file)} />
 						</section>
 					{/if}

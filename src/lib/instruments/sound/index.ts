@@ -17,7 +17,7 @@ export const sound: Instrument = {
 	],
 	file: {
 		kind: 'sound',
-		hint: 'Any recording that this browser can play, eight seconds or more: WAV, MP3, M4A, OGG, or the sound of a film.',
+		hint: 'Any recording that this browser can play, eight seconds or more: WAV, MP3, M4A, OGG, or a short film; up to 32 MB, of which two minutes are listened to.',
 	},
 	fields,
 	samples,
