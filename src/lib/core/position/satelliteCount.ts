@@ -1,16 +1,5 @@
-import { numberedAlike, unionOf, type ActiveCycle } from './activeCycle';
-
-/** What one instant says about how many satellites are used. */
-export interface CountEvidence {
-	tS: number;
-	stretch: number;
-	/** GSA sentences of this instant; null where there was none. */
-	active: ActiveCycle | null;
-	/** The count of GGA, else GNS, all talkers together; null where none carried one. */
-	told: number | null;
-	/** From how many sentences that count was added up: some receivers send one a constellation. */
-	tellers: number;
-}
+import type { ActiveCycle } from './activeCycle';
+import type { EpochTable } from './epochTable';
 
 /** GGA counts no further in many receivers. */
 const GGA_STOPS_AT = 12;
@@ -22,33 +11,32 @@ const AGREEING = 0.8;
 const capped = (told: number) => told >= GGA_STOPS_AT;
 
 /** The count of a whole cycle: satellites by name, each once; more where one source numbers constellations alike and GGA counts them. */
-function wholeCount(active: ActiveCycle, union: number, told: number | null): number | null {
-	if (union === 0) return told;
-	const alike = numberedAlike(active);
-	if (alike === 0) return union;
-	if (told === null || capped(told)) return union + alike;
-	return Math.max(union, Math.min(told, union + alike));
+function wholeCount({ union: { size }, numberedAlike }: ActiveCycle, told: number): number {
+	if (size === 0) return told;
+	if (numberedAlike === 0) return size;
+	if (Number.isNaN(told) || capped(told)) return size + numberedAlike;
+	return Math.max(size, Math.min(told, size + numberedAlike));
 }
 
-/** Which instants carry fewer of a kind of sentence than those beside them, as ones: cut by the end of the log, or lost on the way. */
-function halfOf(evidence: readonly CountEvidence[], sentences: readonly number[]): Uint8Array {
-	const half = new Uint8Array(evidence.length);
-	const fewer = (k: number, beside: number): boolean | null => {
-		if (beside < 0) return null;
-		const [e, other] = [evidence[k], evidence[beside]];
-		if (e.stretch !== other.stretch || Math.abs(other.tS - e.tS) > STANDS_S) return null;
-		return sentences[beside] > sentences[k];
-	};
+/**
+ * Which instants carry fewer of a kind of sentence than those beside them, as ones: cut by the end of the log, or lost on the way.
+ * `sentences` holds how many each carries.
+ */
+function halfOf({ tS, stretch }: EpochTable['columns'], sentences: ArrayLike<number>): Uint8Array {
+	const half = new Uint8Array(sentences.length);
+	const beside = (k: number, other: number) =>
+		other >= 0 && stretch[k] === stretch[other] && Math.abs(tS[other] - tS[k]) <= STANDS_S;
 	let [before, now] = [-1, -1];
 	const weigh = (after: number) => {
 		if (now >= 0) {
-			const less = fewer(now, before);
-			const more = fewer(now, after);
-			if (less !== false && more !== false && (less ?? more)) half[now] = 1;
+			const [first, last] = [!beside(now, before), !beside(now, after)];
+			const less = first || sentences[before] > sentences[now];
+			const more = last || sentences[after] > sentences[now];
+			if (less && more && !(first && last)) half[now] = 1;
 		}
 		[before, now] = [now, after];
 	};
-	for (let k = 0; k < evidence.length; k++) if (sentences[k] > 0) weigh(k);
+	for (let k = 0; k < sentences.length; k++) if (sentences[k] > 0) weigh(k);
 	weigh(-1);
 	return half;
 }
@@ -56,41 +44,39 @@ function halfOf(evidence: readonly CountEvidence[], sentences: readonly number[]
 /**
  * Satellites used at each instant, in order of the clock. Counted by name over the GSA sentences of a cycle; GGA or GNS where there
  * are none. A cycle that is not whole takes the count of GGA where GGA has agreed so far, else that of the cycle before: it never lowers
- * one. Null where nothing is known.
+ * one. NaN where nothing is known.
  */
-export function countSatellites(evidence: readonly CountEvidence[]): (number | null)[] {
+export function countSatellites({ length, columns, active }: EpochTable): Float64Array {
+	const { tS, stretch, told, tellers } = columns;
 	const half = halfOf(
-		evidence,
-		evidence.map(({ active }) => active?.sentences ?? 0),
+		columns,
+		active.map((cycle) => cycle?.sentences ?? 0),
 	);
-	const halfTold = halfOf(
-		evidence,
-		evidence.map(({ tellers }) => tellers),
-	);
-	const unions = evidence.map(({ active }) => (active ? unionOf(active).size : 0));
+	const halfTold = halfOf(columns, tellers.subarray(0, length));
 	let compared = 0;
 	let agreeing = 0;
-	evidence.forEach((e, k) => {
-		const { told } = e;
-		if (told === null || unions[k] === 0 || e.active === null || half[k] === 1 || halfTold[k] === 1) return;
+	active.forEach((cycle, k) => {
+		const size = cycle?.union.size ?? 0;
+		if (Number.isNaN(told[k]) || size === 0 || half[k] === 1 || halfTold[k] === 1) return;
 		compared++;
-		if (told === unions[k] || (capped(told) && unions[k] > told)) agreeing++;
+		if (told[k] === size || (capped(told[k]) && size > told[k])) agreeing++;
 	});
 	const believed = compared === 0 || agreeing >= AGREEING * compared;
-	let last: { tS: number; stretch: number; count: number } | null = null;
-	return evidence.map((e, k) => {
-		const { tS, stretch, active } = e;
-		const told = halfTold[k] === 1 ? null : e.told;
-		const before: number | null =
-			last && last.stretch === stretch && Math.abs(tS - last.tS) <= STANDS_S ? last.count : null;
-		if (active && half[k] === 0) {
-			const count = wholeCount(active, unions[k], told);
-			if (count !== null) last = { tS, stretch, count };
-			return count;
+	const out = new Float64Array(length);
+	let last = -1;
+	active.forEach((cycle, k) => {
+		const tells = halfTold[k] === 1 ? NaN : told[k];
+		if (cycle && half[k] === 0) {
+			out[k] = wholeCount(cycle, tells);
+			if (!Number.isNaN(out[k])) last = k;
+			return;
 		}
-		if (told !== null && believed && !(capped(told) && before !== null && before > told)) return told;
-		if (!active) return e.told === null ? null : (before ?? told);
-		const seen = Math.max(unions[k], told ?? 0, before ?? 0);
-		return told === null && before === null ? null : seen;
+		const stands = last >= 0 && stretch[last] === stretch[k] && Math.abs(tS[k] - tS[last]) <= STANDS_S;
+		const before = stands ? out[last] : NaN;
+		if (!Number.isNaN(tells) && believed && !(capped(tells) && before > tells)) out[k] = tells;
+		else if (!cycle) out[k] = Number.isNaN(told[k]) || !stands ? tells : before;
+		else if (Number.isNaN(tells) && !stands) out[k] = NaN;
+		else out[k] = Math.max(cycle.union.size, Number.isNaN(tells) ? 0 : tells, stands ? before : 0);
 	});
+	return out;
 }

@@ -49,27 +49,17 @@ const idIn = (field: string | undefined): number | null => {
 	return id !== null && Number.isInteger(id) && id > 0 ? id : null;
 };
 
+/** What one GSA sentence names. Sentences that say the same, dilution aside, are one and the same object. */
 export interface ActiveSatellites {
 	/** Talker, system and main constellation: a second report of the same replaces the first in its epoch. */
-	key: string;
-	mode: number | null;
+	readonly key: string;
+	readonly mode: number | null;
 	/** How many places of the sentence are filled. */
-	filled: number;
-	all: ReadonlySet<string>;
-	hdop: number | null;
+	readonly filled: number;
+	readonly all: ReadonlySet<string>;
 }
 
-/** What the places of one sentence name, and where they stood. */
-interface Named {
-	talker: string;
-	system: string;
-	places: string;
-	key: string;
-	filled: number;
-	all: ReadonlySet<string>;
-}
-
-function nameAll(talker: string, system: string, places: string): Named {
+function activeIn(talker: string, system: string, mode: number | null, places: string): ActiveSatellites {
 	const name = BY_SYSTEM_ID[system] ?? BY_TALKER[talker];
 	const named = places
 		.split(',')
@@ -78,37 +68,39 @@ function nameAll(talker: string, system: string, places: string): Named {
 	const counts = new Map<string, number>();
 	for (const satellite of named) counts.set(satellite.system, (counts.get(satellite.system) ?? 0) + 1);
 	const [main] = [...counts].reduce<[string, number]>((best, entry) => (entry[1] > best[1] ? entry : best), ['', 0]);
-	const key = `${talker}/${system} ${main}`;
-	return { talker, system, places, key, filled: named.length, all: new Set(named.map(satelliteKey)) };
+	return { key: `${talker}/${system} ${main}`, mode, filled: named.length, all: new Set(named.map(satelliteKey)) };
 }
 
 /** So many different sentences are remembered, the latest first: a cycle has a handful, and they change as satellites rise and set. */
 const REMEMBERED = 12;
 /** 2 modes, 12 places, 3 dilutions, then perhaps the system's number. */
-const [MODE, PLACES, PLACES_END, HDOP, SYSTEM] = [1, 2, 14, 15, 17];
+const [MODE, PLACES, PLACES_END, SYSTEM] = [1, 2, 14, 17];
+/** Which field of a GSA sentence holds the horizontal dilution. */
+export const GSA_HDOP = 15;
 
 /** Reads GSA sentences, short ones and those with a system id included. What they name changes seldom: it is taken apart once. */
 export function gsaReader() {
-	const remembered: Named[] = [];
+	const remembered: { talker: string; system: string; places: string; active: ActiveSatellites }[] = [];
 	return (sentence: Sentence): ActiveSatellites => {
+		const { talker } = sentence;
+		const mode = sentence.number(MODE);
 		const system = sentence.text(SYSTEM).trim();
+		const same = ({ active, ...one }: (typeof remembered)[number]) =>
+			one.talker === talker &&
+			one.system === system &&
+			active.mode === mode &&
+			sentence.spans(PLACES, PLACES_END, one.places);
 		let k = 0;
-		while (
-			k < remembered.length &&
-			!(
-				remembered[k].talker === sentence.talker &&
-				remembered[k].system === system &&
-				sentence.spans(PLACES, PLACES_END, remembered[k].places)
-			)
-		)
-			k++;
-		const named =
-			k < remembered.length ? remembered[k] : nameAll(sentence.talker, system, sentence.span(PLACES, PLACES_END));
-		if (k === REMEMBERED) k--;
+		while (k < remembered.length && !same(remembered[k])) k++;
+		if (k === remembered.length) {
+			const places = sentence.span(PLACES, PLACES_END);
+			remembered.push({ talker, system, places, active: activeIn(talker, system, mode, places) });
+		}
+		const found = remembered[k];
 		for (; k > 0; k--) remembered[k] = remembered[k - 1];
-		remembered[0] = named;
-		const { key, filled, all } = named;
-		return { key, mode: sentence.number(MODE), filled, all, hdop: sentence.number(HDOP) };
+		remembered[0] = found;
+		if (remembered.length > REMEMBERED) remembered.length = REMEMBERED;
+		return found.active;
 	};
 }
 
@@ -117,13 +109,11 @@ interface Cycle {
 	expected: number;
 	next: number;
 	talker: string;
-	bodies: readonly string[];
+	bodies: string[];
 	atS: number;
 	/** The epoch in which it ended. */
 	epoch: number;
 }
-
-const NO_BODIES: readonly string[] = [];
 
 type Seen = Omit<Satellite, 'used'>;
 
@@ -171,12 +161,13 @@ export function gsvCollector() {
 			const [total, number] = [sentence.number(0), sentence.number(1)];
 			if (total === null || number === null || total <= 0 || number <= 0) return;
 			const key = talker + signalOf(sentence);
-			const cycle = number === 1 ? { expected: total, next: 1, talker, bodies: NO_BODIES, atS, epoch } : open.get(key);
+			const cycle: Cycle | undefined =
+				number === 1 ? { expected: total, next: 1, talker, bodies: [], atS, epoch } : open.get(key);
 			if (!cycle || cycle.next !== number || cycle.expected !== total) {
 				open.delete(key); // a log that starts in mid-cycle, or a lost sentence
 				return;
 			}
-			cycle.bodies = [...cycle.bodies, sentence.body];
+			cycle.bodies.push(sentence.body);
 			cycle.next++;
 			cycle.atS = atS;
 			cycle.epoch = epoch;

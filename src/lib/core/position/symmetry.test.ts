@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { evenly } from '../../rig/evenly';
 import { receiverOf, sentence } from '../../rig/receiver';
 import { seededRng } from '../math/random';
-import { reviewGnss, type LockRule } from './review';
+import type { LockRule } from './lock';
+import { reviewGnss } from './review';
 
 const RANK = { pass: 0, caution: 1, fail: 2 };
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { DEFAULT_LOCK_RULE } from '$lib/core/position/review';
+	import { DEFAULT_LOCK_RULE } from '$lib/core/position/lock';
 	import PositionBody from '$lib/features/position/PositionBody.svelte';
 	import { PositionState } from '$lib/features/position/positionState.svelte';
 	import Caution from '$lib/ui/Caution.svelte';

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { describe, expect, it, vi } from 'vitest';
-import { DEFAULT_LOCK_RULE } from '$lib/core/position/review';
+import { DEFAULT_LOCK_RULE } from '$lib/core/position/lock';
 import { CompassState } from '$lib/features/compass/compassState.svelte';
 import { HoverState } from '$lib/features/hover/hoverState.svelte';
 import type { LiveMeasurement } from '$lib/features/measuring/liveMeasurement';

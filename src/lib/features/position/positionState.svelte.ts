@@ -1,4 +1,4 @@
-import type { LockRule } from '$lib/core/position/review';
+import type { LockRule } from '$lib/core/position/lock';
 import type { GnssAnswer } from '$lib/schema/gnss';
 import { readText } from '$lib/instruments/readText';
 import type { Source } from '$lib/sources/source';

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { DEFAULT_LOCK_RULE } from '$lib/core/position/review';
+import { DEFAULT_LOCK_RULE } from '$lib/core/position/lock';
 import { sentence } from '$lib/rig/receiver';
 import type { Sink, Source } from '$lib/sources/source';
 import { PositionState } from './positionState.svelte';
