@@ -15,28 +15,30 @@ export type Channel = Float32Array;
 /** Lightness, blue against red, green against both, smoothed by 3×3: what sky and ground differ in. */
 function channelsOf({ width, height, rgb }: Picture): Channel[] {
 	const n = width * height;
-	const raw = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
+	const [lightness, blue, green] = [new Float32Array(n), new Float32Array(n), new Float32Array(n)];
 	for (let i = 0; i < n; i++) {
 		const [r, g, b] = [rgb[3 * i], rgb[3 * i + 1], rgb[3 * i + 2]];
-		raw[0][i] = 0.299 * r + 0.587 * g + 0.114 * b;
-		raw[1][i] = 0.7 * (b - r);
-		raw[2][i] = 0.7 * (g - (r + b) / 2);
+		lightness[i] = 0.299 * r + 0.587 * g + 0.114 * b;
+		blue[i] = 0.7 * (b - r);
+		green[i] = 0.7 * (g - (r + b) / 2);
 	}
-	return raw.map((channel) => smooth(channel, width, height));
+	return [lightness, blue, green].map((channel) => smooth(channel, width, height));
 }
 
 /** Binomial blur of 3×3; the rim repeats its own pixels. */
 function smooth(a: Channel, width: number, height: number): Channel {
 	const across = new Float32Array(a.length);
-	for (let i = 0; i < a.length; i++) {
-		const x = i % width;
-		across[i] = 0.25 * a[x > 0 ? i - 1 : i] + 0.5 * a[i] + 0.25 * a[x < width - 1 ? i + 1 : i];
+	for (let from = 0; from < a.length; from += width) {
+		const last = from + width - 1;
+		across[from] = 0.75 * a[from] + 0.25 * a[from + 1];
+		for (let i = from + 1; i < last; i++) across[i] = 0.25 * a[i - 1] + 0.5 * a[i] + 0.25 * a[i + 1];
+		across[last] = 0.25 * a[last - 1] + 0.75 * a[last];
 	}
 	const out = new Float32Array(a.length);
-	for (let i = 0; i < a.length; i++) {
-		const above = i >= width ? i - width : i;
-		const below = i < width * (height - 1) ? i + width : i;
-		out[i] = 0.25 * across[above] + 0.5 * across[i] + 0.25 * across[below];
+	for (let y = 0; y < height; y++) {
+		const [above, here, below] = [Math.max(0, y - 1) * width, y * width, Math.min(height - 1, y + 1) * width];
+		for (let x = 0; x < width; x++)
+			out[here + x] = 0.25 * across[above + x] + 0.5 * across[here + x] + 0.25 * across[below + x];
 	}
 	return out;
 }
@@ -160,6 +162,9 @@ function shearedRows({ width, height, pieces, values }: Columns, slope: number):
 	return rows;
 }
 
+/** Whether a mean step is too small to matter: the robust mean cannot exceed twice the plain one by much. */
+const tooSmall = (mean: number, bestSoFar: number) => Math.abs(mean) * 4 < bestSoFar * 0.3;
+
 /** Best straight step between rows at one angle: sheared rows, pieces of the width, half median and half lower quartile. */
 export function coarse(columns: Columns, deg: number, index: number): Candidate[] {
 	const { height } = columns;
@@ -179,6 +184,10 @@ export function coarse(columns: Columns, deg: number, index: number): Candidate[
 			first[p] = Math.min(first[p], y);
 			last[p] = y;
 		}
+	// The same over the whole width, and the rows that all of it reaches: most rows are done with by these alone.
+	const whole = new Float64Array(height + 1);
+	for (let y = 0; y <= height; y++) for (let p = 0; p < PIECES; p++) whole[y] += sums[y * PIECES + p];
+	const [allFrom, allTo] = [first.reduce((a, b) => Math.max(a, b)), last.reduce((a, b) => Math.min(a, b))];
 	const out: Candidate[] = [];
 	const e = new Float64Array(PIECES);
 	const sky = new Float64Array(PIECES);
@@ -189,6 +198,10 @@ export function coarse(columns: Columns, deg: number, index: number): Candidate[
 		const edge = (y: number, p: number) =>
 			(sums[(y + d + 1) * PIECES + p] - 2 * sums[(y + 1) * PIECES + p] + sums[(y - d + 1) * PIECES + p]) / d;
 		for (let y = EDGE_ROWS + 3 * d; y < height - EDGE_ROWS - d; y++) {
+			if (y - 3 * d >= allFrom && y + d <= allTo) {
+				const step = (whole[y + d + 1] - 2 * whole[y + 1] + whole[y - d + 1]) / (d * PIECES);
+				if (tooSmall(step, bestSoFar)) continue;
+			}
 			let n = 0;
 			let total = 0;
 			for (let p = 0; p < PIECES; p++) {
@@ -198,8 +211,7 @@ export function coarse(columns: Columns, deg: number, index: number): Candidate[
 				total += e[n];
 				n++;
 			}
-			// The robust mean cannot exceed twice the plain one by much: most rows are done with here.
-			if (n < PIECES * 0.6 || Math.abs(total / n) * 4 < bestSoFar * 0.3) continue;
+			if (n < PIECES * 0.6 || tooSmall(total / n, bestSoFar)) continue;
 			const sign = total < 0 ? -1 : 1;
 			for (let p = 0; p < n; p++) e[p] *= sign;
 			sortLower(e, n);
