@@ -6,6 +6,16 @@
 	type Props = { open: boolean; title: string; description?: string; side?: boolean; children: Snippet };
 	let { open = $bindable(), title, description, side = false, children }: Props = $props();
 
+	/** Large contents are drawn a moment after the frame that they stand in: a tap is answered at once on a slow device too. */
+	let framed = $state(false);
+	const afterFrame = () => {
+		const frame = requestAnimationFrame(() => setTimeout(() => (framed = true)));
+		return () => {
+			cancelAnimationFrame(frame);
+			framed = false;
+		};
+	};
+
 	const place = $derived(
 		side
 			? 'right-0 top-0 h-dvh w-[min(360px,92vw)] border-l'
@@ -34,7 +44,9 @@
 					<X size={20} />
 				</Dialog.Close>
 			</div>
-			{@render children()}
+			<div {@attach afterFrame} class="contents">
+				{#if framed}{@render children()}{/if}
+			</div>
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>
