@@ -1,32 +1,25 @@
-// Draws the rooms of the house into docs/architecture.md from the real imports; with --check it only tells whether the drawing is true.
+// Draws the rooms of the house into docs/architecture.md from the real imports; with --check it only tells whether the drawing is true
+// and whether folders go round in circles.
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 
 const FILE = 'docs/architecture.md';
 const [BEGIN, END] = ['<!-- rooms: npm run draw -->', '<!-- /rooms -->'];
 
-/** Imports between rooms, one a pair: `[from, to]`. */
-function importsOf(collapse, name) {
-	const json = execFileSync(
-		'npx',
-		[
-			'depcruise',
-			'src',
-			'--config',
-			'.dependency-cruiser.folders.cjs',
-			'--output-type',
-			'json',
-			'--collapse',
-			collapse,
-		],
-		{ encoding: 'utf8', maxBuffer: 1 << 28 },
-	);
+/** Every import between files of the house, one a pair: `[from, to]`. */
+const { modules, summary } = JSON.parse(
+	execFileSync('npx', ['depcruise', 'src', '--config', '.dependency-cruiser.folders.cjs', '--output-type', 'json'], {
+		encoding: 'utf8',
+		maxBuffer: 1 << 28,
+	}),
+);
+const imports = modules.flatMap(({ source, dependencies }) => dependencies.map(({ resolved }) => [source, resolved]));
+
+/** The imports between what files belong to, one a pair. */
+function between(nameOf) {
 	const pairs = new Map();
-	for (const { source, dependencies } of JSON.parse(json).modules)
-		for (const { resolved } of dependencies) {
-			const [from, to] = [name(source), name(resolved)];
-			if (from && to && from !== to) pairs.set(`${from} ${to}`, [from, to]);
-		}
+	for (const [from, to] of imports.map((pair) => pair.map(nameOf)))
+		if (from && to && from !== to) pairs.set(`${from} ${to}`, [from, to]);
 	return [...pairs.values()];
 }
 
@@ -41,13 +34,18 @@ function reduced(pairs) {
 const drawn = (pairs) =>
 	['```mermaid', 'flowchart TD', ...pairs.map(([a, b]) => `    ${a} --> ${b}`).sort(), '```'].join('\n');
 
-const rooms = importsOf('^src/(lib/[^/]+|routes)/', (path) => /^src\/(?:lib\/)?([a-z]+)\/?$/.exec(path)?.[1]);
-const areas = importsOf('^src/lib/core/[^/]+/', (path) => /^src\/lib\/core\/([a-z]+)\/?$/.exec(path)?.[1]);
+const rooms = between((path) => /^src\/(?:lib\/(?=[^/]+\/))?([a-z]+)\//.exec(path)?.[1]);
+const areas = between((path) => /^src\/lib\/core\/([a-z]+)\//.exec(path)?.[1]);
 const text = readFileSync(FILE, 'utf8');
 const [from, to] = [text.indexOf(BEGIN) + BEGIN.length, text.indexOf(END)];
 const block = `\n\n${drawn(reduced(rooms))}\n\nThe areas of the core:\n\n${drawn(reduced(areas))}\n\n`;
 
 if (process.argv.includes('--check')) {
+	const circles = summary.violations.map(({ rule, from: a, to: b }) => `${rule.name}: ${a} and ${b}`);
+	if (circles.length > 0) {
+		console.error(circles.join('\n'));
+		process.exit(1);
+	}
 	if (text.slice(from, to) !== block) {
 		console.error(`The drawing in ${FILE} is not what the imports are: npm run draw`);
 		process.exit(1);

@@ -83,8 +83,9 @@
 			<p class="mt-2 mb-0 font-semibold text-hold">The first gate, Arm, has not been answered.</p>
 		{:else if blocked}
 			<p class="mt-2 mb-0 font-semibold text-hold">
-				{gate.unsettled === 1 ? 'One thing is' : `${gate.unsettled} things are`} open above: see it, or set it aside by itself
-				with its reason.
+				{gate.unsettled === 1
+					? 'One thing is open above: see it'
+					: `${gate.unsettled} things are open above: see each`}, or set it aside by itself with its reason.
 			</p>
 		{/if}
 		<div class="mt-3 grid gap-3 md:grid-cols-2">

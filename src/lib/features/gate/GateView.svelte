@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { group } from 'd3-array';
 	import { askOf, type TaskState } from '$lib/core/session/task';
 	import { stationTitle } from '$lib/core/session/stations';
 	import Button from '$lib/ui/Button.svelte';
@@ -25,6 +26,8 @@
 	/** Nothing was seen of it, and it cannot be seen yet. */
 	const waits = ({ mark, shut }: TaskState) => mark === 'unseen' && shut !== '';
 	const detailOf = (task: TaskState) => (waits(task) ? task.shut : task.detail);
+	/** What stands in the way, a row each; what waits for one and the same stands in one row. */
+	const rows = $derived([...group(gate.blocking, (task) => (waits(task) ? task.shut : task.task)).values()]);
 	const settles = ({ mark, offered, shut }: TaskState) =>
 		!view.readOnly && offered !== null && !shut && (mark === 'hold' || mark === 'unseen');
 	const title = $derived(
@@ -46,7 +49,7 @@
 <Sheet {title} {lead} name={stationTitle(id)}>
 	{#snippet corner()}
 		<HappenedButton />
-		<Button href="/session/{view.bundle.session.id}/sheet">Session sheet</Button>
+		<Button href="/session/{view.bundle.session.id}/sheet">Sheet</Button>
 	{/snippet}
 	{#snippet margin()}
 		{#if id === 'arm'}
@@ -77,21 +80,33 @@
 	{#if id === 'fly' && gate.open && !view.readOnly}<FlyingPanel />{/if}
 
 	<ul class="m-0 mt-4 list-none p-0">
-		{#each gate.blocking as task (task.task)}
+		{#each rows as [task, ...others] (task.task)}
 			<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-2 py-3 md:flex-nowrap">
 				<MarkIcon mark={task.mark} size={30} />
-				<a href={view.taskHref(task)} class="min-w-0 flex-1 basis-60 text-inherit no-underline">
-					<span class="block text-[18px] font-semibold {task.mark === 'unseen' ? 'text-ink' : MARK_TEXT[task.mark]}"
-						>{task.title}</span
-					>
-					{#if detailOf(task)}<span class="block text-ink-2"
-							>{detailOf(task)}{#if task.entry}&nbsp;{showTime(task.entry.at)}{task.grade && task.mark !== 'aside'
-									? `, ${GRADE_WORDS[task.grade]}`
-									: ''}.{/if}</span
-						>{/if}
-					{#if askOf(task).advice && !waits(task)}<span class="block font-semibold">{askOf(task).advice}</span>{/if}
-				</a>
-				{#if !view.readOnly}
+				{#if others.length > 0}
+					<div class="min-w-0 flex-1 basis-60">
+						<span class="block text-[18px] font-semibold">{others.length + 1} checks wait</span>
+						<span class="block text-ink-2">{task.shut}</span>
+						<ul class="m-0 mt-1 list-none p-0">
+							{#each [task, ...others] as one (one.task)}
+								<li><a class="inline-block py-2" href={view.taskHref(one)}>{one.title}</a></li>
+							{/each}
+						</ul>
+					</div>
+				{:else}
+					<a href={view.taskHref(task)} class="min-w-0 flex-1 basis-60 text-inherit no-underline">
+						<span class="block text-[18px] font-semibold {task.mark === 'unseen' ? 'text-ink' : MARK_TEXT[task.mark]}"
+							>{task.title}</span
+						>
+						{#if detailOf(task)}<span class="block text-ink-2"
+								>{detailOf(task)}{#if task.entry}&nbsp;{showTime(task.entry.at)}{task.grade && task.mark !== 'aside'
+										? `, ${GRADE_WORDS[task.grade]}`
+										: ''}.{/if}</span
+							>{/if}
+						{#if askOf(task).advice && !waits(task)}<span class="block font-semibold">{askOf(task).advice}</span>{/if}
+					</a>
+				{/if}
+				{#if !view.readOnly && others.length === 0}
 					<div class="flex min-w-0 flex-wrap gap-1 max-md:pl-11 md:max-w-72 md:shrink-0 md:justify-end">
 						{#if task.next && !waits(task)}<Button
 								kind="quiet"

@@ -114,6 +114,8 @@ export class HoverState implements LiveMeasurement {
 			if (!(error instanceof DOMException)) failed(error);
 		} finally {
 			this.busy = false;
+			// What was stopped is over: the next review is not stopped by it.
+			this.#abort = null;
 		}
 	}
 

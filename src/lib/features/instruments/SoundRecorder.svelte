@@ -29,6 +29,9 @@
 	{#if share === null}
 		<div><Button kind="primary" onclick={() => void start()}>Record {RECORD_S} s with the microphone</Button></div>
 	{:else}
+		<p class="m-0 font-semibold" aria-hidden="true">
+			Listening, {Math.ceil(RECORD_S * (1 - share))} s more: keep the phone still, nobody speaks.
+		</p>
 		<Progress value={share} label="Listening: keep the phone still, nobody speaks" />
 		<div><Button onclick={() => stopping?.abort()}>Stop, without it</Button></div>
 	{/if}

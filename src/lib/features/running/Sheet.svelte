@@ -34,7 +34,8 @@
 				<h1 class="m-0" aria-live="polite">{headline}</h1>
 				{#if lead}<p class="m-0 mt-1 text-ink-2">{sentenceIn(lead, units())}</p>{/if}
 			</div>
-			<div class="no-print flex gap-2">
+			<!-- On a phone these stand in one line. -->
+			<div class="no-print flex gap-2 max-md:*:px-2.5 max-md:*:text-[15px] max-md:*:whitespace-nowrap">
 				{#if verdict}{@const mark = MARK_OF_VERDICT[verdict]}
 					<span class="flex items-center gap-2"><MarkIcon {mark} size={34} word={false} />{MARK_WORDS[mark]}</span>{/if}
 				{#if corner}{@render corner()}{/if}
