@@ -130,7 +130,7 @@ function distinct(candidates: Candidate[], height: number): Candidate[] {
 /** Every clear line of one layer. Edges of tables, frames and shelves run along the rim: no horizon could be judged there. */
 function linesOf({ width, height, channels }: Layer, layer: number, progress: (share: number) => void): Line[] {
 	const candidates: Candidate[] = [];
-	const columns = channels.map((channel) => columnsOf(channel, width, height));
+	const columns = channels.map((channel) => columnsOf(channel, width, height, Math.tan(MOST_DEG * DEG)));
 	for (let deg = -MOST_DEG; deg <= MOST_DEG; deg += COARSE_DEG) {
 		progress((deg + MOST_DEG) / (2 * MOST_DEG));
 		columns.forEach((channel, index) => candidates.push(...peaksOf(coarse(channel, deg, index), height)));

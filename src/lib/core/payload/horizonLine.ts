@@ -20,8 +20,8 @@ export interface Refined {
 	lasting: number;
 }
 
-/** How often the line through the steps is fitted anew, each time with what lies off it counting less. */
-const ROUNDS = 8;
+/** How often the line through the steps is fitted anew at most, each time with what lies off it counting less; it moves no more by so little, pixels. */
+const [ROUNDS, STANDS_PX] = [8, 1e-4];
 /** No step counts for more than one of this height. */
 const STRONGEST = 60;
 /** Fewer columns than this share with a step near the line, and there is none. */
@@ -123,7 +123,9 @@ export function refine(
 		for (let round = 0; round < ROUNDS; round++) {
 			const better = reweighted(steps, straight, width);
 			if (!better) return null;
+			const moved = Math.abs(better.row - straight.row) + (Math.abs(better.slope - straight.slope) * width) / 2;
 			straight = better;
+			if (moved < STANDS_PX) break;
 		}
 	}
 	const { row, slope } = straight;

@@ -80,80 +80,79 @@ export interface Candidate {
 	sign: number;
 }
 
-/** Every third column of a channel, each piece of the width beginning anew, as a run of its own: what is sheared is read in order. */
+/**
+ * Every third column of a channel, each piece of the width beginning anew, as a run of its own: what is sheared is read in order.
+ * Above and below each stand noughts, as many as the steepest shear reaches, and after the last comes a column of them.
+ */
 export interface Columns {
 	width: number;
 	height: number;
 	/** Of each piece of the width: how wide it is, and where its columns stand. */
 	pieces: { wide: number; xs: number[] }[];
-	/** The columns of all pieces, one after the other. */
 	values: Float32Array;
+	/** From one column to the next, and from its beginning to its first row in the picture. */
+	stride: number;
+	margin: number;
 }
 
 const EVERY = 3;
+/** So many columns are added at once. */
+const AT_ONCE = 8;
 
-/** The columns of a channel that a search looks at. */
-export function columnsOf(channel: Channel, width: number, height: number): Columns {
+/** The columns of a channel that a search up to so steep a slope looks at. */
+export function columnsOf(channel: Channel, width: number, height: number, steepest: number): Columns {
 	const pieces = Array.from({ length: PIECES }, (_, p) => {
 		const from = Math.floor((p * width) / PIECES);
 		const wide = Math.floor(((p + 1) * width) / PIECES) - from;
 		return { wide, xs: Array.from({ length: Math.ceil(wide / EVERY) }, (_column, k) => from + EVERY * k) };
 	});
 	const xs = pieces.flatMap((piece) => piece.xs);
-	const values = new Float32Array(xs.length * height);
+	const margin = Math.ceil((steepest * width) / 2) + 1;
+	const stride = height + 2 * margin;
+	const values = new Float32Array((xs.length + 1) * stride);
 	for (let y = 0; y < height; y++)
-		for (let c = 0; c < xs.length; c++) values[c * height + y] = channel[y * width + xs[c]];
-	return { width, height, pieces, values };
+		for (let c = 0; c < xs.length; c++) values[c * stride + margin + y] = channel[y * width + xs[c]];
+	return { width, height, pieces, values, stride, margin };
 }
 
 /** A piece of which fewer columns than this share of its width reach a row has no mean there. */
 const LEAST_SHARE = 0.2;
 
-/** Adds four columns, each sheared by its own rows, to the rows that all of them reach. */
-function addFour(
-	sum: Float64Array,
-	values: Float32Array,
-	[a, b, c, d]: readonly number[],
-	from: number,
-	to: number,
-): void {
-	for (let y = from; y < to; y++) sum[y] += values[a + y] + values[b + y] + values[c + y] + values[d + y];
+/** Adds columns to rows, each column read from a place of its own on: `AT_ONCE` from the k-th on. */
+function addColumns(sum: Float64Array, values: Float32Array, starts: Int32Array, k: number): void {
+	const [a, b, c, d] = [starts[k], starts[k + 1], starts[k + 2], starts[k + 3]];
+	const [e, f, g, h] = [starts[k + 4], starts[k + 5], starts[k + 6], starts[k + 7]];
+	for (let y = 0; y < sum.length; y++)
+		sum[y] +=
+			values[a + y] +
+			values[b + y] +
+			values[c + y] +
+			values[d + y] +
+			(values[e + y] + values[f + y] + values[g + y] + values[h + y]);
 }
 
 /** Mean of each sheared row within each piece; NaN where too little of it lies in the picture. */
-function shearedRows({ width, height, pieces, values }: Columns, slope: number): Float64Array {
+function shearedRows({ width, height, pieces, values, stride, margin }: Columns, slope: number): Float64Array {
 	const rows = new Float64Array(height * PIECES).fill(NaN);
 	const sum = new Float64Array(height);
 	/** By how much more columns reach each row than the row above. */
 	const more = new Int32Array(height + 1);
+	const nothing = values.length - stride;
 	let column = 0;
 	pieces.forEach(({ wide, xs }, p) => {
 		sum.fill(0);
 		more.fill(0);
-		// How far each column is sheared, whole rows.
-		const shifts = xs.map((x) => Math.round(slope * (x - width / 2)));
-		const starts = shifts.map((shift, k) => (column + k) * height + shift);
-		const froms = shifts.map((shift) => Math.min(height, Math.max(0, -shift)));
-		const tos = shifts.map((shift, k) => Math.max(froms[k], Math.min(height, height - shift)));
+		const starts = new Int32Array(AT_ONCE * Math.ceil(xs.length / AT_ONCE)).fill(nothing);
+		xs.forEach((x, k) => {
+			// How far the column is sheared, whole rows.
+			const shift = Math.round(slope * (x - width / 2));
+			starts[k] = (column + k) * stride + margin + shift;
+			const from = Math.min(height, Math.max(0, -shift));
+			more[from]++;
+			more[Math.max(from, Math.min(height, height - shift))]--;
+		});
 		column += xs.length;
-		const add = (k: number, from: number, to: number) => {
-			for (let y = from, at = starts[k]; y < to; y++) sum[y] += values[at + y];
-		};
-		for (let k = 0; k < xs.length; k++) {
-			more[froms[k]]++;
-			more[tos[k]]--;
-		}
-		let k = 0;
-		for (; k + 4 <= xs.length; k += 4) {
-			const from = Math.max(froms[k], froms[k + 1], froms[k + 2], froms[k + 3]);
-			const to = Math.max(from, Math.min(tos[k], tos[k + 1], tos[k + 2], tos[k + 3]));
-			addFour(sum, values, starts.slice(k, k + 4), from, to);
-			for (let one = k; one < k + 4; one++) {
-				add(one, froms[one], Math.min(from, tos[one]));
-				add(one, Math.max(to, froms[one]), tos[one]);
-			}
-		}
-		for (; k < xs.length; k++) add(k, froms[k], tos[k]);
+		for (let k = 0; k < starts.length; k += AT_ONCE) addColumns(sum, values, starts, k);
 		for (let y = 0, count = 0; y < height; y++) {
 			count += more[y];
 			if (count > LEAST_SHARE * wide) rows[y * PIECES + p] = sum[y] / count;
@@ -162,8 +161,14 @@ function shearedRows({ width, height, pieces, values }: Columns, slope: number):
 	return rows;
 }
 
+/** No line with so small a step along it has any confidence: the least contrast there, on the least share of its columns, is twice this. */
+const LEAST_STEP = 0.3;
+
 /** Whether a mean step is too small to matter: the robust mean cannot exceed twice the plain one by much. */
-const tooSmall = (mean: number, bestSoFar: number) => Math.abs(mean) * 4 < bestSoFar * 0.3;
+const tooSmall = (mean: number, bestSoFar: number) =>
+	Math.abs(mean) < LEAST_STEP || Math.abs(mean) * 4 < bestSoFar * 0.3;
+
+const EVERY_PIECE = Int32Array.from({ length: PIECES }, (_, p) => p);
 
 /** Best straight step between rows at one angle: sheared rows, pieces of the width, half median and half lower quartile. */
 export function coarse(columns: Columns, deg: number, index: number): Candidate[] {
@@ -191,33 +196,45 @@ export function coarse(columns: Columns, deg: number, index: number): Candidate[
 	const out: Candidate[] = [];
 	const e = new Float64Array(PIECES);
 	const sky = new Float64Array(PIECES);
-	/** The pieces that reach the row at hand. */
-	const seen = new Int32Array(PIECES);
+	/** The pieces that reach the row at hand, where not all do. */
+	const some = new Int32Array(PIECES);
 	let bestSoFar = 0;
-	for (const d of STEPS) {
-		const edge = (y: number, p: number) =>
-			(sums[(y + d + 1) * PIECES + p] - 2 * sums[(y + 1) * PIECES + p] + sums[(y - d + 1) * PIECES + p]) / d;
+	/** The step of each of n pieces between the d rows above and below a row, into `steps`; gives their sum. */
+	const stepsAt = (steps: Float64Array, y: number, d: number, seen: Int32Array, n: number): number => {
+		const [above, here, below] = [(y - d + 1) * PIECES, (y + 1) * PIECES, (y + d + 1) * PIECES];
+		let total = 0;
+		for (let k = 0; k < n; k++) {
+			const p = seen[k];
+			steps[k] = (sums[below + p] - 2 * sums[here + p] + sums[above + p]) / d;
+			total += steps[k];
+		}
+		return total;
+	};
+	for (const d of STEPS)
 		for (let y = EDGE_ROWS + 3 * d; y < height - EDGE_ROWS - d; y++) {
+			let seen = EVERY_PIECE;
+			let n = PIECES;
 			if (y - 3 * d >= allFrom && y + d <= allTo) {
 				const step = (whole[y + d + 1] - 2 * whole[y + 1] + whole[y - d + 1]) / (d * PIECES);
 				if (tooSmall(step, bestSoFar)) continue;
+			} else {
+				[seen, n] = [some, 0];
+				for (let p = 0; p < PIECES; p++) if (y - 3 * d >= first[p] && y + d <= last[p]) some[n++] = p;
 			}
-			let n = 0;
-			let total = 0;
-			for (let p = 0; p < PIECES; p++) {
-				if (y - 3 * d < first[p] || y + d > last[p]) continue;
-				e[n] = edge(y, p);
-				seen[n] = p;
-				total += e[n];
-				n++;
-			}
+			const total = stepsAt(e, y, d, seen, n);
 			if (n < PIECES * 0.6 || tooSmall(total / n, bestSoFar)) continue;
 			const sign = total < 0 ? -1 : 1;
-			for (let p = 0; p < n; p++) e[p] *= sign;
+			let against = 0;
+			for (let k = 0; k < n; k++) {
+				e[k] *= sign;
+				if (e[k] < 0) against++;
+			}
+			// Where more than half of the width steps the other way the robust mean is below nought.
+			if (against > n >> 1) continue;
 			sortLower(e, n);
 			const robust = 0.5 * e[n >> 1] + 0.5 * e[n >> 2];
 			if (robust <= 0) continue;
-			for (let k = 0; k < n; k++) sky[k] = edge(y - 2 * d, seen[k]);
+			stepsAt(sky, y - 2 * d, d, seen, n);
 			sortLower(sky, n);
 			const middle = n % 2 === 1 ? sky[n >> 1] : (sky[n / 2 - 1] + sky[n / 2]) / 2;
 			const score = robust - SKY_WEIGHT * Math.abs(middle);
@@ -226,7 +243,6 @@ export function coarse(columns: Columns, deg: number, index: number): Candidate[
 			bestSoFar = Math.max(bestSoFar, weighted);
 			out.push({ slope, row: y + 0.5, score: weighted, channel: index, sign });
 		}
-	}
 	return out;
 }
 

@@ -79,3 +79,10 @@ export function rowsWhere(from: number, to: number, test: (row: number) => boole
 	for (let row = from; row < to; row++) if (test(row)) rows[n++] = row;
 	return rows.subarray(0, n);
 }
+
+/** The values of a column in some rows. */
+export function valuesAt(column: Float64Array, rows: Uint32Array): Float64Array {
+	const values = new Float64Array(rows.length);
+	for (let k = 0; k < rows.length; k++) values[k] = column[rows[k]];
+	return values;
+}

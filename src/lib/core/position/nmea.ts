@@ -17,35 +17,37 @@ export class Sentence {
 	/** Type, e.g. "GGA"; the whole address where it is not a talker's. */
 	type = '';
 	private source = '';
-	/** Where each field ends; the first stands after the address's comma. */
-	private readonly ends: number[] = [];
-	private from = 0;
+	/** Where the comma before each field stands, and after the last the star. */
+	private marks: readonly number[] = [];
 	private fieldCount = 0;
 	/** Talkers and types by their letters: each is one text, however often it comes. */
 	private readonly words = new Map<number, string>();
 
-	/** Takes in what stands from a `$` or `!` to the `*` before the checksum, of which the commas are known. */
-	fill(source: string, line: number, start: number, star: number, commas: readonly number[], commaCount: number): void {
+	/** Takes in what stands from a `$` or `!` on, of which so many commas are known and, after them, the `*` before the checksum. */
+	fill(source: string, line: number, start: number, marks: readonly number[], commaCount: number): void {
 		this.source = source;
 		this.line = line;
-		const end = commaCount === 0 ? star : commas[0];
+		this.marks = marks;
+		this.fieldCount = commaCount;
+		const end = marks[0];
 		const talks =
 			end - start - 1 === ADDRESS_LENGTH && source.charCodeAt(start) === DOLLAR && source.charCodeAt(start + 1) !== P;
 		this.talker = talks ? this.word(start + 1, start + 1 + TALKER_LENGTH) : '';
 		this.type = talks ? this.word(start + 1 + TALKER_LENGTH, end) : source.slice(start + 1, end);
-		this.from = end + 1;
-		this.fieldCount = commaCount;
-		for (let k = 1; k < commaCount; k++) this.ends[k - 1] = commas[k];
-		if (commaCount > 0) this.ends[commaCount - 1] = star;
 	}
 
 	private word(from: number, to: number): string {
 		let letters = 0;
-		for (let i = from; i < to; i++) letters = letters * 256 + (this.source.charCodeAt(i) & 0xff);
-		const known = this.words.get(letters);
-		if (known !== undefined && this.source.startsWith(known, from)) return known;
+		let plain = true;
+		for (let i = from; i < to; i++) {
+			const code = this.source.charCodeAt(i);
+			letters = letters * 256 + code;
+			plain &&= code < 256;
+		}
+		const known = plain ? this.words.get(letters) : undefined;
+		if (known !== undefined) return known;
 		const word = this.source.slice(from, to);
-		this.words.set(letters, word);
+		if (plain) this.words.set(letters, word);
 		return word;
 	}
 
@@ -56,15 +58,15 @@ export class Sentence {
 
 	/** What stands between the address and the checksum, without the comma before it; "" where nothing does. */
 	get body(): string {
-		return this.fieldCount === 0 ? '' : this.source.slice(this.from, this.endOf(this.fieldCount - 1));
+		return this.fieldCount === 0 ? '' : this.source.slice(this.startOf(0), this.endOf(this.fieldCount - 1));
 	}
 
 	private startOf(k: number): number {
-		return k === 0 ? this.from : this.ends[k - 1] + 1;
+		return this.marks[k] + 1;
 	}
 
 	private endOf(k: number): number {
-		return this.ends[k];
+		return this.marks[k + 1];
 	}
 
 	/** A field as text; "" where there is none. */
@@ -192,7 +194,7 @@ export function readNmea(
 		if (counts.problems.length < PROBLEMS_KEPT) counts.problems.push({ line, what, text: row.slice(0, TEXT_KEPT) });
 	};
 	const sentence = new Sentence();
-	const commas: number[] = [];
+	const marks: number[] = [];
 
 	/** Any line, in words of its own: what is glued to it, broken or without a checksum. */
 	const readRow = (row: string, line: number): void => {
@@ -212,8 +214,9 @@ export function readNmea(
 		if (sum?.right) {
 			counts.sentences++;
 			let found = 0;
-			for (let i = start + 1; i < sum.star; i++) if (row.charCodeAt(i) === COMMA) commas[found++] = i;
-			sentence.fill(row, line, start, sum.star, commas, found);
+			for (let i = start + 1; i < sum.star; i++) if (row.charCodeAt(i) === COMMA) marks[found++] = i;
+			marks[found] = sum.star;
+			sentence.fill(row, line, start, marks, found);
 			take(sentence);
 		} else if (sum) {
 			counts.checksumErrors++;
@@ -240,16 +243,19 @@ export function readNmea(
 			let code = first;
 			for (at++; at < length; at++) {
 				code = codes[at];
-				if (code === COMMA) commas[found++] = at;
-				else if (code <= STAR && (code === STAR || code === DOLLAR || code === BANG || code === LF || code === CR))
-					break;
+				// Digits, letters, points and signs: nearly all there is.
+				if (code <= COMMA) {
+					if (code === COMMA) marks[found++] = at;
+					else if (code === STAR || code === DOLLAR || code === BANG || code === LF || code === CR) break;
+				}
 				sum ^= code;
 			}
 			if (code === STAR && (sum & 0xff) === hexAt(text, at + 1)) {
 				const next = at + 3 < length ? codes[at + 3] : LF;
 				if (next === CR || next === LF) {
 					counts.sentences++;
-					sentence.fill(text, line, from, at, commas, found);
+					marks[found] = at;
+					sentence.fill(text, line, from, marks, found);
 					take(sentence);
 					from = at + (next === CR && at + 4 < length && codes[at + 4] === LF ? 5 : 4);
 					continue;

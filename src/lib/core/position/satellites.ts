@@ -85,10 +85,10 @@ export function gsaReader() {
 		const { talker } = sentence;
 		const mode = sentence.number(MODE);
 		const system = sentence.text(SYSTEM).trim();
-		const same = ({ active, ...one }: (typeof remembered)[number]) =>
+		const same = (one: (typeof remembered)[number]) =>
 			one.talker === talker &&
 			one.system === system &&
-			active.mode === mode &&
+			one.active.mode === mode &&
 			sentence.spans(PLACES, PLACES_END, one.places);
 		let k = 0;
 		while (k < remembered.length && !same(remembered[k])) k++;

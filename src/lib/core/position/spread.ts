@@ -2,7 +2,7 @@ import type { GnssAnswer } from '../../schema/gnss';
 import { localScale, toLocal } from '../earth/geodesy';
 import { mean, median, quantile, standardDeviation } from '../math/statistics';
 import type { Epochs } from './epochs';
-import { rowsWhere } from './epochTable';
+import { rowsWhere, valuesAt } from './epochTable';
 
 const MIN_FOR_SCATTER = 5;
 /** Theil–Sen looks at all pairs: so many points are enough and quick. */
@@ -41,7 +41,7 @@ export function scatterOf(epochs: Epochs, rows: Uint32Array): GnssAnswer['scatte
 	const distance = north.map((n, i) => Math.hypot(n - n0, east[i] - e0));
 	const step = Math.ceil(placed.length / MOST_FOR_SLOPE);
 	const pick = (values: Float64Array) => values.filter((_, i) => i % step === 0);
-	const t = pick(Float64Array.from(placed, (row) => epochs.tS[row]));
+	const t = pick(valuesAt(epochs.tS, placed));
 	const perSecond = Math.hypot(theilSen(t, pick(north)), theilSen(t, pick(east)));
 	return { cep50M: quantile(distance, 0.5), cep95M: quantile(distance, 0.95), driftMPerMin: perSecond * 60 };
 }
@@ -67,7 +67,7 @@ export function homeOf(epochs: Epochs, from: number, to: number): GnssAnswer['ho
 	);
 	if (!track) return undefined;
 	const [n, e] = [mean(track.north), mean(track.east)];
-	const altitudes = Float64Array.from(track.placed, (row) => epochs.altM[row]).filter((alt) => !Number.isNaN(alt));
+	const altitudes = valuesAt(epochs.altM, track.placed).filter((alt) => !Number.isNaN(alt));
 	const variance = [track.north, track.east]
 		.map((values) => standardDeviation(values) ** 2 / independent(values))
 		.reduce((a, b) => a + b);
