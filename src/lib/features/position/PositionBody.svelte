@@ -102,6 +102,7 @@
 				Watched for {showClock(work.recording.atS)}. It ends by itself once the lock was held.
 			</p>
 		{:else}
+			{#if !answer}<Button kind="primary" onclick={() => void work.finish()}>Judge what was recorded</Button>{/if}
 			{#if onaccept && answer}<Button kind="primary" onclick={() => onaccept(answer)} kbd="↵">Record it</Button>{/if}
 			<Button class="min-h-14" onclick={() => work.repeat()}>Watch again</Button>
 		{/if}

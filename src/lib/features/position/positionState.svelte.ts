@@ -33,6 +33,7 @@ export class PositionState implements LiveMeasurement {
 	title = $derived.by(() => {
 		if (this.phase === 'choose') return 'Let the receiver see the sky, and watch the lock come';
 		const { answer } = this;
+		if (!answer && this.phase === 'result' && !this.busy) return 'What was recorded is not judged yet';
 		if (!answer) return 'Listening to the receiver…';
 		if (answer.lockS !== null && answer.verdict !== 'fail')
 			return `Locked: ${answer.satellitesUsed.last} satellites, held for ${this.rule.holdS} s`;
@@ -109,7 +110,9 @@ export class PositionState implements LiveMeasurement {
 		try {
 			this.answer = await this.#review(this.#abort.signal);
 		} catch (error) {
-			this.repeat();
+			// A log can be opened again; what was recorded here stays, to be judged again.
+			if (this.#file) this.repeat();
+			else this.answer = null;
 			if (!(error instanceof DOMException)) failed(error);
 		} finally {
 			this.busy = false;

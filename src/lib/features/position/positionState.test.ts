@@ -82,6 +82,32 @@ describe('a receiver that is watched', () => {
 	});
 });
 
+describe('a review that is stopped or fails', () => {
+	it('of what was recorded keeps it, finds nothing, and can be asked for again', async () => {
+		const { work, hear } = watched();
+		hear(0, 45);
+		const judging = work.finish();
+		work.cancel();
+		await judging;
+		expect([work.phase, work.found, work.recording.lines.length]).toEqual(['result', null, 45]);
+		expect(work.title).toBe('What was recorded is not judged yet');
+		expect(told).toEqual([]);
+		await work.finish();
+		expect(work.found?.verdict).toMatch(/pass|caution/);
+		expect(work.answer?.epochs).toBe(45);
+	});
+	it('of a log begins anew: the file is still there', async () => {
+		const work = new PositionState(() => DEFAULT_LOCK_RULE);
+		const reading = work.readFile(new File([second(1)], 'receiver.nmea'));
+		// It is judged for a moment only.
+		for (let k = 0; !work.busy && k < 10_000; k++) await Promise.resolve();
+		expect(work.busy).toBe(true);
+		work.cancel();
+		await reading;
+		expect([work.phase, work.idle, work.busy]).toEqual(['choose', true, false]);
+	});
+});
+
 describe('a log of a receiver', () => {
 	it('takes the place of what was watched, and is no rehearsal', async () => {
 		const { work, hear } = watched();
