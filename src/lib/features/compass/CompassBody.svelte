@@ -21,8 +21,10 @@
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
 	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
 	import SourcePicker from '$lib/features/measuring/SourcePicker.svelte';
+	import { download } from '$lib/ui/download';
 	import CompassResult from './CompassResult.svelte';
 	import type { CompassState } from './compassState.svelte';
+	import { samplesCsv } from './samplesCsv';
 
 	type Props = {
 		state: CompassState;
@@ -161,10 +163,20 @@
 				: 'It keeps measuring until the aim is reached, then tells you to hold still.'}
 		</p>
 	</div>
-{:else if work.busy || !work.answer}
+{:else if work.busy}
 	<div class="mt-8 grid max-w-md gap-4">
 		<Progress value={null} label="Fitting the compass" />
 		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
+	</div>
+{:else if !work.answer}
+	<div class="mt-5 flex flex-wrap gap-3">
+		<Button kind="primary" onclick={() => void work.again()}>Work it out</Button>
+		<Button
+			class="min-h-14"
+			onclick={() => download(`compass-${aircraftName}.csv`, samplesCsv(work.samples), 'text/csv')}
+			>Save the samples (CSV)</Button
+		>
+		<Button class="min-h-14" onclick={() => work.repeat()}>Turn it again</Button>
 	</div>
 {:else}
 	<CompassResult

@@ -5,6 +5,7 @@
 	import { keptOf, type Kept } from '$lib/core/evidence/kept';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
 	import type { CompassSamples } from './compassState.svelte';
+	import { samplesCsv } from './samplesCsv';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
@@ -41,23 +42,7 @@
 		return now ? [...earlier, { ...now, standing: 'in-force' }] : [];
 	});
 
-	function saveSamples() {
-		const { mag, accel, gyro } = samples;
-		const groups = [
-			{ axes: mag, name: 'mag', unit: 'uT', decimals: 3 },
-			{ axes: accel, name: 'accel', unit: 'm/s2', decimals: 4 },
-			{ axes: gyro, name: 'gyro', unit: 'rad/s', decimals: 5 },
-		].flatMap(({ axes, name, unit, decimals }) =>
-			axes?.t.length === mag.t.length
-				? (['x', 'y', 'z'] as const).map((k) => ({ column: axes[k], title: `${name}_${k} [${unit}]`, decimals }))
-				: [],
-		);
-		const header = ['time [s]', ...groups.map(({ title }) => title)].join(',');
-		const lines = Array.from(mag.t, (t, i) =>
-			[t.toFixed(3), ...groups.map(({ column, decimals }) => column[i].toFixed(decimals))].join(','),
-		);
-		download(`compass-${aircraftName}.csv`, [header, ...lines].join('\n'), 'text/csv');
-	}
+	const saveSamples = () => download(`compass-${aircraftName}.csv`, samplesCsv(samples), 'text/csv');
 
 	/** Enter goes on where it was ended early. It never accepts: the press that ends a turning must not take its values over. */
 	function onkeydown(event: KeyboardEvent) {

@@ -112,7 +112,7 @@ export class CompassState implements LiveMeasurement {
 		if (this.phase === 'turning' && this.plan) return this.turns.words || this.plan.turns[0].say;
 		if (this.phase === 'turning') return this.cue?.words ?? 'Hold it level and turn right, slowly';
 		const { answer } = this;
-		if (!answer) return 'Working it out…';
+		if (!answer) return this.busy ? 'Working it out…' : 'What was recorded is not worked out yet';
 		if (this.early) {
 			const known = answer.uncertainty ? `±${showSigma(answer.uncertainty.headingDeg)}°` : 'not yet known';
 			return `Ended early: the heading is ${known}, wanted ±${this.limitDeg.toFixed(1)}°. Go on turning`;
@@ -294,11 +294,19 @@ export class CompassState implements LiveMeasurement {
 			else this.#place(mag);
 			this.early = byHand && !this.#enough;
 		} catch (error) {
-			this.phase = 'choose';
+			// A file can be opened again; what was turned stays, to be worked out again or saved.
+			if (this.#file) this.repeat();
+			else this.answer = null;
 			if (!(error instanceof DOMException)) failed(error);
 		} finally {
 			this.busy = false;
 		}
+	}
+
+	/** Works out what was recorded once more, where that was stopped or failed. */
+	async again(): Promise<void> {
+		this.phase = 'turning';
+		await this.finish(this.recording.paused);
 	}
 
 	/** Goes on turning where it was ended too early; what was recorded stays. */
@@ -314,7 +322,8 @@ export class CompassState implements LiveMeasurement {
 
 	cancel(): void {
 		this.#abort?.abort();
-		this.repeat();
+		// What is being worked out is stopped, not thrown away.
+		if (!this.busy) this.repeat();
 	}
 
 	repeat(): void {

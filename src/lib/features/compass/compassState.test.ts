@@ -4,6 +4,7 @@ import { TURN_PLANS } from '$lib/core/guide/turns';
 import { seededRng } from '$lib/core/math/random';
 import type { AxisBatch, Sink, Source } from '$lib/sources/source';
 import { CompassState } from './compassState.svelte';
+import { samplesCsv } from './samplesCsv';
 
 const { said, told } = vi.hoisted(() => ({ said: [] as string[], told: [] as string[] }));
 vi.mock('$lib/ui/speech', () => ({
@@ -160,6 +161,26 @@ describe('a turning that is followed', () => {
 		work.dispose();
 	});
 
+	it('whose fit is stopped keeps every reading: it is worked out again, saved as a table, or thrown away when asked', async () => {
+		const work = state();
+		const { source, send } = byHand();
+		work.begin(source);
+		send(readings(900));
+		const fitting = work.finish(true);
+		work.cancel();
+		await fitting;
+		expect([work.phase, work.busy, work.found, told.length]).toEqual(['result', false, null, 0]);
+		expect(work.title).toBe('What was recorded is not worked out yet');
+		const [header, first, ...rest] = samplesCsv(work.samples).split('\n');
+		expect(header).toBe('time [s],mag_x [uT],mag_y [uT],mag_z [uT]');
+		expect(first.split(',').map(Number)).toEqual([0, expect.any(Number), expect.any(Number), expect.any(Number)]);
+		expect(rest).toHaveLength(899);
+		await work.again();
+		expect(work.found?.verdict).toBe('pass');
+		work.cancel();
+		expect([work.idle, work.recording.mag.t.length]).toEqual([true, 0]);
+	});
+
 	it('ended before anything came is back at the beginning', async () => {
 		const work = state();
 		work.begin(byHand().source);
@@ -200,6 +221,15 @@ describe('a file', () => {
 		expect(said).toEqual([]);
 		work.repeat();
 		expect([work.idle, work.points.length]).toEqual([true, 0]);
+	});
+	it('saved as samples is read back as what it was, sensors that did not keep step left out', async () => {
+		const work = state();
+		const mag = readings(900);
+		const text = samplesCsv({ mag, accel: { ...mag, z: mag.t.map(() => -9.81) }, gyro: readings(20) });
+		expect(text.split('\n')[0]).toMatch(/accel_z \[m\/s2\]$/);
+		await work.readFile(new File([text], 'saved.csv'));
+		expect(work.samples.mag.x[7]).toBeCloseTo(mag.x[7], 3);
+		expect([work.samples.accel?.t.length, work.samples.gyro]).toEqual([900, undefined]);
 	});
 	it('that breaks off within a line is refused with its number, and what was there stays', async () => {
 		const work = state();
