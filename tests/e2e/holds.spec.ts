@@ -161,6 +161,14 @@ test('a receiver on a serial line is watched live until it locks; a line that br
 	await page.getByRole('button', { name: 'Watch again' }).click();
 	await page.getByRole('button', { name: 'Listen to the line' }).click();
 	await expect(heading(page)).toContainText('Locked: 15 satellites', { timeout: 20_000 });
+	// What was heard can be kept as a file, which is read as what it was.
+	const download = page.waitForEvent('download');
+	await page.getByRole('button', { name: 'Save the sentences' }).click();
+	const buffer = readFileSync(await (await download).path());
+	await page.getByRole('button', { name: 'Watch again' }).click();
+	await page.locator('input[type=file]').setInputFiles({ name: 'kept.nmea', mimeType: 'text/plain', buffer });
+	await expect(heading(page)).toContainText('Locked: 15 satellites');
+	await expect(page.getByRole('button', { name: 'Save the sentences' })).toHaveCount(0);
 });
 
 test('four gestures on the practice radio: two at once are asked again, and exchanged channels are found', async ({

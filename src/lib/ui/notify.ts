@@ -4,6 +4,8 @@ import { toast } from 'svelte-sonner';
 export const done = (message: string, undo?: () => void) =>
 	toast.success(message, undo ? { action: { label: 'Undo', onClick: undo } } : undefined);
 
-/** Something went wrong: the message says what and where; it stays until read. */
-export const failed = (error: unknown) =>
-	toast.error(error instanceof Error ? error.message : String(error), { duration: 12_000 });
+/** Something went wrong: the message says what and where; it stays until read. The same again is said in the same place. */
+export const failed = (error: unknown) => {
+	const message = error instanceof Error ? error.message : String(error);
+	toast.error(message, { id: message, duration: 12_000 });
+};

@@ -133,7 +133,7 @@ describe('the door to what computes', () => {
 		const answer = call('makeDemo', '');
 		await nextJob();
 		workers[0].dies('out of memory');
-		await expect(answer).rejects.toThrow(/stopped \(out of memory\)\. Reload the page; what is recorded is kept/);
+		await expect(answer).rejects.toThrow(/stopped \(out of memory\)\. Try it again/);
 		expect(workers[0].terminated).toBe(true);
 		const again = call('makeDemo', '');
 		(await nextJob()).answer({ ok: true, value: 2 });

@@ -17,6 +17,7 @@ import { say, tone } from '$lib/ui/speech';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
 import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasurement';
+import { failedOnce } from '$lib/features/measuring/failedOnce';
 import { Recording } from '$lib/features/measuring/recording.svelte';
 import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 
@@ -180,12 +181,13 @@ export class CompassState implements LiveMeasurement {
 	}
 
 	async #follow(): Promise<void> {
+		const tell = failedOnce();
 		const { recording } = this;
 		while (this.phase === 'turning' && recording.running) {
 			try {
 				await this.#update();
 			} catch (error) {
-				failed(error);
+				tell(error);
 			}
 			if (this.phase !== 'turning') return;
 			if (this.plan && this.turns.lastT !== null) {

@@ -6,6 +6,7 @@
 	import Figure from '$lib/ui/Figure.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import SkyPlot from '$lib/ui/plot/SkyPlot.svelte';
+	import { download } from '$lib/ui/download';
 	import { showClock } from '$lib/ui/format';
 	import type { PositionState } from './positionState.svelte';
 
@@ -105,6 +106,14 @@
 			{#if !answer}<Button kind="primary" onclick={() => void work.finish()}>Judge what was recorded</Button>{/if}
 			{#if onaccept && answer}<Button kind="primary" onclick={() => onaccept(answer)} kbd="↵">Record it</Button>{/if}
 			<Button class="min-h-14" onclick={() => work.repeat()}>Watch again</Button>
+			{#if work.recording.samples > 0}
+				<Button
+					kind="quiet"
+					class="min-h-14"
+					onclick={() => download('receiver.nmea', `${work.recording.lines.join('\r\n')}\r\n`, 'text/plain')}
+					>Save the sentences</Button
+				>
+			{/if}
 		{/if}
 	</div>
 	{#if answer}

@@ -7,6 +7,7 @@ import { say, tone } from '$lib/ui/speech';
 import { call } from '$lib/workers/core';
 import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasurement';
 import { positionFigures } from './figures';
+import { failedOnce } from '$lib/features/measuring/failedOnce';
 import { Recording } from '$lib/features/measuring/recording.svelte';
 
 const UPDATE_MS = 600;
@@ -77,12 +78,13 @@ export class PositionState implements LiveMeasurement {
 	}
 
 	async #follow(): Promise<void> {
+		const tell = failedOnce();
 		while (this.phase === 'watching' && this.recording.running) {
 			if (this.recording.lines.length > 0) {
 				try {
 					this.answer = await this.#review();
 				} catch (error) {
-					failed(error);
+					tell(error);
 				}
 				if (this.phase !== 'watching') return;
 				if (this.answer && this.answer.lockS !== null && this.answer.verdict !== 'fail') {

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEFAULT_LOCK_RULE } from '$lib/core/position/lock';
 import { sentence } from '$lib/rig/receiver';
 import type { Sink, Source } from '$lib/sources/source';
+import { tasks } from '$lib/workers/tasks';
 import { PositionState } from './positionState.svelte';
 
 const { said, told } = vi.hoisted(() => ({ said: [] as string[], told: [] as string[] }));
@@ -83,6 +84,19 @@ describe('a receiver that is watched', () => {
 });
 
 describe('a review that is stopped or fails', () => {
+	it('while it is watched is told once, and watched on', async () => {
+		const review = vi.spyOn(tasks, 'reviewGnss').mockImplementation(() => {
+			throw new Error('out of memory');
+		});
+		const { work, hear } = watched();
+		hear(0, 45);
+		for (let k = 0; k < 5; k++) await next();
+		expect(review.mock.calls.length).toBeGreaterThan(3);
+		expect([told, work.phase]).toEqual([['out of memory'], 'watching']);
+		review.mockRestore();
+		await next();
+		expect(work.found?.verdict).toMatch(/pass|caution/);
+	});
 	it('of what was recorded keeps it, finds nothing, and can be asked for again', async () => {
 		const { work, hear } = watched();
 		hear(0, 45);
