@@ -176,22 +176,27 @@ export function coarse(columns: Columns, deg: number, index: number): Candidate[
 	const slope = Math.tan(deg * DEG);
 	const rows = shearedRows(columns, slope);
 	const texture = textureOf(rows, height);
-	// Running sums down each piece make every mean of d rows two look-ups; a gap in a piece makes its sums NaN from there.
+	// Running sums down each piece make every mean of d rows two look-ups; where a piece has no mean its sum stands still.
 	const sums = new Float64Array((height + 1) * PIECES);
 	const first = new Int32Array(PIECES).fill(height);
 	const last = new Int32Array(PIECES).fill(-1);
-	for (let p = 0; p < PIECES; p++)
-		for (let y = 0; y < height; y++) {
-			const value = rows[y * PIECES + p];
-			const known = Number.isFinite(value);
-			sums[(y + 1) * PIECES + p] = sums[y * PIECES + p] + (known ? value : 0);
-			if (!known) continue;
-			first[p] = Math.min(first[p], y);
-			last[p] = y;
-		}
 	// The same over the whole width, and the rows that all of it reaches: most rows are done with by these alone.
 	const whole = new Float64Array(height + 1);
-	for (let y = 0; y <= height; y++) for (let p = 0; p < PIECES; p++) whole[y] += sums[y * PIECES + p];
+	for (let y = 0, at = 0; y < height; y++) {
+		let total = 0;
+		for (let p = 0; p < PIECES; p++, at++) {
+			const value = rows[at];
+			let sum = sums[at];
+			if (value === value) {
+				sum += value;
+				if (first[p] > y) first[p] = y;
+				last[p] = y;
+			}
+			sums[at + PIECES] = sum;
+			total += sum;
+		}
+		whole[y + 1] = total;
+	}
 	const [allFrom, allTo] = [first.reduce((a, b) => Math.max(a, b)), last.reduce((a, b) => Math.min(a, b))];
 	const out: Candidate[] = [];
 	const e = new Float64Array(PIECES);
