@@ -26,7 +26,7 @@
 			Here the model gives <b class="figure-mono">{work.model.totalUt.toFixed(1)} µT</b>, dipping
 			<b class="figure-mono">{work.model.inclinationDeg.toFixed(1)}°</b>.
 		</p>
-	{:else}
+	{:else if work.beyondModel}
 		<p class="font-semibold">
 			The date of this device is outside the field model, so strength and dip cannot be compared.
 		</p>

@@ -91,6 +91,11 @@ export class CompassState implements LiveMeasurement {
 		}
 	});
 
+	/** A site is known, but the model does not hold for the date. */
+	get beyondModel(): boolean {
+		return this.#setting().place !== null && this.model === null;
+	}
+
 	get limitDeg(): number {
 		return this.#setting().limitDeg;
 	}

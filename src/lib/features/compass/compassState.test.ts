@@ -200,8 +200,10 @@ describe('a turning that is followed', () => {
 describe('the place', () => {
 	it('gives the field that is compared with; none without a place, nor for a date beyond the model', () => {
 		expect(state().model?.totalUt).toBeCloseTo(FIELD_UT, 0);
-		expect(state(null).model).toBeNull();
-		expect(new CompassState(() => ({ place: PLACE, date: '2031-01-01', limitDeg: 1 })).model).toBeNull();
+		const later = new CompassState(() => ({ place: PLACE, date: '2031-01-01', limitDeg: 1 }));
+		expect([state(null).model, later.model]).toEqual([null, null]);
+		// Only the date's fault is told as the date's.
+		expect([state().beyondModel, state(null).beyondModel, later.beyondModel]).toEqual([false, false, true]);
 	});
 });
 

@@ -73,8 +73,9 @@
 							<option value="-1">not in this log</option>
 							{#each table.headers as header, k (k)}<option value={String(k)}>{header}</option>{/each}
 						</select>
-						<span class="w-20 truncate font-mono text-[13px] text-ink-2" title="First value of this column"
-							>{table.sample[0]?.[choices[role.name]?.column ?? -1] ?? ''}</span
+						<span
+							class="w-20 truncate font-mono text-[13px] text-ink-2 max-sm:hidden"
+							title="First value of this column">{table.sample[0]?.[choices[role.name]?.column ?? -1] ?? ''}</span
 						>
 					</label>
 				{/each}

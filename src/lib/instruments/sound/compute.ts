@@ -24,7 +24,7 @@ export const compute = working(fields, (input, progress) => {
 				sigma: answer.surgeSigmaPct,
 				note: `limit ${limits.surgePct.value}`,
 			},
-			{ label: 'How often', value: surgeHz, unit: 'Hz', digits: 1 },
+			{ label: 'Rate of surging', value: surgeHz, unit: 'Hz', digits: 1 },
 			{ label: TONE, value: toneHz, unit: 'Hz', digits: 0, sigma: answer.toneSigmaHz },
 			{ label: 'Slower than a second, ±', value: answer.slowPct, unit: '%', digits: 1, note: 'gusts and hands' },
 			{
