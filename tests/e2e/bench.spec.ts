@@ -50,12 +50,12 @@ test('a whole bench session, hands free: measured by the rig, guided by voice, t
 	await expect(page.getByText('Done in this session')).toBeVisible();
 
 	// What is left is set aside at the task itself, each with its own reason.
-	const row = page.getByRole('listitem').filter({ hasText: 'Speed controllers is due' });
+	const row = page.getByRole('listitem').filter({ hasText: 'Speed controllers are due' }).last();
 	await row.getByRole('button', { name: 'Set aside' }).click();
 	await page.getByRole('dialog').getByRole('button', { name: 'Factory values, by the manual' }).click();
 	await expect(row).toHaveCount(0);
 	await page.goto(url.replace('/bench-due', ''));
-	await expect(page.getByText('Speed controllers is due: set aside').first()).toBeVisible();
+	await expect(page.getByText('Speed controllers are due: set aside').first()).toBeVisible();
 	await page.goto(url.replace('/bench/bench-due', '/hover'));
 	await expect(page.getByText(/It verifies what was calibrated: .*level/)).toBeVisible();
 });

@@ -37,7 +37,7 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	await expect(page).toHaveURL(/\/bench$/);
 	await expect(page.getByText(/^Radio off: the motors stopped/).first()).toBeVisible();
 
-	await setAsideAt(page, 'arm', /is due/);
+	await setAsideAt(page, 'arm', /(is|are) due/);
 	await toStation(page, 'site');
 	await answerByKeys(page, 'Site');
 	await toStation(page, 'power-up');

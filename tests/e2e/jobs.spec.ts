@@ -38,7 +38,7 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 	await record(page, /\/bench$/);
 	await expect(page.getByText(/held by two straps/).first()).toBeVisible();
 	await answerByKeys(page, 'Bench');
-	await setAsideAt(page, 'arm', /is due|Nobody has/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has/i);
 
 	await go(page, 'power-up/propellers');
 	await expect(h1(page)).toHaveText(/^1, front left: the clockwise blade, marked side up/);
@@ -98,7 +98,7 @@ test('a small indoor drone: linked and zeroed, its sides tried one by one with t
 	await begin(page, 'Wren', /workshop/, /under a roof/i);
 	await go(page, 'bench');
 	await answerByKeys(page, 'Bench');
-	await setAsideAt(page, 'arm', /is due|Nobody has/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has/i);
 	await go(page, 'power-up?item=obstacle-sides');
 	await page.getByRole('link', { name: 'Obstacle sensors, side by side' }).click();
 	await expect(h1(page)).toContainText('from the front');

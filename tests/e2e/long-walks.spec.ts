@@ -15,7 +15,7 @@ test('a long-range quad: fix read off, return by its switch, landed by tape twic
 	});
 	await begin(page, 'Godwit', /sea wall/);
 	await answer(page, 'plan', 'bench');
-	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|has not been calibrated|compass/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has|field of this place|has not been calibrated|compass/i);
 	await answer(page, 'site', 'compass', 'power-up');
 	await readOffLock(page, '14');
 	await enterWind(page, '3', '5');
@@ -80,7 +80,7 @@ test('a long-range quad without a compass flies without a fix by consent that na
 	await begin(page, 'Sanderling', /sea wall/);
 	await answer(page, 'plan', 'bench');
 	await expect(page.getByText(/compass/i)).toHaveCount(0);
-	await setAsideAt(page, 'arm', /No lock|is due|Nobody has/i);
+	await setAsideAt(page, 'arm', /No lock|(is|are) due|Nobody has/i);
 	await go(page, 'sheet');
 	await expect(page.getByText(/known: no lock/).first()).toBeVisible();
 	await answer(page, 'site', 'power-up');
@@ -165,7 +165,7 @@ test('a new build that misbehaves: each thing entered as it is seen, the next sa
 	await expect(page).toHaveURL(/\/session\/[^/]+\/\w+/);
 	// What was found and mended is looked at again before it flies, and stands in the record.
 	await answer(page, 'plan', 'bench');
-	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|has not been calibrated|compass/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has|field of this place|has not been calibrated|compass/i);
 	await answer(page, 'site', 'compass', 'power-up');
 	await readOffLock(page);
 	await enterWind(page);

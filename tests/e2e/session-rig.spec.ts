@@ -32,7 +32,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await go('power-up');
 	await expect(h1).toContainText('The propellers stay off');
 	await expect(page.getByText('First what needs the propellers off')).toBeVisible();
-	expect(await setAsideAt(page, 'arm', /is due|link loss/)).toBeGreaterThan(5);
+	expect(await setAsideAt(page, 'arm', /(is|are) due|link loss/)).toBeGreaterThan(5);
 	await go('site');
 	await answerByKeys(page, 'Site');
 	await go('compass');

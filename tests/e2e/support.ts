@@ -211,13 +211,13 @@ export async function setAsideAt(page: Page, gate: 'arm' | 'fly', only = /./): P
 				[...row.querySelectorAll('button')].find((button) => button.textContent.trim() === 'Set aside');
 			const rows = () => [...document.querySelectorAll('main li')].filter((row) => buttonIn(row));
 			const titleOf = (row: Element) => row.querySelector('a')?.textContent.trim() ?? '';
-			const dialog = () => document.querySelector('[role="dialog"]');
+			const dialog = () => document.querySelector('dialog');
 			for (let count = 0; ; count++) {
 				const row = rows().find(({ textContent }) => wanted.test(textContent));
 				if (!row) return count;
 				const title = titleOf(row);
 				buttonIn(row)?.click();
-				const reason = await until(() => dialog()?.querySelectorAll<HTMLElement>('button:not([role])')[1]);
+				const reason = await until(() => dialog()?.querySelectorAll<HTMLElement>('button:not([role], #notices *)')[1]);
 				reason.click();
 				await until(() => !dialog() && rows().every((other) => titleOf(other) !== title));
 			}

@@ -86,7 +86,7 @@ test('a self-built quad after a repair: will not arm, arms, radio off by the sto
 	await expect(h1(page)).toHaveText(/^Radio off: it noticed after \d\.\d ± 0\.\d+ s, set to return home$/);
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/bench$/);
-	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|has not been calibrated|compass/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has|field of this place|has not been calibrated|compass/i);
 	await answer(page, ['site', 'Site'], ['compass', 'Compass'], ['power-up', 'Power-up']);
 	await readOffLock(page);
 	await go(page, 'return');
@@ -137,7 +137,7 @@ test('a camera drone under a roof: settings for a room, the room itself, nothing
 	await go(page, 'return');
 	await expect(page.getByText('Return height read from the aircraft')).toHaveCount(0);
 	await expect(page.getByText('A timer runs instead of the low-battery return')).toBeVisible();
-	await setAsideAt(page, 'arm', /is due|Nobody has|compass|lock/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has|compass|lock/i);
 	await answer(page, ['compass', 'Compass'], ['power-up', 'Power-up'], ['return', 'Return']);
 	await arm(page);
 	// What is given up by flying without a lock is written down as known.
@@ -169,7 +169,7 @@ test('a crop sprayer and spreader: tank and water, level and flow, the field’s
 	await page.getByRole('button', { name: 'Work it out' }).click();
 	await page.getByRole('button', { name: 'Keep it in the session' }).click();
 	await expect(page).toHaveURL(/\/bench$/);
-	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|has not been calibrated|compass/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has|field of this place|has not been calibrated|compass/i);
 	await answer(page, ['site', 'Site'], ['compass', 'Compass'], ['power-up', 'Power-up']);
 	await expect(page.getByText('Level sensor and flow meter shown, and what they show is likely')).toBeVisible();
 	await go(page, 'return');
@@ -215,7 +215,7 @@ test('a six-rotor that shows lights alone: its own table says what each pattern 
 	}
 	await page.getByRole('button', { name: 'Keep it in the session' }).click();
 	await expect(page).toHaveURL(/\/compass$/);
-	await setAsideAt(page, 'arm', /is due|Nobody has/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has/i);
 	await answer(page, ['site', 'Site']);
 	await go(page, 'power-up?item=still');
 	await expect(page.getByText('What Knot shows now')).toBeVisible();
@@ -252,7 +252,7 @@ test('a camera drone that travelled: distance, height and field since the last t
 	await answer(page, ['plan', 'Plan'], ['bench', 'Bench']);
 	await go(page, 'bench/bench-due');
 	await expect(page.getByText(/Due on Plover|What was due/).first()).toBeVisible();
-	await setAsideAt(page, 'arm', /is due|Nobody has|compass/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has|compass/i);
 	await answer(page, ['site', 'Site'], ['compass', 'Compass'], ['power-up', 'Power-up']);
 	await readOffLock(page);
 	await go(page, 'return');
@@ -286,7 +286,7 @@ test('a racer’s first outing: video power against the place, guard and switche
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page.getByText('hold · seen')).toHaveCount(0);
 	await answer(page, ['plan', 'Plan'], ['bench', 'Bench']);
-	await setAsideAt(page, 'arm', /is due|Nobody has/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has/i);
 	await answer(page, ['site', 'Site'], ['power-up', 'Power-up']);
 	await expect(
 		page.getByText('Picture sharp at twenty metres, clear of stripes, sun out of the goggles'),

@@ -75,7 +75,7 @@ test('a self-built quad with a voice: rungs, position hold, return by its switch
 	test.setTimeout(300_000);
 	await begin(page, 'Dunlin', /sea wall/, /^D-3/, /first/i);
 	await answer(page, 'plan', 'bench');
-	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|compass|Radio/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has|field of this place|compass|Radio/i);
 	await answer(page, 'site', 'compass', 'power-up');
 	await readOffLock(page, '15');
 	await enterWind(page);
@@ -113,7 +113,7 @@ test('a racer’s first outing to its first flight: nudges, a foot of hover, wha
 	test.setTimeout(300_000);
 	await begin(page, 'Swift', /sea wall/, /first/i);
 	await answer(page, 'plan', 'bench');
-	await setAsideAt(page, 'arm', /is due|Nobody has/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has/i);
 	await answer(page, 'site', 'power-up', 'return');
 	await arm(page);
 	await answer(page, 'response');
@@ -134,7 +134,7 @@ test('a careful owner: a guided turn satisfies the daily school, flying without 
 	});
 	await begin(page, 'Merlin', /sea wall/);
 	await answer(page, 'plan', 'bench');
-	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has|field of this place/i);
 	await answer(page, 'site', 'compass');
 	await ownRoutine(page);
 	await expect(page.getByText('clear · guided')).toBeVisible();
@@ -188,7 +188,7 @@ test('a folding camera drone put out in the cold: its own routine cold, the came
 		await page.getByRole('button', { name: 'Keep it in the session' }).click();
 		await expect(page).toHaveURL(/\/power-up$/);
 	}
-	await setAsideAt(page, 'arm', /is due|Nobody has|field of this place|compass/i);
+	await setAsideAt(page, 'arm', /(is|are) due|Nobody has|field of this place|compass/i);
 	await answer(page, 'site', 'compass', 'power-up');
 	await readOffLock(page);
 	await enterWind(page);

@@ -8,7 +8,7 @@ import { restore } from './backup';
 import { handEntries } from './currency';
 import { db } from './db';
 import { giveBack, remember } from './giveBack';
-import { appendEntry, saveAircraft, savePack, saveSite, startSession } from './repository';
+import { appendEntry, noteEvent, saveAircraft, savePack, saveSite, startSession } from './repository';
 import { trendEntries } from './trends';
 
 const AT = '2026-05-14T09:00:00.000Z';
@@ -55,6 +55,33 @@ describe('what a finding gives back', () => {
 		await giveBack(found('sound', { [TONE]: 230, [SURGE]: 3 }, { verdict: 'caution' }), TO);
 		await giveBack(found('sound', { [TONE]: null, [SURGE]: null }), TO);
 		expect((await db.aircraft.get('a'))?.forms?.sound).toEqual({ blades: 3, usualHz: 212.4, usualPct: 0.3 });
+	});
+	it('the usual hum is the first since a part was changed, so that slow wear is heard', async () => {
+		const { id } = await startSession({
+			kind: 'flight',
+			title: 'S',
+			aircraftId: 'a',
+			siteId: 's',
+			packId: null,
+			pilot: 'Ines Marlowe',
+		});
+		const hover = async (at: string, tone: number) => {
+			vi.setSystemTime(new Date(at));
+			const payload = found('sound', { [TONE]: tone, [SURGE]: 0.3 });
+			await appendEntry(id, 'hover', 'Ines Marlowe', payload);
+			await giveBack(payload, TO);
+			return (await db.aircraft.get('a'))?.forms?.sound?.usualHz;
+		};
+		try {
+			expect(await hover('2026-05-14T10:00:00Z', 210)).toBe(210);
+			expect(await hover('2026-05-15T10:00:00Z', 214)).toBe(210);
+			vi.setSystemTime(new Date('2026-05-16T10:00:00Z'));
+			await noteEvent('a', 'part', 'new propellers');
+			expect(await hover('2026-05-17T10:00:00Z', 204)).toBe(204);
+			expect(await hover('2026-05-18T10:00:00Z', 209)).toBe(204);
+		} finally {
+			vi.useRealTimers();
+		}
 	});
 	it.each([
 		['failed', { verdict: 'fail' as const }],

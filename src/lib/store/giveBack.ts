@@ -1,11 +1,32 @@
-import type { EntryPayload } from '$lib/schema/entries';
+import { max } from 'd3-array';
+import type { EntryPayload, TestPayload } from '$lib/schema/entries';
 import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE, SURGE, TONE } from '$lib/instruments/given';
 import { db } from './db';
 import type { Values } from '$lib/instruments/instrument';
 import { aircraftSchema } from '$lib/schema/records';
-import { saveAircraft, savePack, saveSite } from './repository';
+import { entriesAbout, saveAircraft, savePack, saveSite } from './repository';
 
 const side = (m: number, plus: string, minus: string) => `${Math.abs(m).toFixed(0)} m ${m < 0 ? minus : plus}`;
+
+const figureOf = ({ figures }: TestPayload, label: string) => figures.find((f) => f.label === label)?.value ?? null;
+
+/**
+ * The usual hum of an aircraft is that of the first good hover after a part of it was last changed: were it each time the last one's,
+ * what wears slowly would never be heard.
+ */
+async function giveUsualHum(aircraftId: string, latest: TestPayload) {
+	const { forms, events } = aircraftSchema.parse(await db.aircraft.get(aircraftId));
+	const changed = max(events.filter(({ kind }) => kind === 'part').map(({ at }) => at)) ?? '';
+	const good = (await entriesAbout(aircraftId, 'sound')).flatMap(({ at, payload }) =>
+		at > changed && payload.kind === 'test' && payload.verdict === 'pass' && payload.grade !== 'rehearsed'
+			? [payload]
+			: [],
+	);
+	const first = good.at(-1) ?? latest;
+	const [usualHz, usualPct] = [figureOf(first, TONE), figureOf(first, SURGE)];
+	if (usualHz !== null && usualPct !== null)
+		await remember(aircraftId, 'sound', { ...forms?.sound, usualHz, usualPct });
+}
 
 /**
  * Keeps what a finding says of the aircraft, the pack and the place with them, so that the next session begins with it. Nothing of a rehearsal and
@@ -16,12 +37,8 @@ export async function giveBack(
 	to: { aircraftId: string; packId: string | null; siteId: string | null },
 ) {
 	if (payload.kind !== 'test' || payload.grade === 'rehearsed' || payload.verdict === 'fail') return;
-	const figure = (label: string) => payload.figures.find((f) => f.label === label)?.value ?? null;
-	const [tone, surge] = [figure(TONE), figure(SURGE)];
-	if (payload.task === 'sound' && payload.verdict === 'pass' && tone !== null && surge !== null) {
-		const { forms } = aircraftSchema.parse(await db.aircraft.get(to.aircraftId));
-		await remember(to.aircraftId, 'sound', { ...forms?.sound, usualHz: tone, usualPct: surge });
-	}
+	const figure = (label: string) => figureOf(payload, label);
+	if (payload.task === 'sound' && payload.verdict === 'pass') await giveUsualHum(to.aircraftId, payload);
 	const [resistance, north, east] = [figure(RESISTANCE), figure(CLEAN_NORTH), figure(CLEAN_EAST)];
 	const pack = payload.task === 'pack' && resistance !== null && to.packId ? await db.packs.get(to.packId) : null;
 	if (pack && resistance) await savePack({ ...pack, resistanceMohm: resistance });

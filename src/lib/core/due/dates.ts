@@ -1,6 +1,6 @@
 import type { Entry } from '../../schema/entries';
 import type { Aircraft, Sensor } from '../../schema/records';
-import { SENSOR_RULES } from './rules';
+import { isDueWords } from './rules';
 
 const DAY_MS = 86_400_000;
 
@@ -21,7 +21,7 @@ export function dueDates(aircraft: Aircraft, done: ReadonlyMap<Sensor, Pick<Entr
 	return [...done]
 		.map(([sensor, { at }]) => ({
 			id: `${aircraft.id}-${sensor}`,
-			title: `${aircraft.name}: ${SENSOR_RULES[sensor].name} is due`,
+			title: `${aircraft.name}: ${isDueWords(sensor)}`,
 			day: new Date(Date.parse(at) + ageDays * DAY_MS).toISOString().slice(0, 10),
 			note: `Last done ${at.slice(0, 10)}; your own limit of ${ageDays} days.`,
 		}))

@@ -3,7 +3,7 @@ import type { Aircraft, AircraftEvent, DueSchool } from '../../schema/records';
 import { newAircraft } from '../../schema/newAircraft';
 import { sensorDue } from './due';
 import { placedAt } from './place';
-import { sensorsOf } from './rules';
+import { isDueWords, sensorsOf } from './rules';
 
 const compassDue = (...[a, l, site, now]: [Aircraft, ReturnType<typeof last> | null, typeof HERE | null, string]) =>
 	sensorDue('compass', a, l, site && placedAt(site, now), now);
@@ -134,3 +134,9 @@ describe('the other sensors', () => {
 		expect(sensorsOf(newAircraft('a', 'wing', NOW))).toContain('speed-controllers');
 	});
 });
+
+it.each([
+	['compass', 'Compass is due'],
+	['radio', 'Sticks and switches are due'],
+	['speed-controllers', 'Speed controllers are due'],
+] as const)('%s: %s', (sensor, words) => expect(isDueWords(sensor)).toBe(words));

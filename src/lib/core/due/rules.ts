@@ -16,6 +16,8 @@ export const EVENT_WORDS: Record<EventKind, string> = {
 
 interface SensorRule {
 	name: string;
+	/** Its name is of several. */
+	several?: true;
 	/** Events that undo it. */
 	after: readonly EventKind[];
 	/** Whether a journey matters: by the change of field, or by distance alone. */
@@ -42,7 +44,13 @@ export const SENSOR_RULES: Record<Sensor, SensorRule> = {
 	gyro: { name: 'Gyro', after: ['new', 'firmware', 'knock', 'prompt', 'odd-flight'], place: null, temperature: true },
 	level: { name: 'Level', after: ['new', 'firmware', 'knock', 'part', 'odd-flight'], place: null, temperature: false },
 	mounting: { name: 'Board mounting', after: ['new', 'firmware', 'part'], place: null, temperature: false },
-	radio: { name: 'Sticks and switches', after: ['new', 'firmware', 'part', 'prompt'], place: null, temperature: false },
+	radio: {
+		name: 'Sticks and switches',
+		several: true,
+		after: ['new', 'firmware', 'part', 'prompt'],
+		place: null,
+		temperature: false,
+	},
 	camera: {
 		name: 'Camera horizon',
 		after: ['new', 'knock', 'part', 'prompt', 'journey'],
@@ -51,6 +59,7 @@ export const SENSOR_RULES: Record<Sensor, SensorRule> = {
 	},
 	vision: {
 		name: 'Vision sensors',
+		several: true,
 		after: ['prompt', 'odd-flight'],
 		place: null,
 		temperature: false,
@@ -58,6 +67,7 @@ export const SENSOR_RULES: Record<Sensor, SensorRule> = {
 	},
 	'speed-controllers': {
 		name: 'Speed controllers',
+		several: true,
 		after: ['new', 'firmware', 'part'],
 		place: null,
 		temperature: false,
@@ -86,3 +96,9 @@ export function sensorsOf({ kind, compasses }: Aircraft): Sensor[] {
 		return true;
 	});
 }
+
+/** That a sensor's calibration is due, in words. */
+export const isDueWords = (sensor: Sensor): string => {
+	const { name, several } = SENSOR_RULES[sensor];
+	return `${name} ${several ? 'are' : 'is'} due`;
+};

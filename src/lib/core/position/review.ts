@@ -85,9 +85,9 @@ export function reviewGnss(
 	};
 }
 
+const WAIT = 'Keep the receiver under open sky and wait.';
+
 function reasonsFor(log: Log, hold: Hold, scatter: GnssAnswer['scatter'], rule: LockRule): Reason[] {
-	const { epochs } = log;
-	const wait = 'Keep the receiver under open sky and wait.';
 	if (log.counts.sentences === 0)
 		return [
 			reason('fail', 'insufficient-sentences', 'No whole sentence was received.', {
@@ -95,106 +95,81 @@ function reasonsFor(log: Log, hold: Hold, scatter: GnssAnswer['scatter'], rule: 
 				next: "Check that the receiver sends text sentences and that the rate is the receiver's.",
 			}),
 		];
+	return [
+		aboutLock(log.epochs, hold, rule),
+		...(log.epochs.length > 0 ? aboutEnd(log.epochs, hold, rule) : []),
+		...aboutCare(log, hold, scatter),
+	];
+}
+
+/** Whether there was a fix, and whether it held for as long as the rule asks. */
+function aboutLock(epochs: Epochs, { lockS, longestS, still }: Hold, { holdS }: LockRule): Reason {
+	const held = { value: longestS, limit: { ...limits.holdS, value: holdS } };
+	if (!epochs.fix.includes(1)) return reason('fail', 'insufficient-fix', 'There was no position fix.', { next: WAIT });
+	if (lockS !== null)
+		return reason('pass', 'lock-held', `The lock was held for ${holdS} s; home can be trusted.`, held);
+	return longestS > 0 && still
+		? reason(
+				'fail',
+				'insufficient-duration',
+				`The lock has held for ${longestS.toFixed(0)} s, not yet for ${holdS} s.`,
+				{ ...held, next: WAIT },
+			)
+		: reason('fail', 'no-lock', 'The lock was never held long enough.', { ...held, next: WAIT });
+}
+
+/** What the fix is worth at the end of the record: satellites, how they stand, height. */
+function aboutEnd(epochs: Epochs, { lastType }: Hold, rule: LockRule): Reason[] {
+	if (epochs.fix.at(-1) !== 1) return [reason('fail', 'fix-lost', 'There is no fix at the end.', { next: WAIT })];
+	const last = (values: Float64Array) => values.findLast((value) => !Number.isNaN(value));
+	const satellites = last(epochs.satellites);
+	const hdop = last(epochs.hdop);
 	const out: Reason[] = [];
-	const satelliteLimit = { ...limits.minSatellites, value: rule.minSatellites };
-	const hdopLimit = { ...limits.maxHdop, value: rule.maxHdop };
-	const holdLimit = { ...limits.holdS, value: rule.holdS };
-	if (!epochs.fix.includes(1))
-		out.push(reason('fail', 'insufficient-fix', 'There was no position fix.', { next: wait }));
-	else if (hold.lockS !== null)
+	const enough = { value: satellites, limit: { ...limits.minSatellites, value: rule.minSatellites } };
+	if (satellites === undefined)
 		out.push(
-			reason('pass', 'lock-held', `The lock was held for ${rule.holdS} s; home can be trusted.`, {
-				value: hold.longestS,
-				limit: holdLimit,
+			reason('fail', 'insufficient-satellites', 'The receiver does not say how many satellites it uses.', {
+				limit: enough.limit,
+				next: 'Switch on GGA or GSA sentences.',
 			}),
 		);
-	else {
-		if (hold.longestS > 0 && hold.still)
-			out.push(
-				reason(
-					'fail',
-					'insufficient-duration',
-					`The lock has held for ${hold.longestS.toFixed(0)} s, not yet for ${rule.holdS} s.`,
-					{ value: hold.longestS, limit: holdLimit, next: wait },
-				),
-			);
-		else
-			out.push(
-				reason('fail', 'no-lock', 'The lock was never held long enough.', {
-					value: hold.longestS,
-					limit: holdLimit,
-					next: wait,
-				}),
-			);
-	}
-	if (epochs.length > 0) {
-		if (epochs.fix.at(-1) !== 1) out.push(reason('fail', 'fix-lost', 'There is no fix at the end.', { next: wait }));
-		else {
-			const satellites = epochs.satellites.findLast((count) => !Number.isNaN(count));
-			const hdop = epochs.hdop.findLast((value) => !Number.isNaN(value));
-			if (satellites !== undefined)
-				out.push(
-					satellites >= rule.minSatellites
-						? reason('pass', 'satellites-enough', 'Enough satellites are used.', {
-								value: satellites,
-								limit: satelliteLimit,
-							})
-						: reason('fail', 'few-satellites', 'Too few satellites are used.', {
-								value: satellites,
-								limit: satelliteLimit,
-								next: wait,
-							}),
-				);
-			else
-				out.push(
-					reason('fail', 'insufficient-satellites', 'The receiver does not say how many satellites it uses.', {
-						limit: satelliteLimit,
-						next: 'Switch on GGA or GSA sentences.',
-					}),
-				);
-			if (hdop !== undefined)
-				out.push(
-					hdop <= rule.maxHdop
-						? reason('pass', 'hdop-small', 'The satellites stand well spread (HDOP).', {
-								value: hdop,
-								limit: hdopLimit,
-							})
-						: reason('fail', 'hdop-large', 'The satellites stand on one side of the sky (HDOP).', {
-								value: hdop,
-								limit: hdopLimit,
-								next: wait,
-							}),
-				);
-			if (hold.lastType === '2D') out.push(reason('caution', 'fix-2d', 'The fix has no height.', { next: wait }));
-		}
-	}
-	if (hold.lockS !== null && hold.lockS > limits.slowLockS.value)
+	else if (satellites >= rule.minSatellites)
+		out.push(reason('pass', 'satellites-enough', 'Enough satellites are used.', enough));
+	else out.push(reason('fail', 'few-satellites', 'Too few satellites are used.', { ...enough, next: WAIT }));
+	const spread = { value: hdop, limit: { ...limits.maxHdop, value: rule.maxHdop } };
+	if (hdop !== undefined && hdop <= rule.maxHdop)
+		out.push(reason('pass', 'hdop-small', 'The satellites stand well spread (HDOP).', spread));
+	else if (hdop !== undefined)
+		out.push(
+			reason('fail', 'hdop-large', 'The satellites stand on one side of the sky (HDOP).', { ...spread, next: WAIT }),
+		);
+	if (lastType === '2D') out.push(reason('caution', 'fix-2d', 'The fix has no height.', { next: WAIT }));
+	return out;
+}
+
+/** What holds nothing and is worth a look: how long the lock took, how the place wanders, how the lines arrive. */
+function aboutCare({ counts }: Log, { lockS }: Hold, scatter: GnssAnswer['scatter']): Reason[] {
+	const out: Reason[] = [];
+	if (lockS !== null && lockS > limits.slowLockS.value)
 		out.push(
 			reason('caution', 'lock-slow', 'The lock took long.', {
-				value: hold.lockS,
+				value: lockS,
 				limit: limits.slowLockS,
 				next: 'Compare with earlier sessions; look at antenna and sky.',
 			}),
 		);
-	if (scatter && scatter.cep95M > limits.scatter95M.value)
+	if (scatter) {
+		const wanders = { value: scatter.cep95M, limit: limits.scatter95M };
 		out.push(
-			reason('caution', 'scatter-large', 'The position wanders while standing.', {
-				value: scatter.cep95M,
-				limit: limits.scatter95M,
-				next: wait,
-			}),
+			scatter.cep95M > limits.scatter95M.value
+				? reason('caution', 'scatter-large', 'The position wanders while standing.', { ...wanders, next: WAIT })
+				: reason('pass', 'scatter-small', 'The position stands still.', wanders),
 		);
-	else if (scatter)
-		out.push(
-			reason('pass', 'scatter-small', 'The position stands still.', {
-				value: scatter.cep95M,
-				limit: limits.scatter95M,
-			}),
-		);
-	const broken = log.counts.checksumErrors / (log.counts.sentences + log.counts.checksumErrors);
+	}
+	const broken = counts.checksumErrors / (counts.sentences + counts.checksumErrors);
 	if (broken > limits.checksumShare.value)
 		out.push(
-			reason('caution', 'lines-broken', `${log.counts.checksumErrors} lines arrived broken.`, {
+			reason('caution', 'lines-broken', `${counts.checksumErrors} lines arrived broken.`, {
 				value: broken,
 				limit: limits.checksumShare,
 				next: 'Check cable, rate and grounding.',

@@ -7,6 +7,7 @@ import { sensorDue } from '../due/due';
 import { assessSession } from './assess';
 import { checklistFor } from './items';
 import type { SessionEvidence } from './sessionRecord';
+import { fellDue } from './task';
 
 const NOW = '2026-05-14T09:00:00.000Z';
 const aircraft = (more: Partial<Aircraft> = {}): Aircraft => ({
@@ -446,6 +447,7 @@ describe('what is due on the bench', () => {
 		expect(bench().gyro?.title).toBe('Gyro is due');
 		const one = bench(done('accelerometer', 'pass'));
 		expect([one.accelerometer?.mark, one.gyro?.mark]).toEqual(['clear', 'unseen']);
+		expect([one.accelerometer, one.gyro].map((task) => task && fellDue(task))).toEqual([false, true]);
 	});
 	it('speaks with its latest finding, by its grade; a guided one counts', () => {
 		expect(bench(done('accelerometer', 'fail')).accelerometer).toMatchObject({

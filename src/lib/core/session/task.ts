@@ -63,6 +63,10 @@ export interface Task {
 export const askOf = ({ next }: Pick<TaskState, 'next'>): { advice: string; press: string } =>
 	next.endsWith('.') ? { advice: next, press: '' } : { advice: '', press: next };
 
+/** Whether it is a calibration that fell due and of which nothing was done yet; its detail tells by what. */
+export const fellDue = ({ mark, page, entry }: Pick<TaskState, 'mark' | 'page' | 'entry'>): boolean =>
+	mark === 'unseen' && page === 'bench-due' && entry === null;
+
 /** Worst first; what nobody saw stands before what was seen as a caution. */
 export const RANK: Record<Mark, number> = { hold: 0, unseen: 1, caution: 2, aside: 3, clear: 4 };
 

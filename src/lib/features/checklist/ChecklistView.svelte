@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { group } from 'd3-array';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { StationId } from '$lib/schema/records';
@@ -7,12 +8,12 @@
 	import { outcomeOf } from '$lib/core/session/answers';
 	import { isImpossible, meantBy, type Meant } from '$lib/core/session/slips';
 	import { checkOf } from '$lib/core/session/tasks/items';
-	import type { TaskState } from '$lib/core/session/task';
+	import { fellDue, type TaskState } from '$lib/core/session/task';
 	import { formatQuantity, fromUnit, unitSymbol } from '$lib/core/words/units';
 	import { findInstrument } from '$lib/instruments/catalogue';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
-	import Reasons from '$lib/ui/Reasons.svelte';
+	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { prefer, preferences, units } from '$lib/ui/preferences.svelte';
 	import { say } from '$lib/ui/speech';
@@ -22,8 +23,8 @@
 	import HappenedButton from '$lib/features/running/HappenedButton.svelte';
 	import SetAside from '$lib/features/running/SetAside.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
+	import TaskGroup from '$lib/features/running/TaskGroup.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
-	import { OCCASION_WORDS, VENUE_WORDS } from '$lib/core/session/occasion';
 	import { controlsAt, controlWords } from '$lib/core/session/controls';
 	import { placeAt } from '$lib/core/session/placeAt';
 	import { lightsAt } from '$lib/core/session/lights';
@@ -32,11 +33,11 @@
 	import Daylight from './Daylight.svelte';
 	import FailDialog from './FailDialog.svelte';
 	import ItemAnswer from './ItemAnswer.svelte';
+	import ItemMargin from './ItemMargin.svelte';
 	import PlanBudget from './PlanBudget.svelte';
 	import SessionPhotos from '$lib/features/photos/SessionPhotos.svelte';
 	import RotorDrawing from '$lib/ui/RotorDrawing.svelte';
 	import { rotorsOf } from '$lib/features/motors/rotorsOf';
-	import WordsHere from '$lib/features/help/WordsHere.svelte';
 	import HandsLately from '$lib/features/practice/HandsLately.svelte';
 	import RungCard from './RungCard.svelte';
 	import TaskRow from './TaskRow.svelte';
@@ -54,6 +55,8 @@
 	);
 	const own = $derived(view.state.stations.find(({ id }) => id === station));
 	const tasks = $derived(own?.tasks ?? []);
+	/** A row each; calibrations that fell due by one and the same stand in one. */
+	const rows = $derived([...group(tasks, (task) => (fellDue(task) && !task.shut ? task.detail : task.task)).values()]);
 	const asked = $derived(tasks.filter(({ task }) => items.has(task)));
 	const following = $derived(
 		view.state.stations[view.state.stations.findIndex(({ id }) => id === station) + 1] ?? null,
@@ -64,8 +67,6 @@
 	const firstOpen = $derived(asked.find(({ mark, shut }) => mark === 'unseen' && !shut));
 	const chosen = $derived(view.readOnly ? null : (asked.find(({ task }) => task === picked) ?? firstOpen ?? null));
 	const item = $derived(chosen ? (items.get(chosen.task) ?? null) : null);
-	const made = $derived(OCCASION_WORDS[view.bundle.session.occasion ?? 'routine']);
-	const where = $derived(VENUE_WORDS[view.bundle.session.venue ?? 'open']);
 	const instrument = $derived(item?.opens ? findInstrument(item.opens) : null);
 	const next = $derived(tasks.find(({ mark, page: own, shut }) => mark === 'unseen' && own && !shut) ?? null);
 	/** What keeps the station’s items shut; a measurement that waits for one of them says so itself. */
@@ -213,34 +214,7 @@
 		>
 	{/snippet}
 	{#snippet margin()}
-		{#if item?.caution}<Caution>{item.caution}</Caution>{/if}
-		{#if item}
-			<h2 class="mt-4 mb-2">Why</h2>
-			{#if preferences.detail !== 'explained'}<p class="m-0">{item.why}</p>{/if}
-			{#if station === 'plan'}
-				<p class="mt-2 text-[14px] text-ink-2">
-					This list is made for {view.bundle.aircraft.name}, {made.label.toLowerCase()}, {where.label.toLowerCase()}.
-				</p>
-			{/if}
-			{#if item.because}
-				<p class="mt-2 text-[14px] text-ink-2">Asked of {view.bundle.aircraft.name} today because: {item.because}.</p>
-			{/if}
-			{#if item.limit}
-				<p class="mt-2 text-[14px] text-ink-2">
-					Limit from: {item.limit.source}. The maker's manual and local rules stand above it.
-				</p>
-			{/if}
-			<p class="mt-2 text-[14px] text-ink-2">
-				If it is not as it should be, it counts as <b>{item.weight === 'hold' ? 'hold' : 'caution'}</b>.
-			</p>
-		{/if}
-		{#if item}<WordsHere text="{item.text} {item.why}" />{/if}
-		{#each tasks as task (task.task)}
-			{#if task.reasons.length > 0}
-				<h2 class="mt-5 mb-1">{task.title}</h2>
-				<Reasons reasons={[...task.reasons]} />
-			{/if}
-		{/each}
+		<ItemMargin {station} item={item ?? null} {tasks} />
 	{/snippet}
 
 	{#if shut && !view.readOnly}
@@ -344,18 +318,38 @@
 	{/if}
 
 	<ul class="m-0 mt-2 list-none p-0">
-		{#each tasks as task (task.task)}
-			<TaskRow
-				{task}
-				value={valueOf(task)}
-				current={chosen?.task === task.task}
-				primary={!chosen && task === next}
-				waits={shut ? '' : task.shut}
-				readOnly={view.readOnly}
-				href={task.page && task.page !== 'wind' ? view.taskHref(task) : null}
-				onpick={items.has(task.task) && !view.readOnly ? () => (picked = task.task) : null}
-				onaside={() => (asideOf = task)}
-			/>
+		{#each rows as [task, ...others] (task.task)}
+			{#if others.length > 0}
+				<li class="flex flex-wrap items-start gap-x-4 gap-y-2 border-b border-fine py-3 md:flex-nowrap">
+					<MarkIcon mark={task.mark} />
+					<TaskGroup
+						tasks={[task, ...others]}
+						title="calibrations are due"
+						detail={task.detail}
+						settles={({ offered }) => !view.readOnly && offered !== null}
+						onaside={(one) => (asideOf = one)}
+					/>
+					{#if !view.readOnly}
+						<Button
+							kind={!chosen && task === next ? 'primary' : 'plain'}
+							class="max-md:ml-11"
+							href={view.taskHref(task)}>{task.next}</Button
+						>
+					{/if}
+				</li>
+			{:else}
+				<TaskRow
+					{task}
+					value={valueOf(task)}
+					current={chosen?.task === task.task}
+					primary={!chosen && task === next}
+					waits={shut ? '' : task.shut}
+					readOnly={view.readOnly}
+					href={task.page && task.page !== 'wind' ? view.taskHref(task) : null}
+					onpick={items.has(task.task) && !view.readOnly ? () => (picked = task.task) : null}
+					onaside={() => (asideOf = task)}
+				/>
+			{/if}
 			{#if task.task === 'wind' && !view.readOnly}<li class="border-b border-fine py-3"><WindCard /></li>{/if}
 		{/each}
 	</ul>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { group } from 'd3-array';
-	import { askOf, type TaskState } from '$lib/core/session/task';
+	import { askOf, fellDue, type TaskState } from '$lib/core/session/task';
 	import { stationTitle } from '$lib/core/session/stations';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -11,6 +11,7 @@
 	import SetAside from '$lib/features/running/SetAside.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import TaskGroup from '$lib/features/running/TaskGroup.svelte';
 	import DecisionBox from './DecisionBox.svelte';
 	import FlyingPanel from './FlyingPanel.svelte';
 
@@ -26,8 +27,10 @@
 	/** Nothing was seen of it, and it cannot be seen yet. */
 	const waits = ({ mark, shut }: TaskState) => mark === 'unseen' && shut !== '';
 	const detailOf = (task: TaskState) => (waits(task) ? task.shut : task.detail);
-	/** What stands in the way, a row each; what waits for one and the same stands in one row. */
-	const rows = $derived([...group(gate.blocking, (task) => (waits(task) ? task.shut : task.task)).values()]);
+	/** What stands in the way, a row each; what waits for one and the same, or fell due by it, stands in one row. */
+	const rows = $derived([
+		...group(gate.blocking, (task) => (waits(task) ? task.shut : fellDue(task) ? task.detail : task.task)).values(),
+	]);
 	const settles = ({ mark, offered, shut }: TaskState) =>
 		!view.readOnly && offered !== null && !shut && (mark === 'hold' || mark === 'unseen');
 	const title = $derived(
@@ -84,15 +87,13 @@
 			<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-2 py-3 md:flex-nowrap">
 				<MarkIcon mark={task.mark} size={30} />
 				{#if others.length > 0}
-					<div class="min-w-0 flex-1 basis-60">
-						<span class="block text-[18px] font-semibold">{others.length + 1} checks wait</span>
-						<span class="block text-ink-2">{task.shut}</span>
-						<ul class="m-0 mt-1 list-none p-0">
-							{#each [task, ...others] as one (one.task)}
-								<li><a class="inline-block py-2" href={view.taskHref(one)}>{one.title}</a></li>
-							{/each}
-						</ul>
-					</div>
+					<TaskGroup
+						tasks={[task, ...others]}
+						title={waits(task) ? 'checks wait' : 'calibrations are due'}
+						detail={detailOf(task)}
+						{settles}
+						onaside={(one) => (asideOf = one)}
+					/>
 				{:else}
 					<a href={view.taskHref(task)} class="min-w-0 flex-1 basis-60 text-inherit no-underline">
 						<span class="block text-[18px] font-semibold {task.mark === 'unseen' ? 'text-ink' : MARK_TEXT[task.mark]}"

@@ -153,9 +153,12 @@
 {#if helpOpen}{#await import('./HelpDialog.svelte') then { default: HelpDialog }}<HelpDialog
 			bind:open={helpOpen}
 		/>{/await}{/if}
-<Toaster
-	position="bottom-right"
-	theme={preferences.theme === 'dusk' ? 'dark' : 'light'}
-	closeButton
-	richColors={false}
-/>
+<!-- An open dialog takes them in: behind it they could be neither heard nor touched. -->
+<div id="notices">
+	<Toaster
+		position="bottom-right"
+		theme={preferences.theme === 'dusk' ? 'dark' : 'light'}
+		closeButton
+		richColors={false}
+	/>
+</div>

@@ -2,5 +2,5 @@
 export function inField(event: KeyboardEvent): boolean {
 	const target = event.target;
 	if (!(target instanceof HTMLElement)) return false;
-	return target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null;
+	return target.closest('input, textarea, select, [contenteditable], dialog, [role="dialog"]') !== null;
 }

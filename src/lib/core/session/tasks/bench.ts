@@ -1,4 +1,5 @@
 import type { SensorDue } from '../../due/due';
+import { isDueWords } from '../../due/rules';
 import { taskOfSensor } from '../../evidence/about';
 import { markOf } from '../../evidence/standing';
 import { dayOf } from '../../words/calendar';
@@ -40,7 +41,7 @@ function sensorState(due: SensorDue, evidence: SessionEvidence, record: SessionR
 	return taskState({
 		...shared,
 		mark: 'unseen',
-		title: `${due.name} is due`,
+		title: isDueWords(due.sensor),
 		detail: silence(record, shared.task) || (due.chosen.reasons[0]?.text ?? ''),
 		reasons: due.chosen.reasons,
 		next: 'Open the bench',
