@@ -268,7 +268,8 @@ describe('evidence', () => {
 		expect(p({ remedies: [one] })).toBeLessThan(p({}));
 		expect(p({ remedies: [{ ...one, result: 'gone' }] })).toBeGreaterThan(p({}));
 		const stubborn = ['camera', 'wing', 'sprayer'].flatMap((kind) =>
-			fittingTo({ kind: kind as SymptomKind, has: {} }).observations.flatMap(({ id }) => {
+			fittingTo({ kind: kind as SymptomKind, has: {} }).observations.flatMap(({ id }, k) => {
+				if (k % 4 > 0) return [];
 				const [top] = ask(kind, seen(id)).ranked;
 				const tried = { cause: top?.cause, result: 'persists' };
 				const after = top && ask(kind, seen(id), { remedies: [tried, tried] });

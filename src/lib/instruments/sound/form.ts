@@ -6,7 +6,7 @@ export const fields = form([
 		min: 50,
 		max: 2500,
 		optional: true,
-		note: 'of an earlier good hover, where there is one',
+		note: 'of the first good hover since a part was changed',
 	}),
 	number('usualPct', 'Its usual rise and fall, ±', '%', null, {
 		min: 0,
