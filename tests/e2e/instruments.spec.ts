@@ -57,6 +57,10 @@ test('the shelf is searched from anywhere by what a pilot would call things', as
 	await page.goto('/instruments?search');
 	await page.getByLabel('Search instruments').fill('quasar');
 	await expect(page.getByText('Nothing here is called')).toBeVisible();
+	await page.getByLabel('Search instruments').fill('');
+	await expect(page.getByRole('heading', { name: 'Used last' })).toBeVisible();
+	await page.getByRole('link', { name: 'Pack and flight time', exact: true }).click();
+	await expect(heading(page)).toContainText('Measure the cells at rest');
 });
 
 test('a finding is exported as JSON, CSV and PNG, and kept in an aircraft’s bench book', async ({ page }) => {

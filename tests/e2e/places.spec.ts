@@ -67,6 +67,9 @@ test('no page scrolls sideways on a phone', async ({ page }) => {
 		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 		await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth), { message: path }).toBe(390);
 	}
+	// In a session its name and its place are in sight.
+	await expect(page.getByText('First flight after a repair')).toBeVisible();
+	await expect(page.getByText('Hollin Saltings, sea wall')).toBeVisible();
 });
 
 test('a table too wide for a phone stands as blocks, a cell beside the name of its column, and is a table again when turned', async ({
@@ -106,6 +109,17 @@ test('keys: help, and g then a letter', async ({ page }) => {
 	await page.keyboard.press('g');
 	await page.keyboard.press('l');
 	await expect(page).toHaveURL(/logbook/);
+	// Where one arrives the headline has the focus: it is said, and the next step of the keys is in the work.
+	const headline = page.getByRole('heading', { level: 1 });
+	await expect(headline).toBeFocused();
+	await page.goto('/session/demo-open/plan');
+	await expect(headline).toBeVisible();
+	await page.keyboard.press('Tab');
+	await expect(page.getByRole('link', { name: 'Skip to the work' })).toBeFocused();
+	await page.keyboard.press('Enter');
+	await expect(headline).toBeFocused();
+	await page.keyboard.press('Tab');
+	await expect(page.getByRole('button', { name: 'Something happened' })).toBeFocused();
 });
 
 test('a killed tab comes back to the same step with what was recorded', async ({ context }) => {

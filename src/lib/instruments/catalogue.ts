@@ -112,6 +112,9 @@ const ALL: readonly Listed[] = [...LIVE, ...INSTRUMENTS];
 /** An instrument by its id. */
 export const findInstrument = (id: string): Instrument | undefined => INSTRUMENTS.find((i) => i.id === id);
 
+/** What the shelf says of an instrument, one of the live ones too. */
+export const findListed = (id: string): Listed | undefined => ALL.find((listed) => listed.id === id);
+
 /** Words of a text, lower case, without endings that a searcher may leave out. */
 const words = (text: string) =>
 	text

@@ -100,13 +100,12 @@
 		<button
 			type="button"
 			class="min-h-16 rounded border-2 border-[#7f8bb0] text-[19px]"
-			aria-pressed={preferences.voice}
 			onclick={() => prefer({ voice: !preferences.voice, tones: !preferences.voice })}
 		>
-			{preferences.voice ? 'Voice on' : 'Voice off'}
+			{preferences.voice ? 'Mute' : 'Unmute'}
 		</button>
 		<button type="button" class="min-h-16 rounded border-2 border-[#7f8bb0] text-[19px]" onclick={onclose}
-			>Smaller</button
+			>Show the page</button
 		>
 	</div>
 </div>

@@ -18,6 +18,8 @@ const schema = z.object({
 	/** The pilot's landing mark, a flat one with four corners: its near edge and its length, metres. */
 	markAcrossM: z.number().min(0.05).max(10).catch(0.75),
 	markAlongM: z.number().min(0.05).max(10).catch(0.75),
+	/** Instruments that were opened last, the latest first. */
+	lately: z.array(z.string().max(40)).max(4).catch([]),
 });
 export type Preferences = z.infer<typeof schema>;
 

@@ -104,8 +104,8 @@ export function sensorDue(
 ): SensorDue {
 	const rule = SENSOR_RULES[sensor];
 	const never = rule.onlyOnTrouble
-		? reason('pass', 'only-on-trouble', `${rule.name}: nothing is on record, and nothing is needed without trouble.`)
-		: reason('caution', 'never-calibrated', `${rule.name}: nothing accepted is on record.`);
+		? reason('pass', 'only-on-trouble', 'Nothing is on record, and nothing is needed without trouble.')
+		: reason('caution', 'never-calibrated', 'Nothing accepted is on record.');
 	const ahead = today.ahead
 		? [
 				reason(

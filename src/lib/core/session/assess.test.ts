@@ -620,3 +620,13 @@ describe('what a sprayer gives', () => {
 		expect(again?.detail).toContain('nozzle 3');
 	});
 });
+
+it.each([
+	['Circling to the right: the compass reads about 48° too far round', 'Circling to the right'],
+	['The pack’s voltage holds it', 'The pack’s voltage holds it'],
+	['One cell of the pack stands well below all of the others of it', 'One cell of the pack stands well…'],
+])('on the line “%s” stands as “%s”', (headline, summary) => {
+	const found = { ...test('hover', 'fail'), headline } as EntryPayload;
+	const { stations } = assess(entries(['hover', found]));
+	expect(stations.find(({ id }) => id === 'hover')?.summary).toBe(summary);
+});

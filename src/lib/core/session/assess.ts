@@ -49,12 +49,18 @@ export interface SessionState {
 
 const LONGEST_SUMMARY = 34;
 
+/** What a headline says before it goes into the figures: its first clause, or as many of its words as find room. */
+function inShort(title: string): string {
+	const clause = title.length > LONGEST_SUMMARY ? title.split(/[:;,] /)[0] : title;
+	if (clause.length <= LONGEST_SUMMARY) return clause;
+	return `${clause.slice(0, LONGEST_SUMMARY).replace(/\s+\S*$/, '')}…`;
+}
+
 function summaryOf(mark: Mark, tasks: readonly TaskState[]): string {
 	const open = tasks.filter((task) => task.mark === 'unseen').length;
 	if (mark === 'clear') return tasks.length === 0 ? '' : 'all seen';
 	if (mark === 'unseen') return open === tasks.length ? 'not begun' : `${open} to see`;
-	const title = tasks.find((task) => task.mark === mark)?.title ?? '';
-	return title.length > LONGEST_SUMMARY ? `${title.slice(0, LONGEST_SUMMARY - 1)}…` : title;
+	return inShort(tasks.find((task) => task.mark === mark)?.title ?? '');
 }
 
 const COUNTS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$lib/core/words/counted';
 	import { fromYawPitchRoll } from '$lib/core/frames/rotation';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
@@ -57,7 +58,10 @@
 							{#if craft.retired}<span class="block text-aside">Out of use: {craft.retired.why}</span>{/if}
 						</span>
 						<span class="text-[15px] text-ink-2 max-md:hidden">
-							{KIND_WORDS[craft.kind]}<br />firmware {craft.firmware || 'not said'} · {craft.events.length} events
+							{KIND_WORDS[craft.kind]}<br />firmware {craft.firmware || 'not said'} · {counted(
+								craft.events.length,
+								'event',
+							)}
 						</span>
 					</a>
 				</li>

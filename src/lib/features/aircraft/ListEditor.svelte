@@ -296,13 +296,7 @@
 	bind:open={() => editing !== null, (open) => !open && (editing = null)}
 	title={editing?.item ? 'Change it' : 'Ask something of your own'}
 >
-	{#if editing}<OwnItemForm
-			station={editing.station}
-			item={editing.item}
-			newid={newId}
-			onsave={saveItem}
-			onback={() => (editing = null)}
-		/>{/if}
+	{#if editing}<OwnItemForm station={editing.station} item={editing.item} newid={newId} onsave={saveItem} />{/if}
 </Dialog>
 
 <Dialog

@@ -11,9 +11,8 @@
 		item: OwnItem | null;
 		newid: () => string;
 		onsave: (item: OwnItem) => void;
-		onback: () => void;
 	};
-	let { station, item, newid, onsave, onback }: Props = $props();
+	let { station, item, newid, onsave }: Props = $props();
 	let draft = $state<OwnItem>(
 		untrack(() => item ?? { id: `mine-${newid()}`, station, type: 'tick', text: '', why: '', weight: 'caution' }),
 	);
@@ -82,6 +81,5 @@
 	{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 	<div class="flex gap-3">
 		<Button kind="primary" type="submit">Keep it</Button>
-		<Button class="min-h-14" onclick={onback}>Back</Button>
 	</div>
 </form>

@@ -209,7 +209,6 @@
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 			<div class="flex flex-wrap gap-3">
 				<Button kind="primary" type="submit">Save</Button>
-				<Button class="min-h-14" onclick={() => (editing = null)}>Back</Button>
 			</div>
 			{#if draft.id}
 				<div class="hairline flex flex-wrap items-end gap-3 pt-3">

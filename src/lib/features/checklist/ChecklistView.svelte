@@ -96,7 +96,7 @@
 			(next ? next.title : shut ? 'Not yet' : `${own?.title ?? ''}: everything here is answered`),
 	);
 	const lead = $derived(
-		`${own?.title ?? ''} of ${view.bundle.aircraft.name} · ${answered} of ${asked.length} answered`,
+		`${own?.title ?? ''} of ${view.bundle.aircraft.name}${asked.length > 0 ? ` · ${answered} of ${asked.length} answered` : ''}`,
 	);
 
 	async function write(of: Item, check: Omit<CheckPayload, 'kind' | 'task' | 'unit' | 'grade'>, words: string) {

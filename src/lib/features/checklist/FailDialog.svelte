@@ -34,7 +34,6 @@
 			</p>{/if}
 		<div class="flex gap-3">
 			<Button kind="primary" type="submit">Note it</Button>
-			<Button class="min-h-14" onclick={onclose}>Back</Button>
 			<Button kind="quiet" class="min-h-14" href={finder}>What could it be?</Button>
 		</div>
 	</form>

@@ -6,7 +6,6 @@
 	import WordsHere from '$lib/features/help/WordsHere.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import type { StationId } from '$lib/schema/records';
-	import Caution from '$lib/ui/Caution.svelte';
 	import { preferences } from '$lib/ui/preferences.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 
@@ -25,7 +24,6 @@
 </script>
 
 {#if item}
-	{#if item.caution}<Caution>{item.caution}</Caution>{/if}
 	<h2 class="mt-4 mb-2">Why</h2>
 	{#if preferences.detail !== 'explained'}<p class="m-0">{item.why}</p>{/if}
 	{#if station === 'plan'}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$lib/core/words/counted';
 	import { untrack } from 'svelte';
 	import { z } from 'zod';
 	import { flightTimeLimits } from '$lib/core/propulsion/flightTimeLimits';
@@ -63,7 +64,12 @@
 		if (!answer) return;
 		try {
 			await view.record('plan', {
-				...{ kind: 'test', task: 'budget', grade: view.grade('told'), sourceName: `${answer.used} flights on record` },
+				...{
+					kind: 'test',
+					task: 'budget',
+					grade: view.grade('told'),
+					sourceName: `${counted(answer.used, 'flight')} on record`,
+				},
 				headline: head,
 				figures: [
 					{ label: 'Timer', value: answer.timerMin, unit: 'min' },

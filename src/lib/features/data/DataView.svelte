@@ -67,7 +67,7 @@
 			if (!plan) return;
 			const { sessions, entries, aircraft } = await applyImport(plan.incoming, plan.items);
 			plan = null;
-			done(`Imported: ${sessions} sessions, ${entries} entries, ${aircraft} aircraft`);
+			done(`Imported: ${counted(sessions, 'session')}, ${counted(entries, 'entry', 'entries')}, ${aircraft} aircraft`);
 		});
 	function choose(index: number, take: boolean) {
 		if (plan) plan = { ...plan, items: plan.items.map((item, k) => (k === index ? { ...item, take } : item)) };

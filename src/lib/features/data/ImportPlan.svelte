@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$lib/core/words/counted';
 	import type { MergeItem, MergeState, MergeTable } from '$lib/core/record/merge';
 	import Button from '$lib/ui/Button.svelte';
 
@@ -53,7 +54,8 @@
 						<b>{TABLES[item.table]} {item.name}</b>: {STATES[item.state]}{item.table === 'sessions' && item.adds > 0
 							? `, ${item.adds} ${item.adds === 1 ? 'entry' : 'entries'} from the file`
 							: ''}
-						{#if item.removes > 0}<b class="text-hold">; taking it removes {item.removes} entries from this device</b
+						{#if item.removes > 0}<b class="text-hold"
+								>; taking it removes {counted(item.removes, 'entry', 'entries')} from this device</b
 							>{/if}
 						{#if item.differences.length > 0}
 							<span class="mt-1 block overflow-x-auto">

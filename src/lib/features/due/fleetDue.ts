@@ -1,5 +1,7 @@
+import { aircraftDue } from '$lib/core/due/aircraftDue';
 import type { SensorDue } from '$lib/core/due/due';
 import type { DueSchool, Sensor } from '$lib/schema/records';
+import type { Home } from '$lib/store/home';
 
 /** The instrument that measures a sensor; null where the aircraft's own routine, or a test with the radio off, is all there is. */
 export const INSTRUMENT_OF: Record<Sensor, string | null> = {
@@ -28,3 +30,10 @@ export function dueTitle(list: readonly SensorDue[], aircraftName: string): stri
 	const said = names.length > 3 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : names.join(', ');
 	return `Due on ${aircraftName}: ${said}`;
 }
+
+/** What is due on each aircraft of this device, as of an ISO time, wherever it may be flown next. */
+export const dueOfAll = ({ aircraft, done }: Pick<Home, 'aircraft' | 'done'>, now: string) =>
+	aircraft.map((craft) => ({
+		aircraft: craft,
+		due: aircraftDue(craft, done.get(craft.id) ?? new Map(), null, now).filter(({ due }) => due),
+	}));

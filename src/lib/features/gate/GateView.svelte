@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$lib/core/words/counted';
 	import { group } from 'd3-array';
 	import { askOf, fellDue, type TaskState } from '$lib/core/session/task';
 	import { stationTitle } from '$lib/core/session/stations';
@@ -95,7 +96,7 @@
 						onaside={(one) => (asideOf = one)}
 					/>
 				{:else}
-					<a href={view.taskHref(task)} class="min-w-0 flex-1 basis-60 text-inherit no-underline">
+					<a href={view.taskHref(task)} class="min-h-11 min-w-0 flex-1 basis-60 text-inherit no-underline">
 						<span class="block text-[18px] font-semibold {task.mark === 'unseen' ? 'text-ink' : MARK_TEXT[task.mark]}"
 							>{task.title}</span
 						>
@@ -144,8 +145,11 @@
 
 	<DecisionBox {gate} />
 	<p class="mt-4 text-[14px] text-ink-2">
-		Session of {showDay(view.bundle.session.startedAt)} with {aircraft.name}: {view.bundle.entries.length} entries on this
-		device.
+		Session of {showDay(view.bundle.session.startedAt)} with {aircraft.name}: {counted(
+			view.bundle.entries.length,
+			'entry',
+			'entries',
+		)} on this device.
 	</p>
 </Sheet>
 

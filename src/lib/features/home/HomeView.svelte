@@ -2,7 +2,7 @@
 	import { plain } from '$lib/core/words/plain';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { aircraftDue } from '$lib/core/due/aircraftDue';
+	import { dueOfAll } from '$lib/features/due/fleetDue';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
 	import Page from '$lib/features/shell/Page.svelte';
 	import FirstSteps from './FirstSteps.svelte';
@@ -25,11 +25,10 @@
 	const open = $derived(home.current?.open ?? []);
 	const latest = $derived(open[0]);
 	const fleet = $derived(
-		(home.current?.aircraft ?? []).map((aircraft) => {
-			const list = aircraftDue(aircraft, home.current?.done.get(aircraft.id) ?? new Map(), null, now);
+		(home.current ? dueOfAll(home.current, now) : []).map(({ aircraft, due }) => {
 			const flown = home.current?.flown.get(aircraft.id);
 			const left = home.current?.deferred.get(aircraft.id) ?? [];
-			return { aircraft, due: list.filter(({ due }) => due), flown, left };
+			return { aircraft, due, flown, left };
 		}),
 	);
 	const dueNow = $derived(fleet.filter(({ due }) => due.length > 0));
@@ -62,7 +61,7 @@
 {#if !home.ready}
 	<p class="px-7 py-10 text-ink-2" role="status">Reading what is on this device…</p>
 {:else if home.current?.sessions === 0}
-	<Page title="From the bench to the first hover of the day, with the evidence" name="Start">
+	<Page title="From the bench to the first hover of the day, with the evidence" name="Session">
 		<FirstSteps aircraft={fleet.length} sites={home.current.sites} />
 		<h2 class="mt-8 mb-2">Or look round first</h2>
 		<p class="mt-0 max-w-[62ch] text-ink-2">
@@ -82,7 +81,7 @@
 {:else}
 	<Page
 		{title}
-		name="Start"
+		name="Session"
 		lead={latest
 			? `With ${home.current?.aircraft.find(({ id }) => id === latest.aircraftId)?.name ?? ''}, begun ${showDay(latest.startedAt)}, left at ${stationTitle(latest.place.station)}.`
 			: ''}
@@ -105,15 +104,17 @@
 						<li class="hairline flex gap-4 py-3">
 							<MarkIcon mark={due.length > 0 ? 'caution' : left.length > 0 ? 'aside' : 'clear'} />
 							<div class="min-w-0 flex-1">
-								<a href="/aircraft/{aircraft.id}/due" class="font-semibold text-ink no-underline">{aircraft.name}</a>
-								{#if due.length > 0}
-									<span class="block text-caution">{due.map(({ name }) => name).join(', ')}</span>
-									<span class="block text-[15px] text-ink-2"
-										>{due[0].chosen.reasons[0].text} School: {due[0].chosen.name.toLowerCase()}.</span
-									>
-								{:else if left.length === 0}
-									<span class="block text-ink-2">Nothing is due</span>
-								{/if}
+								<a href="/aircraft/{aircraft.id}/due" class="block min-h-11 text-ink no-underline">
+									<span class="block font-semibold">{aircraft.name}</span>
+									{#if due.length > 0}
+										<span class="block text-caution">{due.map(({ name }) => name).join(', ')}</span>
+										<span class="block text-[15px] text-ink-2"
+											>{due[0].chosen.reasons[0].text} School: {due[0].chosen.name.toLowerCase()}.</span
+										>
+									{:else if left.length === 0}
+										<span class="block text-ink-2">Nothing is due</span>
+									{/if}
+								</a>
 								{#each left.slice(0, 3) as { task, about, at, reason } (task)}
 									<span class="block text-[15px]"
 										>Left on {showDay(at)}: {about || task.replaceAll('-', ' ')}

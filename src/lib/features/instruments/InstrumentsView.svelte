@@ -2,7 +2,12 @@
 	import Search from '@lucide/svelte/icons/search';
 	import { goto } from '$app/navigation';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { searchInstruments } from '$lib/instruments/catalogue';
+	import { dueOfAll, INSTRUMENT_OF } from '$lib/features/due/fleetDue';
+	import { findListed, searchInstruments } from '$lib/instruments/catalogue';
+	import { loadHome } from '$lib/store/home';
+	import { live } from '$lib/store/live.svelte';
+	import Button from '$lib/ui/Button.svelte';
+	import { preferences } from '$lib/ui/preferences.svelte';
 
 	/** Every instrument by group; the search finds them by what the pilot would call them. */
 	let asked = $state('');
@@ -24,6 +29,22 @@
 			() => (signs = []),
 		);
 	});
+
+	/** What is likely wanted: used last, and what measures something that is due. */
+	const home = live(loadHome);
+	const now = new Date().toISOString();
+	const listedOf = (ids: Iterable<string>) => [...new Set(ids)].flatMap((id) => findListed(id) ?? []);
+	const nearest = $derived([
+		{ title: 'Used last', listed: listedOf(preferences.lately) },
+		{
+			title: 'Due on your aircraft',
+			listed: listedOf(
+				(home.current ? dueOfAll(home.current, now) : []).flatMap(({ due }) =>
+					due.flatMap(({ sensor }) => INSTRUMENT_OF[sensor] ?? []),
+				),
+			),
+		},
+	]);
 
 	$effect(() => {
 		if (new URLSearchParams(location.search).has('search')) field?.focus();
@@ -85,6 +106,16 @@
 				</li>
 			{/each}
 		</ul>
+	{/if}
+	{#if asked.trim() === ''}
+		{#each nearest as { title, listed } (title)}
+			{#if listed.length > 0}
+				<h2 class="mt-5 mb-2">{title}</h2>
+				<div class="flex flex-wrap gap-2">
+					{#each listed as { id, title: name } (id)}<Button href="/instruments/{id}">{name}</Button>{/each}
+				</div>
+			{/if}
+		{/each}
 	{/if}
 	{#each found as { group, listed } (group)}
 		<h2 class="mt-5 mb-1">{group}</h2>

@@ -7,6 +7,7 @@
 	import { live } from '$lib/store/live.svelte';
 	import { deleteEmptySession } from '$lib/store/removal';
 	import { listSessions, type LoggedSession } from '$lib/store/tables';
+	import { counted } from '$lib/core/words/counted';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
@@ -79,14 +80,19 @@
 				<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-2 py-3 md:flex-nowrap">
 					<MarkIcon mark={result.mark} />
 					<div class="min-w-0 flex-1 basis-60">
-						<a href="/session/{session.id}/fly" class="text-[18px] font-semibold text-ink no-underline"
-							>{session.title}</a
-						>{#if session.kind === 'rehearsal'}<b class="ml-2 text-aside">rehearsal</b>{/if}
-						<span class="block text-ink-2"
-							>{aircraftName} · {showDate(session.startedAt)}, {showTime(session.startedAt)} · {session.pilot} · {entryCount}
-							entries</span
-						>
-						<span class="block">{result.words}</span>
+						<a href="/session/{session.id}/fly" class="block text-ink no-underline hover:bg-fine">
+							<span class="text-[18px] font-semibold">{session.title}</span>{#if session.kind === 'rehearsal'}<b
+									class="ml-2 text-aside">rehearsal</b
+								>{/if}
+							<span class="block text-ink-2"
+								>{aircraftName} · {showDate(session.startedAt)}, {showTime(session.startedAt)} · {session.pilot} · {counted(
+									entryCount,
+									'entry',
+									'entries',
+								)}</span
+							>
+							<span class="block">{result.words}</span>
+						</a>
 						{#if faults[session.id]}<p class="m-0 mt-1 font-semibold text-hold" role="alert">
 								Saved as it stands, but it cannot be imported again: {faults[session.id]}
 							</p>{/if}

@@ -99,7 +99,6 @@
 			<Button kind="primary" disabled={!flow.complete(used)} onclick={() => answer($state.snapshot(used))}
 				>Use these columns</Button
 			>
-			<Button onclick={() => answer(null)}>Back</Button>
 		</div>
 	{/if}
 </Dialog>

@@ -17,7 +17,7 @@
 	</select>
 </label>
 {#if !site}
-	<p class="font-semibold">
+	<p class="mt-0 mb-4 font-semibold">
 		No site is on this device, so nothing is compared with the place. <a href="/sites">Enter yours</a>.
 	</p>
 {/if}

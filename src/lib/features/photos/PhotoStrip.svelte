@@ -102,7 +102,6 @@
 			</p>
 			<div class="flex gap-3">
 				<Button kind="primary" type="submit" disabled={busy}>Keep it</Button>
-				<Button class="min-h-14" onclick={() => (taken = null)}>Back</Button>
 			</div>
 		</form>
 	{/if}

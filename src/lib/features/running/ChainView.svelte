@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { counted } from '$lib/core/words/counted';
 	import type { ChainFinding } from '$lib/core/record/chain';
 
 	/** What verifying a chain found: each break with its number, and what is worth knowing. */
@@ -7,8 +8,7 @@
 
 {#if chain.ok}
 	<p class="m-0">
-		The chain of {chain.entries}
-		{chain.entries === 1 ? 'entry' : 'entries'} holds; its head is
+		The chain of {counted(chain.entries, 'entry', 'entries')} holds; its head is
 		<span class="font-mono text-[14px] break-all">{head}</span>.
 	</p>
 {:else}

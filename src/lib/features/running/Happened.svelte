@@ -62,6 +62,5 @@
 	{/if}
 	<div class="mt-4 flex gap-3">
 		<Button kind="primary" disabled={!what || busy} onclick={() => void save()}>Note it</Button>
-		<Button class="min-h-14" onclick={() => (open = false)}>Back</Button>
 	</div>
 </Dialog>

@@ -92,7 +92,6 @@
 			</p>{/if}
 		<div class="flex gap-3">
 			<Button kind="primary" type="submit" disabled={busy}>Set aside</Button>
-			<Button class="min-h-14" onclick={onclose}>Back</Button>
 		</div>
 	</form>
 </Dialog>

@@ -29,7 +29,7 @@
 				{#if k < stations.length - 1}
 					<!-- The route through the gates: solid behind, dotted ahead. -->
 					<span
-						class="absolute top-[40px] left-[43px] h-[17px] border-l-2 max-lg:hidden {k < at
+						class="absolute top-[40px] -bottom-[5px] left-[43px] border-l-2 max-lg:hidden {k < at
 							? 'border-solid border-ink'
 							: 'border-dotted border-unseen'}"
 					></span>
@@ -48,7 +48,7 @@
 						>
 						<span class="sr-only">, {MARK_WORDS[mark]}</span>
 						<span
-							class="block truncate text-[13px] leading-tight max-lg:hidden {mark === 'clear'
+							class="line-clamp-2 text-[13px] leading-tight max-lg:hidden {mark === 'clear'
 								? 'text-ink-2'
 								: MARK_TEXT[mark]}">{summary}</span
 						>

@@ -44,7 +44,10 @@
 		<div class="max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:bg-paper">
 			<Line current={station} />
 		</div>
-		<div class="flex min-w-0 flex-col max-lg:pb-[76px]">
+		<div id="work" class="flex min-w-0 flex-col max-lg:pb-[76px]">
+			<p class="no-print m-0 truncate border-b border-rule px-7 py-1 text-[14px] text-ink-2 max-md:px-[1rem] lg:hidden">
+				<b class="text-ink">{view.bundle.session.title}</b>{#if view.bundle.site}&nbsp;· {view.bundle.site.name}{/if}
+			</p>
 			<SessionBanner />
 			<div class="min-w-0 flex-1">{@render children()}</div>
 		</div>

@@ -2,7 +2,7 @@
 	import { afterNavigate, goto, onNavigate } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import { Toaster } from 'svelte-sonner';
-	import type { Snippet } from 'svelte';
+	import { tick, type Snippet } from 'svelte';
 	import Menu from '@lucide/svelte/icons/menu';
 	import Settings from '@lucide/svelte/icons/settings-2';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -34,7 +34,19 @@
 		broken?.();
 		broken = null;
 	});
-	afterNavigate(() => void openStore());
+	/** Beside a session's line lies the work; elsewhere it is the page. Its headline is said, and the next step of the keys is within it. */
+	function toWork() {
+		const work = document.getElementById('work') ?? document.getElementById('main');
+		const headline = work?.querySelector('h1') ?? work;
+		headline?.setAttribute('tabindex', '-1');
+		headline?.focus({ preventScroll: true });
+	}
+	afterNavigate(async ({ type, from, to }) => {
+		void openStore();
+		if (type === 'enter' || from?.url.pathname === to?.url.pathname) return;
+		await tick();
+		if (document.activeElement === document.body) toWork();
+	});
 
 	function onkeydown(event: KeyboardEvent) {
 		if (event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
@@ -62,12 +74,19 @@
 
 <svelte:window {onkeydown} ononline={() => (online = true)} onoffline={() => (online = false)} />
 
-<a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3"
-	>Skip to the sheet</a
+<a
+	href="#main"
+	onclick={(event) => {
+		event.preventDefault();
+		toWork();
+	}}
+	class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">Skip to the work</a
 >
 
 <header class="no-print flex h-[52px] items-center border-b border-rule px-[22px] max-md:px-3">
-	<a href="/" class="w-[214px] text-[20px] font-bold text-ink no-underline max-lg:w-auto max-lg:pr-8"
+	<a
+		href="/"
+		class="flex h-full w-[214px] items-center text-[20px] font-bold text-ink no-underline max-lg:w-auto max-lg:pr-8"
 		>Wing<span class="text-action">logos</span></a
 	>
 	<nav aria-label="Places" class="flex h-full gap-5 max-md:hidden">

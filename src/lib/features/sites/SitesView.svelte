@@ -354,11 +354,7 @@
 			{/if}
 			{#if draft.id}<PhotoStrip of={{ table: 'sites', id: draft.id }} label="Add a photo" />{/if}
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
-			<div class="flex gap-3">
-				<Button kind="primary" type="submit">Save</Button><Button class="min-h-14" onclick={() => (editing = null)}
-					>Back</Button
-				>
-			</div>
+			<div><Button kind="primary" type="submit">Save</Button></div>
 		</form>
 	{/if}
 </Dialog>
