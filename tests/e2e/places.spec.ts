@@ -68,7 +68,7 @@ test('no page scrolls sideways on a phone', async ({ page }) => {
 		await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth), { message: path }).toBe(390);
 	}
 	// In a session its name and its place are in sight.
-	await expect(page.getByText('First flight after a repair')).toBeVisible();
+	await expect(page.getByText('First flight after a repair').filter({ visible: true })).toBeVisible();
 	await expect(page.getByText('Hollin Saltings, sea wall')).toBeVisible();
 });
 

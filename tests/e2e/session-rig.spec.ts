@@ -209,6 +209,29 @@ test('a turn ended early says so, goes on first of all, and no press both ends a
 	await expect(h1).toContainText(/The heading is known to ±\d/, { timeout: 60_000 });
 	await page.locator('body').press('Enter');
 	await expect(page).toHaveURL(/compass\/compass$/);
+	// A page left by a slip of the thumb loses no turning, neither one that is found nor one that still ran.
+	const found = (await h1.textContent()) ?? '';
+	await page.goBack();
+	await expect(page).not.toHaveURL(/compass\/compass$/);
+	await page.goForward();
+	await expect(h1).toHaveText(found);
+	await page.getByRole('button', { name: 'Turn it again' }).click();
+	await page.getByRole('button', { name: 'Start turning' }).click();
+	await expect(page.getByText(/[1-9]\d{2,} samples/)).toBeVisible();
+	await page.goBack();
+	await expect(page).not.toHaveURL(/compass\/compass$/);
+	await page.goForward();
+	await expect(h1).toHaveText('What was recorded is not worked out yet');
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(h1).toContainText(/The turning leaves part|heading/, { timeout: 60_000 });
+	// What the record has does not come back.
+	await page.getByRole('button', { name: 'Turn it again' }).click();
+	await page.getByRole('radio', { name: '16 ×' }).click();
+	await page.getByRole('button', { name: 'Start turning' }).click();
+	await page.getByRole('button', { name: 'Accept these values' }).click({ timeout: 90_000 });
+	await expect(page).toHaveURL(/compass$/);
+	await toStation(page, 'compass/compass');
+	await expect(h1).toHaveText('Turn the compass through the field');
 });
 
 test('level turning only is refused and cannot be accepted', async ({ page }) => {

@@ -53,13 +53,15 @@
 </script>
 
 <div
-	class="fixed inset-0 z-40 grid grid-rows-[auto_minmax(0,1fr)_auto] bg-night p-[22px] text-white"
+	class="fixed inset-0 z-40 grid grid-rows-[auto_minmax(0,1fr)_auto] bg-night p-[22px] text-white low:p-3"
 	role="dialog"
 	aria-modal="true"
 	aria-label="Big cue"
 >
 	<div class="flex justify-between text-[17px]"><span>{label}</span><span class="figure-mono">{clock}</span></div>
-	<div class="grid min-h-0 content-center justify-center gap-6 lg:grid-cols-[auto_minmax(0,560px)] lg:items-center">
+	<div
+		class="grid min-h-0 content-center justify-center gap-6 lg:grid-cols-[auto_minmax(0,560px)] lg:items-center low:grid-cols-[auto_minmax(0,1fr)] low:items-center"
+	>
 		<div class="relative mx-auto aspect-square w-[min(78vw,46vh)]">
 			<svg
 				viewBox="0 0 340 340"
@@ -79,13 +81,18 @@
 					transform="rotate(-90 170 170)"
 				/>
 			</svg>
-			<div class="absolute inset-0 grid place-items-center">{@render picture()}</div>
+			<div class="absolute inset-0 grid place-items-center [&_svg]:max-h-[72%] [&_svg]:max-w-[72%]">
+				{@render picture()}
+			</div>
 		</div>
 		<div>
-			<p class="m-0 text-[clamp(30px,8.5vw,60px)] leading-[1.08] font-bold text-balance" aria-live="assertive">
+			<p
+				class="m-0 text-[clamp(28px,min(8.5vw,10.5vh),60px)] leading-[1.08] font-bold text-balance"
+				aria-live="assertive"
+			>
 				{words}
 			</p>
-			<p class="figure-mono m-0 mt-4 text-[34px]">
+			<p class="figure-mono m-0 mt-4 text-[34px] low:mt-2 low:text-[26px]">
 				{figure} <span class="ml-2 font-sans text-[17px] tracking-normal">{wanted}</span>
 			</p>
 		</div>
@@ -94,17 +101,17 @@
 		<button
 			bind:this={stopButton}
 			type="button"
-			class="min-h-16 rounded border-2 border-white text-[19px] font-bold"
+			class="min-h-16 rounded low:min-h-12 border-2 border-white text-[19px] font-bold"
 			onclick={onstop}>Stop</button
 		>
 		<button
 			type="button"
-			class="min-h-16 rounded border-2 border-[#7f8bb0] text-[19px]"
+			class="min-h-16 rounded low:min-h-12 border-2 border-[#7f8bb0] text-[19px]"
 			onclick={() => prefer({ voice: !preferences.voice, tones: !preferences.voice })}
 		>
 			{preferences.voice ? 'Mute' : 'Unmute'}
 		</button>
-		<button type="button" class="min-h-16 rounded border-2 border-[#7f8bb0] text-[19px]" onclick={onclose}
+		<button type="button" class="min-h-16 rounded low:min-h-12 border-2 border-[#7f8bb0] text-[19px]" onclick={onclose}
 			>Show the page</button
 		>
 	</div>

@@ -1,6 +1,12 @@
+<script lang="ts" module>
+	import type { Attachment } from 'svelte/attachments';
+
+	/** Marks the field of a dialog that is typed into, where something else stands before it. */
+	export const typeHere: Attachment = (field) => void field.setAttribute('data-type-here', '');
+</script>
+
 <script lang="ts">
 	import { tick, type Snippet } from 'svelte';
-	import type { Attachment } from 'svelte/attachments';
 	import X from '@lucide/svelte/icons/x';
 
 	type Props = { open: boolean; title: string; description?: string; side?: boolean; children: Snippet };
@@ -11,12 +17,14 @@
 	/** Large contents are drawn a moment after the frame that they stand in: a tap is answered at once on a slow device too. */
 	let framed = $state(false);
 
-	/** Where the first thing to do is to type, the cursor is there; under a finger the keyboard waits until it is asked for. */
+	/** Where one types the cursor is there; under a finger the keyboard waits until it is asked for. */
 	async function fill() {
 		framed = true;
 		await tick();
 		const first = contents?.querySelector<HTMLElement>('a, button, select, input, textarea');
-		if (first?.matches('input, textarea') && matchMedia('(pointer: fine)').matches) first.focus();
+		const field =
+			contents?.querySelector<HTMLElement>('[data-type-here]') ?? (first?.matches('input, textarea') ? first : null);
+		if (matchMedia('(pointer: fine)').matches) field?.focus({ preventScroll: true });
 	}
 
 	/**

@@ -1,2 +1,4 @@
-/** A screen as narrow as a phone's: while both hands are taken it shows one cue and nothing else. */
-export const isPhone = (): boolean => window.matchMedia('(max-width: 767px)').matches;
+/**
+ * A screen that is touched, or as narrow as a phone's: while both hands are taken it shows one cue and nothing else, however it is turned.
+ */
+export const inTheHand = (): boolean => window.matchMedia('(pointer: coarse), (max-width: 767px)').matches;

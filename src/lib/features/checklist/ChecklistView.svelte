@@ -5,6 +5,7 @@
 	import type { StationId } from '$lib/schema/records';
 	import type { CheckPayload, Odd } from '$lib/schema/entries';
 	import { checklistFor, type Item } from '$lib/core/session/items';
+	import { faultsOf } from '$lib/core/session/checklist/faults';
 	import { outcomeOf } from '$lib/core/session/answers';
 	import { isImpossible, meantBy, type Meant } from '$lib/core/session/slips';
 	import { checkOf } from '$lib/core/session/tasks/items';
@@ -369,6 +370,7 @@
 <ArmingHelp bind:open={unarmed} />
 <FailDialog
 	open={failing}
+	offered={item ? faultsOf(item) : []}
 	finder={view.finderHref()}
 	onclose={() => (failing = false)}
 	onreason={(reason) => item && void write(item, { outcome: 'failed', value: null, waitedS: null, reason }, 'Noted')}

@@ -1,16 +1,17 @@
 <script lang="ts">
 	import Button from '$lib/ui/Button.svelte';
-	import Dialog from '$lib/ui/Dialog.svelte';
+	import Dialog, { typeHere } from '$lib/ui/Dialog.svelte';
 
-	/** Asks what is not as it should be; without words nothing is noted. */
+	/** Asks what is not as it should be: one of what pilots find, or words of one's own; without a word nothing is noted. */
 	type Props = {
 		open: boolean;
 		onclose: () => void;
 		onreason: (reason: string) => void;
+		offered: readonly string[];
 		/** Where causes are found for what it does. */
 		finder: string;
 	};
-	let { open, onclose, onreason, finder }: Props = $props();
+	let { open, onclose, onreason, offered, finder }: Props = $props();
 	let reason = $state('');
 	let missing = $state(false);
 
@@ -24,10 +25,21 @@
 </script>
 
 <Dialog bind:open={() => open, (next) => !next && onclose()} title="What is not as it should be?">
-	<form onsubmit={submit} class="grid gap-3">
+	<div class="grid gap-2">
+		{#each offered as fault (fault)}
+			<Button class="min-h-14 justify-start text-left" onclick={() => onreason(fault)}>{fault}</Button>
+		{/each}
+	</div>
+	<form onsubmit={submit} class="mt-4 grid gap-3">
 		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">In a few words, for whoever reads the record</span>
-			<textarea class="field-input" rows="3" maxlength="1000" bind:value={reason} aria-invalid={missing}></textarea>
+			<span class="text-[15px] text-ink-2">Or in your own words, for whoever reads the record</span>
+			<textarea
+				class="field-input"
+				rows="2"
+				maxlength="1000"
+				bind:value={reason}
+				aria-invalid={missing}
+				{@attach typeHere}></textarea>
 		</label>
 		{#if missing}<p class="m-0 font-semibold text-hold" role="alert">
 				Say what it is: without it nothing is noted.

@@ -8,6 +8,7 @@
 	import { done, failed } from '$lib/ui/notify';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import { comesBack } from '$lib/features/measuring/leftWork.svelte';
 	import CompassBody from './CompassBody.svelte';
 	import CompassWhy from './CompassWhy.svelte';
 	import { CompassState } from './compassState.svelte';
@@ -16,20 +17,22 @@
 	const { aircraft, site } = view.bundle;
 	const place = placeOf(site);
 	const date = new Date().toISOString().slice(0, 10);
-	const work = new CompassState(() => ({ place, date, limitDeg: aircraft.compassHeadingLimitDeg }));
+	const { work, recorded } = comesBack(
+		`compass ${view.bundle.session.id}`,
+		() => new CompassState(() => ({ place, date, limitDeg: aircraft.compassHeadingLimitDeg })),
+	);
 	const last = $derived(view.compassInForce);
 	const earlier = live(
 		() => listKept(aircraft.id, 'compass'),
 		() => aircraft.id,
 	);
 
-	$effect(() => () => work.dispose());
-
 	async function accept(accepted: 'accepted' | 'kept-aside') {
 		const payload = work.answer && calibrationPayload(work.answer, accepted, work.sourceName, place);
 		if (!payload) return;
 		try {
 			await view.record('compass', { ...payload, grade: view.grade('measured', work.practice) });
+			recorded();
 			done(
 				accepted === 'accepted' ? 'Calibration accepted and recorded' : 'Kept aside; the values before stay in force',
 			);

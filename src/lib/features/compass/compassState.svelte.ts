@@ -12,7 +12,7 @@ import type { CompassAnswer } from '$lib/schema/compass';
 import { hasColumns, series } from '$lib/instruments/files';
 import type { Series } from '$lib/schema/common';
 import type { Source } from '$lib/sources/source';
-import { isPhone } from '$lib/ui/screen';
+import { inTheHand } from '$lib/ui/screen';
 import { say, tone } from '$lib/ui/speech';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
@@ -139,7 +139,7 @@ export class CompassState implements LiveMeasurement {
 		this.phase = 'turning';
 		this.recording.start(source);
 		// On a phone the screen is small and both hands are taken: one cue, nothing else.
-		this.big = !source.turnable && isPhone();
+		this.big = !source.turnable && inTheHand();
 		void this.#follow();
 	}
 
@@ -244,6 +244,7 @@ export class CompassState implements LiveMeasurement {
 			}),
 			few.t.length > 0 ? this.#fit(step) : null,
 		]);
+		if (this.phase !== 'turning') return;
 		this.cue = cue;
 		this.answer = answer;
 		this.#place(few);
@@ -343,6 +344,19 @@ export class CompassState implements LiveMeasurement {
 		this.points = [];
 		this.big = false;
 		this.phase = 'choose';
+	}
+
+	get holds(): boolean {
+		return this.phase !== 'choose' && this.samples.mag.t.length > 0;
+	}
+
+	/** Lets the source go; what was turned stays, to be worked out when one comes back. */
+	rest(): void {
+		this.dispose();
+		if (this.phase !== 'turning') return;
+		this.phase = this.holds ? 'result' : 'choose';
+		this.big = false;
+		this.answer = null;
 	}
 
 	dispose(): void {

@@ -15,7 +15,7 @@ vi.mock('$lib/ui/notify', () => ({
 	failed: (error: unknown) => told.push(error instanceof Error ? error.message : String(error)),
 	done: vi.fn(),
 }));
-vi.mock('$lib/ui/screen', () => ({ isPhone: () => true }));
+vi.mock('$lib/ui/screen', () => ({ inTheHand: () => true }));
 vi.mock('$lib/workers/core', () => import('$lib/workers/inProcess'));
 
 const PLACE = { latDeg: 54.2, lonDeg: -3.1, altM: 10 };
@@ -179,6 +179,31 @@ describe('a turning that is followed', () => {
 		expect(work.found?.verdict).toBe('pass');
 		work.cancel();
 		expect([work.idle, work.recording.mag.t.length]).toEqual([true, 0]);
+	});
+
+	it('whose page is left in the middle keeps every reading and lets the source go', async () => {
+		const work = state();
+		const { source, far, send } = byHand();
+		work.begin(source);
+		send(readings(900));
+		const passing = next();
+		work.rest();
+		await passing;
+		expect([far.closed, work.phase, work.big, work.holds, work.found]).toEqual([1, 'result', false, true, null]);
+		expect(work.title).toBe('What was recorded is not worked out yet');
+		await work.again();
+		expect(work.found?.verdict).toBe('pass');
+		work.rest();
+		expect([work.phase, work.found?.verdict]).toEqual(['result', 'pass']);
+	});
+
+	it('left before anything came holds nothing', () => {
+		const work = state();
+		work.rest();
+		expect([work.phase, work.holds]).toEqual(['choose', false]);
+		work.begin(byHand().source);
+		work.rest();
+		expect([work.phase, work.holds]).toEqual(['choose', false]);
 	});
 
 	it('ended before anything came is back at the beginning', async () => {

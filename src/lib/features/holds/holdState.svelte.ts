@@ -6,7 +6,7 @@ import { Recording } from '$lib/features/measuring/recording.svelte';
 import { csvFile } from '$lib/instruments/files';
 import type { obedientHands } from '$lib/rig/turning';
 import type { Source } from '$lib/sources/source';
-import { isPhone } from '$lib/ui/screen';
+import { inTheHand } from '$lib/ui/screen';
 import { say, silence, tone } from '$lib/ui/speech';
 
 const TICK_MS = 100;
@@ -78,7 +78,7 @@ export class HoldState {
 		this.#said = '';
 		this.running = true;
 		// On a phone the screen is small and both hands are taken: one cue, nothing else.
-		this.big = !source.turnable && isPhone();
+		this.big = !source.turnable && inTheHand();
 		this.recording.start(source);
 		this.#follow();
 		this.#timer = setInterval(() => this.#follow(), TICK_MS);

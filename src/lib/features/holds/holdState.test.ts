@@ -18,7 +18,7 @@ vi.mock('$lib/ui/speech', () => ({
 	tone: (kind: string) => said.push(`(${kind})`),
 	silence: () => undefined,
 }));
-vi.mock('$lib/ui/screen', () => ({ isPhone: () => false }));
+vi.mock('$lib/ui/screen', () => ({ inTheHand: () => false }));
 
 beforeEach(() => {
 	said.length = 0;

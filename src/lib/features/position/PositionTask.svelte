@@ -12,6 +12,7 @@
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { showsData } from '$lib/core/session/capabilities';
+	import { comesBack } from '$lib/features/measuring/leftWork.svelte';
 	import PositionBody from './PositionBody.svelte';
 	import ReadOff from './ReadOff.svelte';
 	import { positionFigures } from './figures';
@@ -19,8 +20,10 @@
 
 	const view = getSessionView();
 	const { aircraft, site } = view.bundle;
-	const work = new PositionState(() => aircraft.lock);
-	$effect(() => () => work.dispose());
+	const { work, recorded } = comesBack(
+		`position ${view.bundle.session.id}`,
+		() => new PositionState(() => aircraft.lock),
+	);
 	const now = new Date().toISOString();
 	/** Earlier locks of this aircraft, cold or warm as it is now. */
 	const earlier = live(async () => (view.rehearsal ? [] : entriesAbout(view.bundle.aircraft.id, 'position')));
@@ -55,6 +58,7 @@
 				figures: positionFigures(answer),
 				...judge(beside ? [...answer.reasons, beside] : answer.reasons),
 			});
+			recorded();
 			done('Recorded');
 			await goto(view.href('position'));
 		} catch (error) {

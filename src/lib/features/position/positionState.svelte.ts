@@ -82,7 +82,9 @@ export class PositionState implements LiveMeasurement {
 		while (this.phase === 'watching' && this.recording.running) {
 			if (this.recording.lines.length > 0) {
 				try {
-					this.answer = await this.#review();
+					const answer = await this.#review();
+					if (this.phase !== 'watching') return;
+					this.answer = answer;
 				} catch (error) {
 					tell(error);
 				}
@@ -131,6 +133,18 @@ export class PositionState implements LiveMeasurement {
 		this.#file = null;
 		this.answer = null;
 		this.phase = 'choose';
+	}
+
+	get holds(): boolean {
+		return this.phase !== 'choose' && (this.#file !== null || this.recording.lines.length > 0);
+	}
+
+	/** Lets the source go; what was heard stays, to be judged when one comes back. */
+	rest(): void {
+		this.dispose();
+		if (this.phase !== 'watching') return;
+		this.phase = this.holds ? 'result' : 'choose';
+		this.answer = null;
 	}
 
 	dispose(): void {

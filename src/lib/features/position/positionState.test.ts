@@ -71,6 +71,20 @@ describe('a receiver that is watched', () => {
 		expect(work.found?.reasons.map(({ code }) => code)).toContain('few-satellites');
 		expect(said).toEqual([]);
 	});
+	it('whose page is left in the middle keeps what was heard, and lets the receiver go', async () => {
+		const { work, far } = watched();
+		work.rest();
+		expect([far.closed, work.phase, work.holds]).toEqual([1, 'choose', false]);
+		const other = watched();
+		other.hear(0, 20);
+		const passing = next();
+		other.work.rest();
+		await passing;
+		expect([other.far.closed, other.work.phase, other.work.holds, other.work.found]).toEqual([1, 'result', true, null]);
+		expect(other.work.title).toBe('What was recorded is not judged yet');
+		await other.work.finish();
+		expect(other.work.answer?.epochs).toBe(20);
+	});
 	it('whose line breaks keeps what came', async () => {
 		const { work, far, hear } = watched();
 		hear(0, 10);

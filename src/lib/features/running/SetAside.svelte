@@ -8,7 +8,7 @@
 	import { comesBack } from '$lib/core/session/deferred';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Button from '$lib/ui/Button.svelte';
-	import Dialog from '$lib/ui/Dialog.svelte';
+	import Dialog, { typeHere } from '$lib/ui/Dialog.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { getSessionView } from './sessionView.svelte';
 
@@ -85,7 +85,7 @@
 	<form onsubmit={submit} class="mt-4 grid gap-3">
 		<label class="grid gap-1">
 			<span class="text-[15px] text-ink-2">Or in your own words, for whoever reads the record</span>
-			<input class="field-input" maxlength="1000" bind:value={words} aria-invalid={missing} />
+			<input class="field-input" maxlength="1000" bind:value={words} aria-invalid={missing} {@attach typeHere} />
 		</label>
 		{#if missing}<p class="m-0 font-semibold text-hold" role="alert">
 				It needs a reason: without one it stays open.

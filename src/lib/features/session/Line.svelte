@@ -10,8 +10,10 @@
 	const stations = $derived(view.state.stations);
 	const at = $derived(stations.findIndex(({ id }) => id === current));
 
+	/** Only the list is scrolled: what a browser brings into view itself is where its next tab would start. */
 	function intoView(node: HTMLElement, shown: boolean) {
-		if (shown) node.scrollIntoView({ block: 'nearest', inline: 'center' });
+		const list = node.parentElement;
+		if (shown && list) list.scrollLeft = node.offsetLeft - (list.clientWidth - node.clientWidth) / 2;
 	}
 </script>
 

@@ -41,10 +41,13 @@
 	</div>
 {:else if view.ready}
 	<div class="grid min-h-[calc(100dvh-52px)] lg:grid-cols-[236px_minmax(0,1fr)]">
-		<div class="max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:bg-paper">
+		<!-- At the foot of the screen; where the screen is low, as on a lying phone, at the foot of the page. -->
+		<div
+			class="max-lg:order-last max-lg:bg-paper max-lg:tall:fixed max-lg:tall:inset-x-0 max-lg:tall:bottom-0 max-lg:tall:z-30"
+		>
 			<Line current={station} />
 		</div>
-		<div id="work" class="flex min-w-0 flex-col max-lg:pb-[76px]">
+		<div id="work" class="flex min-w-0 flex-col max-lg:tall:pb-[76px]">
 			<p class="no-print m-0 truncate border-b border-rule px-7 py-1 text-[14px] text-ink-2 max-md:px-[1rem] lg:hidden">
 				<b class="text-ink">{view.bundle.session.title}</b>{#if view.bundle.site}&nbsp;· {view.bundle.site.name}{/if}
 			</p>

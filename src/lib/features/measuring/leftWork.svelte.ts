@@ -1,0 +1,48 @@
+/** A live measurement that can be let go and taken up again. */
+export interface Resting {
+	/** Something was measured. */
+	readonly holds: boolean;
+	/** Lets the source go; what was measured stays. */
+	rest(): void;
+}
+
+interface Left {
+	work: Resting;
+	end: () => void;
+}
+
+/** What was measured on pages that were left before it was recorded. It waits as long as the application is open. */
+const left: Partial<Record<string, Left>> = {};
+
+/**
+ * The measurement of a page, by a key of its own: what was measured there before and left unrecorded, else a new one. A page that is left by a slip
+ * of the thumb loses nothing; one that is closed or loaded again asks first. `recorded` says that the record has it. To be called while a component
+ * is set up.
+ */
+export function comesBack<T extends Resting>(key: string, make: () => T): { work: T; recorded: () => void } {
+	let entry = left[key] as { work: T; end: () => void } | undefined;
+	left[key] = undefined;
+	if (!entry) {
+		let work!: T;
+		// It outlives the component that began it.
+		const end = $effect.root(() => {
+			work = make();
+		});
+		entry = { work, end };
+	}
+	const { work, end } = entry;
+	let kept = false;
+	$effect(() => {
+		const ask = (event: BeforeUnloadEvent) => {
+			if (work.holds && !kept) event.preventDefault();
+		};
+		addEventListener('beforeunload', ask);
+		return () => {
+			removeEventListener('beforeunload', ask);
+			work.rest();
+			if (work.holds && !kept) left[key] = { work, end };
+			else end();
+		};
+	});
+	return { work, recorded: () => (kept = true) };
+}
