@@ -16,7 +16,7 @@
 	import Scale from '$lib/ui/Scale.svelte';
 	import SphereMap from '$lib/ui/SphereMap.svelte';
 	import { showClock } from '$lib/ui/format';
-	import { inField } from '$lib/features/shell/keys';
+	import { inField, ofPage } from '$lib/features/shell/keys';
 	import HandsPad from '$lib/features/measuring/HandsPad.svelte';
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
 	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
@@ -65,7 +65,7 @@
 		if (event.key === 'Escape' && work.big) work.big = false;
 		else if (inField(event) && !work.big) return;
 		else if (event.key === 'b' && work.phase === 'turning') work.big = !work.big;
-		else if (event.key === 'Enter' && !event.repeat && work.phase === 'turning' && event.target === document.body)
+		else if (event.key === 'Enter' && !event.repeat && work.phase === 'turning' && ofPage(event))
 			void work.finish(true);
 		else return;
 		event.preventDefault();

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ofPage } from '$lib/features/shell/keys';
 	import { showFigure } from '$lib/core/words/figures';
 	import type { CompassAnswer } from '$lib/schema/compass';
 	import { calibrationPayload } from '$lib/core/compass/payload';
@@ -46,7 +47,7 @@
 
 	/** Enter goes on where it was ended early. It never accepts: the press that ends a turning must not take its values over. */
 	function onkeydown(event: KeyboardEvent) {
-		if (event.repeat || event.target !== document.body || event.ctrlKey || event.metaKey || event.altKey) return;
+		if (event.repeat || !ofPage(event) || event.ctrlKey || event.metaKey || event.altKey) return;
 		if (event.key === 'Enter' && early) ongoon();
 		else if (event.key === 'a' && onaccept && answer.verdict !== 'fail') onaccept('accepted');
 		else return;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ofPage } from '$lib/features/shell/keys';
 	import { goto } from '$app/navigation';
 	import { placeOf } from '$lib/core/compass/payload';
 	import { compassLimits } from '$lib/core/compass/limits';
@@ -123,7 +124,7 @@
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key === 'Enter' && !event.repeat && event.target === document.body && finding) void accept();
+		if (event.key === 'Enter' && !event.repeat && ofPage(event) && finding) void accept();
 	}}
 />
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ofPage } from '$lib/features/shell/keys';
 	import { showFigure } from '$lib/core/words/figures';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
@@ -31,7 +32,7 @@
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key !== 'Enter' || event.repeat || event.target !== document.body) return;
+		if (event.key !== 'Enter' || event.repeat || !ofPage(event)) return;
 		if (work.step === 'found' && work.review && onaccept) onaccept();
 		else if (work.step === 'mark' && work.marked) void work.follow();
 	}}

@@ -3,7 +3,7 @@
 	import { fromYawPitchRoll } from '$lib/core/frames/rotation';
 	import type { Recipe } from '$lib/core/guide/recipes';
 	import type { Shown } from '$lib/core/guide/run';
-	import { inField } from '$lib/features/shell/keys';
+	import { inField, ofPage } from '$lib/features/shell/keys';
 	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';
 	import BigCue from '$lib/ui/BigCue.svelte';
 	import Button from '$lib/ui/Button.svelte';
@@ -44,9 +44,8 @@
 		if (event.ctrlKey || event.metaKey || event.altKey || inField(event)) return;
 		const answered = ANSWERS.find(({ key }) => key === event.key);
 		if (work.asking && step.watch && answered) work.answer(answered.shown);
-		else if (work.asking && !step.watch && event.key === 'Enter' && event.target === document.body)
-			work.answer('as-wanted');
-		else if (work.phase === 'found' && event.key === 'Enter' && event.target === document.body) onkeep();
+		else if (work.asking && !step.watch && event.key === 'Enter' && ofPage(event)) work.answer('as-wanted');
+		else if (work.phase === 'found' && event.key === 'Enter' && ofPage(event)) onkeep();
 		else return;
 		event.preventDefault();
 	}

@@ -5,7 +5,7 @@
 	import type { Held } from '$lib/core/guide/holds';
 	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
 	import HandsPad from '$lib/features/measuring/HandsPad.svelte';
-	import { inField } from '$lib/features/shell/keys';
+	import { inField, ofPage } from '$lib/features/shell/keys';
 	import Aircraft3d from '$lib/ui/Aircraft3d.svelte';
 	import AircraftSketch from '$lib/ui/AircraftSketch.svelte';
 	import BigCue from '$lib/ui/BigCue.svelte';
@@ -35,7 +35,7 @@
 		if (event.key === 'Escape' && work.big) work.big = false;
 		else if (inField(event) && !work.big) return;
 		else if (event.key === 'b') work.big = !work.big;
-		else if (event.key === 'Enter' && event.target === document.body) work.finish();
+		else if (event.key === 'Enter' && ofPage(event)) work.finish();
 		else return;
 		event.preventDefault();
 	}

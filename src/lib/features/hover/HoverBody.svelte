@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ofPage } from '$lib/features/shell/keys';
 	import { hoverLimits } from '$lib/core/hover/limits';
 	import { localTrack } from '$lib/core/hover/track';
 	import { formatQuantity, toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
@@ -62,7 +63,7 @@
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key !== 'Enter' || event.repeat || event.target !== document.body || work.busy) return;
+		if (event.key !== 'Enter' || event.repeat || !ofPage(event) || work.busy) return;
 		if (answer && onaccept) onaccept(answer);
 		else if (!answer && work.whole) void work.judgePiece();
 		else if (!answer && practice()) void rehearse();

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Sheet from '$lib/features/running/Sheet.svelte';
-	import { inField } from '$lib/features/shell/keys';
+	import { inField, ofPage } from '$lib/features/shell/keys';
 	import type { TestPayload } from '$lib/schema/entries';
 	import type { Snippet } from 'svelte';
 	import { refusedIn } from '$lib/ui/refuse';
@@ -82,7 +82,7 @@
 	function onkeydown(event: KeyboardEvent) {
 		if (event.key !== 'Enter' || event.repeat || event.ctrlKey || event.metaKey || event.altKey || inField(event))
 			return;
-		if (event.target !== document.body) return;
+		if (!ofPage(event)) return;
 		if (live) return;
 		if (work.phase === 'result' && finding) (onaccept ? () => onaccept(payload()) : () => (saving = true))();
 		else if (work.phase === 'choose' && work.ready) workOut();

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ofPage } from '$lib/features/shell/keys';
 	import PaceChoice, { type Pace } from '$lib/features/measuring/PaceChoice.svelte';
 	import BaudChoice from '$lib/features/measuring/BaudChoice.svelte';
 	import { COMPASS_ROLES } from '$lib/core/record/logRoles';
@@ -115,6 +116,6 @@
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key === 'Enter' && !event.repeat && event.target === document.body && practice()) start();
+		if (event.key === 'Enter' && !event.repeat && ofPage(event) && practice()) start();
 	}}
 />

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ofPage } from '$lib/features/shell/keys';
 	import type { GnssAnswer } from '$lib/schema/gnss';
 	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
 	import SourcePicker from '$lib/features/measuring/SourcePicker.svelte';
@@ -52,7 +53,7 @@
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.repeat || event.target !== document.body || event.ctrlKey || event.metaKey || event.altKey) return;
+		if (event.repeat || !ofPage(event) || event.ctrlKey || event.metaKey || event.altKey) return;
 		// The press that ends the watching must not record what it found.
 		if (event.key === 'Enter' && work.phase === 'watching') void work.finish();
 		else if (event.key === 'a' && work.phase === 'result' && answer && onaccept) onaccept(answer);

@@ -4,3 +4,7 @@ export function inField(event: KeyboardEvent): boolean {
 	if (!(target instanceof HTMLElement)) return false;
 	return target.closest('input, textarea, select, [contenteditable], dialog, [role="dialog"]') !== null;
 }
+
+/** True where a key belongs to the page: nothing has the focus but the headline, which has it where one arrives. */
+export const ofPage = ({ target }: Event): boolean =>
+	target === document.body || (target instanceof HTMLElement && target.matches('h1'));
