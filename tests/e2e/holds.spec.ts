@@ -15,7 +15,7 @@ test('six faces are held by cues alone; what moved is asked again, and the recor
 	page,
 }) => {
 	const heard = await listen(page);
-	await begin(page, 'six-faces', 'Restless once');
+	await begin(page, 'six-faces', 'Moving once');
 	await passTimeUntil(page, page.getByText('Wanted: Left side down'));
 	await expectAccessible(page, 'holds');
 	await passTimeUntil(page, heading(page), 'Raw level is off');

@@ -1,6 +1,7 @@
 import type { Reason } from '../../schema/common';
 import type { ReturnAnswer, ReturnRequest } from '../../schema/return';
 import { reason } from '../finding/reasons';
+import { bearingWord } from '../words/bearing';
 import type { Plan } from './actions';
 import { returnLimits as limits } from './limits';
 import { returnSequence } from './sequence';
@@ -54,7 +55,7 @@ export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[
 					'reserve-violated',
 					usedUp
 						? `The pack is used up: only ${f.leftWh.toFixed(1)} of ${pack.usableWh.toFixed(1)} Wh are left, less than the reserve, before it turns back.`
-						: 'It lands on its reserve.',
+						: `It uses its reserve up: ${f.landWithWh.toFixed(1)} Wh are left at the landing.`,
 					{
 						value: f.landWithWh,
 						limit: wh(f.reserveWh),
@@ -64,10 +65,12 @@ export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[
 			);
 		}
 	}
-	const { minM } = f.clearance;
+	const { minM, obstacle } = f.clearance;
+	const stands = obstacle === undefined ? undefined : request.obstacles[obstacle];
+	const where = stands ? `${stands.distanceM.toFixed(0)} m to the ${bearingWord(stands.bearingDeg)} of home` : 'there';
 	if (minM !== null && minM < limits.clearanceFail.value)
 		out.push(
-			reason('fail', 'obstacle-in-path', 'Something stands in the way.', {
+			reason('fail', 'obstacle-in-path', `What stands ${where} is in the way.`, {
 				value: minM,
 				limit: limits.clearanceFail,
 				next: 'Raise the return height or move home.',
@@ -94,7 +97,7 @@ export function reasonsOf(request: ReturnRequest, plan: Plan, f: Facts): Reason[
 	}
 	if (minM !== null && minM >= limits.clearanceFail.value && minM < limits.clearanceCaution.value)
 		out.push(
-			reason('caution', 'obstacle-close', 'It passes close over something.', {
+			reason('caution', 'obstacle-close', `It passes close over what stands ${where}.`, {
 				value: minM,
 				limit: limits.clearanceCaution,
 				next: 'Raise the return height.',

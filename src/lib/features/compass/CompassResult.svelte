@@ -95,7 +95,7 @@
 				>Accept these values</Button
 			>
 		{/if}
-		{#if !refused}<Button class="min-h-14" onclick={() => onaccept('kept-aside')}>Keep aside</Button>{/if}
+		{#if !refused}<Button class="min-h-14" onclick={() => onaccept('kept-aside')}>Keep, not in force</Button>{/if}
 	{/if}
 	<Button kind={answer.verdict === 'fail' && !early ? 'primary' : 'plain'} class="min-h-14" onclick={onrepeat}
 		>Turn it again</Button

@@ -95,7 +95,7 @@
 				value={whose}
 				options={[
 					{ value: 'none', label: 'Careful' },
-					{ value: 'moves', label: 'Restless once' },
+					{ value: 'moves', label: 'Moving once' },
 					{ value: 'wrong-pose', label: 'Wrong once' },
 					{ value: 'own', label: 'Yours' },
 				]}

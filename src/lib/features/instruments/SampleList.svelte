@@ -33,7 +33,7 @@
 				<span class="min-w-0 flex-1 basis-60">{sample.label}</span>
 				<Button onclick={() => ontry(sample, SHIPPED_SEED)} aria-label="Try it: {sample.label}">Try it</Button>
 				{#if sample.file}
-					{#if redraw}<Button kind="quiet" onclick={() => ontry(sample, newSeed())}>Another draw</Button>{/if}
+					{#if redraw}<Button kind="quiet" onclick={() => ontry(sample, newSeed())}>Others like it</Button>{/if}
 					<Button kind="quiet" onclick={() => void save(sample)}>Save as a file</Button>
 				{/if}
 			</li>

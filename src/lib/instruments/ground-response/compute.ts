@@ -26,12 +26,6 @@ export const compute = working(fields, async ({ form: v }) => {
 				digits: 0,
 				note: first.motors.length > 1 ? `may be ${first.motors.join(', ')}` : first.motors.join(''),
 			},
-			{
-				label: 'The next check tells',
-				value: answer.nextTest.gainBits,
-				unit: 'bits',
-				note: nextWords(answer.nextTest.code),
-			},
 		],
 		plots: [
 			{
