@@ -302,3 +302,20 @@ test('an aircraft and a site are entered, kept, and used with their own limits a
 	await page.getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByRole('row', { name: /Meadow/ })).toContainText('68.');
 });
+
+test('on a phone what to do about a finding stands below its headline; on a wide screen beside it, once', async ({
+	page,
+}) => {
+	await page.setViewportSize({ width: 390, height: 844 });
+	await page.goto('/instruments/pressure');
+	await page
+		.getByRole('button', { name: /^Try it/ })
+		.last()
+		.click();
+	const advice = page.getByText(/^Cover the sensor with open foam/).filter({ visible: true });
+	await expect(advice).toHaveCount(1);
+	await expect(advice).toBeInViewport();
+	await page.setViewportSize({ width: 1280, height: 800 });
+	await expect(page.locator('aside').filter({ has: advice })).toBeVisible();
+	await expect(advice).toHaveCount(1);
+});

@@ -47,7 +47,7 @@
 	title={work.title}
 	lead="Compass of {aircraft.name} · both hands on the aircraft, watch off, pivot on one spot"
 	name="Compass"
-	verdict={work.found?.verdict}
+	finding={work.found}
 >
 	{#snippet corner()}
 		{#if work.phase === 'turning'}<Button onclick={() => (work.big = true)} kbd="b">Big cue</Button>{/if}

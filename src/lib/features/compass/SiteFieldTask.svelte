@@ -128,12 +128,7 @@
 	}}
 />
 
-<Sheet
-	{title}
-	lead="Field of {site?.name ?? 'this place'} · before any turning"
-	name="Site field"
-	verdict={finding?.verdict}
->
+<Sheet {title} lead="Field of {site?.name ?? 'this place'} · before any turning" name="Site field" {finding}>
 	{#snippet margin()}
 		<Caution><b>Propellers off.</b> Put watch, phone, keys and tools away before you hold the aircraft.</Caution>
 		{#if finding}

@@ -56,14 +56,8 @@
 	const untouched = $derived(!work.busy && work.idle && seen.step === 'before' && film.step === 'before');
 	const title = $derived(door === 'log' ? work.title : door === 'film' ? film.title : seen.title);
 
-	const verdict = $derived(
-		door === 'log'
-			? work.answer?.verdict
-			: door === 'film'
-				? film.review?.verdict
-				: seen.step === 'found'
-					? seen.answer?.verdict
-					: undefined,
+	const finding = $derived(
+		door === 'log' ? work.answer : door === 'film' ? film.review : seen.step === 'found' ? seen.answer : null,
 	);
 	/** The sign that such a hover is, where there is one. */
 	const sign = $derived.by(() => {
@@ -116,7 +110,7 @@
 	{title}
 	lead="Test hover of {aircraft.name}{view.wind ? '' : ' · the wind has not been entered'}"
 	name="Hover"
-	{verdict}
+	{finding}
 >
 	{#snippet margin()}
 		{#if door === 'log'}<HoverWhy answer={work.answer} />{:else if door === 'film'}
@@ -139,7 +133,7 @@
 			{/if}
 		{/if}
 	{/snippet}
-	{#if verdict === 'fail'}
+	{#if finding?.verdict === 'fail'}
 		<p class="mt-2 mb-0">
 			<a href={view.finderHref(sign)}>What could it be?</a> Causes, and the cheapest safe check next.
 		</p>

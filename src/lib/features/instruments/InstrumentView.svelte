@@ -95,7 +95,7 @@
 	title={live?.words ?? work.title}
 	{lead}
 	name={instrument.title}
-	verdict={work.phase === 'result' ? finding?.verdict : null}
+	finding={work.phase === 'result' ? finding : null}
 >
 	{#snippet margin()}
 		{@render aside?.()}

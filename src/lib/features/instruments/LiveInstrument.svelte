@@ -64,7 +64,7 @@
 	}
 </script>
 
-<Sheet title={work.title} lead="Instrument · {id}" name="Instrument: {id}" verdict={work.found?.verdict} {corner}>
+<Sheet title={work.title} lead="Instrument · {id}" name="Instrument: {id}" finding={work.found} {corner}>
 	{#snippet margin()}
 		{#if onsite}<SitePicker {site} {onsite} />{/if}
 		{@render why()}

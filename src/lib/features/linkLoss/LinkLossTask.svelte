@@ -44,7 +44,7 @@
 	{title}
 	lead="Link-loss test of {aircraft.name} on the bench"
 	name="Link-loss test"
-	verdict={work.step === 'found' ? work.finding?.verdict : null}
+	finding={work.step === 'found' ? work.finding : null}
 >
 	{#snippet margin()}
 		<Caution>Propellers off for every armed bench test. The maker’s manual stands above this one.</Caution>

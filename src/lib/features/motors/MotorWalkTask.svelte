@@ -96,7 +96,7 @@
 	}
 </script>
 
-<Sheet {title} lead="Motors of {aircraft.name}" name="Motor by motor" verdict={finding?.verdict}>
+<Sheet {title} lead="Motors of {aircraft.name}" name="Motor by motor" {finding}>
 	{#snippet margin()}
 		<h2 class="mt-5 mb-1">What is planned</h2>
 		<RotorDrawing rotors={motors} label="Planned turning of each motor, seen from above, nose up" />

@@ -72,7 +72,7 @@
 	lead="Position of {aircraft.name} · {aircraft.lock.minSatellites} satellites, HDOP {aircraft.lock
 		.maxHdop}, held {aircraft.lock.holdS} s"
 	name="Position"
-	verdict={work.found?.verdict}
+	finding={work.found}
 >
 	{#snippet margin()}
 		<Caution

@@ -1,9 +1,10 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
+	import { MediaQuery } from 'svelte/reactivity';
 	import { plain } from '$lib/core/words/plain';
 	import { sentenceIn } from '$lib/core/words/sentence';
 	import { units } from '$lib/ui/preferences.svelte';
-	import type { Verdict } from '$lib/schema/common';
+	import type { Reason, Verdict } from '$lib/schema/common';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -14,15 +15,18 @@
 		title: string;
 		name: string;
 		lead?: string;
-		/** What was found, where the headline is a finding: its mark stands beside it. */
-		verdict?: Verdict | null | undefined;
+		/** What was found, where the headline is a finding: its mark stands beside it, and where the reasons are not in sight what to do stands below. */
+		finding?: { verdict: Verdict; reasons: readonly Reason[] } | null | undefined;
 		corner?: Snippet;
 		margin: Snippet;
 		children: Snippet;
 	};
-	let { title, name, lead = '', verdict, corner, margin, children }: Props = $props();
+	let { title, name, lead = '', finding, corner, margin, children }: Props = $props();
 	const headline = $derived(plain(sentenceIn(title, units())).replace(/^\p{Ll}/u, (letter) => letter.toUpperCase()));
 	let whyOpen = $state(false);
+	const narrow = new MediaQuery('width < 64rem');
+	/** The worst first: what to do about it. */
+	const next = $derived(finding?.reasons.find(({ level, next: step }) => level !== 'pass' && step)?.next);
 </script>
 
 <svelte:head><title>{name} · Winglogos</title></svelte:head>
@@ -33,10 +37,11 @@
 			<div class="min-w-0 flex-1 max-md:basis-full">
 				<h1 class="m-0" aria-live="polite">{headline}</h1>
 				{#if lead}<p class="m-0 mt-1 text-ink-2">{sentenceIn(lead, units())}</p>{/if}
+				{#if next && narrow.current}<p class="m-0 mt-1 font-semibold">{sentenceIn(next, units())}</p>{/if}
 			</div>
 			<!-- On a phone these stand in one line. -->
 			<div class="no-print flex gap-2 max-md:*:px-2.5 max-md:*:text-[15px] max-md:*:whitespace-nowrap">
-				{#if verdict}{@const mark = MARK_OF_VERDICT[verdict]}
+				{#if finding}{@const mark = MARK_OF_VERDICT[finding.verdict]}
 					<span class="flex items-center gap-2"><MarkIcon {mark} size={34} word={false} />{MARK_WORDS[mark]}</span>{/if}
 				{#if corner}{@render corner()}{/if}
 				<Button class="lg:hidden" onclick={() => (whyOpen = true)}>Why</Button>

@@ -142,7 +142,7 @@
 	{title}
 	lead="Surfaces of {aircraft.name}{step ? ` · ${seen.length + 1} of ${plan.length}` : ''}"
 	name="Surfaces"
-	verdict={finding?.verdict}
+	{finding}
 >
 	{#snippet margin()}
 		<h2 class="mt-5 mb-1">Why both</h2>

@@ -88,7 +88,7 @@
 	title={finding ? finding.headline : 'How warm is each part, and the air?'}
 	lead="Temperatures of {aircraft.name}"
 	name="Temperatures"
-	verdict={finding?.verdict}
+	{finding}
 >
 	{#snippet margin()}
 		{#if finding}

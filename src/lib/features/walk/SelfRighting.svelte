@@ -60,7 +60,7 @@
 	}
 </script>
 
-<Sheet {title} lead="Self-righting of {aircraft.name}" name="Self-righting" verdict={finding?.verdict}>
+<Sheet {title} lead="Self-righting of {aircraft.name}" name="Self-righting" {finding}>
 	{#snippet margin()}
 		<h2 class="mt-5 mb-1">Why short</h2>
 		<p class="mt-0">

@@ -100,7 +100,7 @@
 	{title}
 	lead="{walk.title} of {aircraft.name}{step ? ` · ${at + 1} of ${walk.steps.length}` : ''}"
 	name={walk.title}
-	verdict={finding?.verdict}
+	{finding}
 >
 	{#snippet margin()}
 		<h2 class="mt-5 mb-1">Why one by one</h2>

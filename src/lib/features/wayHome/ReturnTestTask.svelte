@@ -83,7 +83,7 @@
 	{title}
 	lead="Return test of {aircraft.name}"
 	name="Return test"
-	verdict={work.step === 'found' ? work.finding?.verdict : null}
+	finding={work.step === 'found' ? work.finding : null}
 >
 	{#snippet margin()}
 		<Caution

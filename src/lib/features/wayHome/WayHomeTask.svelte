@@ -114,7 +114,7 @@
 	const AROUND = [null, 0, 45, 90, 135, 180, 225, 270, 315] as const;
 </script>
 
-<Sheet {title} lead="Way home of {aircraft.name}" name="Way home" verdict={finding?.verdict}>
+<Sheet {title} lead="Way home of {aircraft.name}" name="Way home" {finding}>
 	{#snippet margin()}
 		<Caution
 			>It counts with the figures it has. The maker’s manual and the local rules stand above it; stay where you see
