@@ -210,6 +210,7 @@ test('a turn ended early says so, goes on first of all, and no press both ends a
 	await page.locator('body').press('Enter');
 	await expect(page).toHaveURL(/compass\/compass$/);
 	// A page left by a slip of the thumb loses no turning, neither one that is found nor one that still ran.
+	await expect(page.getByRole('button', { name: 'Accept these values' })).toBeVisible({ timeout: 60_000 });
 	const found = (await h1.textContent()) ?? '';
 	await page.goBack();
 	await expect(page).not.toHaveURL(/compass\/compass$/);

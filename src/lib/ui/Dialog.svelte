@@ -49,7 +49,9 @@
 	};
 
 	const place = $derived(
-		side ? 'ml-auto h-dvh w-[min(360px,92vw)] border-l' : 'm-auto max-h-[88dvh] w-[min(560px,94vw)] rounded border',
+		side
+			? 'ml-auto h-dvh max-h-dvh w-[min(360px,92vw)] border-l'
+			: 'm-auto max-h-[88dvh] w-[min(560px,94vw)] rounded border',
 	);
 </script>
 
@@ -60,7 +62,7 @@
 		closedby="any"
 		aria-labelledby="{id}-title"
 		aria-describedby={description ? `${id}-about` : undefined}
-		class="overflow-auto overscroll-contain border-rule bg-sheet p-5 text-ink backdrop:bg-night/50 max-h-dvh {place}"
+		class="overflow-auto overscroll-contain border-rule bg-sheet p-5 text-ink backdrop:bg-night/50 {place}"
 	>
 		<div class="mb-3 flex items-start justify-between gap-4">
 			<div>

@@ -15,12 +15,14 @@
 	let reason = $state('');
 	let missing = $state(false);
 
+	// Words that were not kept stay until they are; those of one item are not the next one's.
+	$effect(() => {
+		if (!open) [reason, missing] = ['', false];
+	});
 	function submit(event: SubmitEvent) {
 		event.preventDefault();
 		missing = reason.trim() === '';
-		if (missing) return;
-		onreason(reason.trim());
-		reason = '';
+		if (!missing) onreason(reason.trim());
 	}
 </script>
 

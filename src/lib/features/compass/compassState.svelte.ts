@@ -354,6 +354,8 @@ export class CompassState implements LiveMeasurement {
 	rest(): void {
 		this.dispose();
 		if (this.phase !== 'turning') return;
+		// It was ended by hand: what is too little is said to be.
+		this.recording.pause();
 		this.phase = this.holds ? 'result' : 'choose';
 		this.big = false;
 		this.answer = null;

@@ -197,6 +197,16 @@ describe('a turning that is followed', () => {
 		expect([work.phase, work.found?.verdict]).toEqual(['result', 'pass']);
 	});
 
+	it('left too early says so once it is worked out', async () => {
+		const work = state(PLACE, 0.001);
+		const { source, send } = byHand();
+		work.begin(source);
+		send(readings(300));
+		work.rest();
+		await work.again();
+		expect([work.early, work.title]).toEqual([true, expect.stringMatching(/^Ended early/)]);
+	});
+
 	it('left before anything came holds nothing', () => {
 		const work = state();
 		work.rest();
