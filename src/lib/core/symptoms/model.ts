@@ -1,6 +1,26 @@
 import type { SymptomRequest } from '../../schema/symptoms';
 import { TABLE, type Cause, type Fitting, type Observation, type SymptomTest } from './table';
 
+/** What is worked out of hypotheses once: a pilot answers again and again of one aircraft. */
+interface Known {
+	reported: Map<string, Float64Array>;
+	outcomes: Map<string, Float64Array[]>;
+}
+
+const known = new WeakMap<Hypotheses, Known>();
+let last: { key: string; hypotheses: Hypotheses } | null = null;
+
+/** One thing of hypotheses, worked out when it is asked for first. Nobody may change what it returns. */
+function once<T>(hypotheses: Hypotheses, of: (known: Known) => Map<string, T>, id: string, work: () => T): T {
+	const all = known.get(hypotheses) ?? { reported: new Map(), outcomes: new Map() };
+	known.set(hypotheses, all);
+	const there = of(all).get(id);
+	if (there !== undefined) return there;
+	const made = work();
+	of(all).set(id, made);
+	return made;
+}
+
 /** Why something may be so: nothing of the table, one cause, or two at once; numbers are places in the list of causes. */
 export interface Hypotheses {
 	causes: readonly Cause[];
@@ -18,6 +38,12 @@ export function hypothesesFor(
 	{ causes }: Fitting,
 	{ kind, recent }: Pick<SymptomRequest, 'kind' | 'recent'>,
 ): Hypotheses {
+	const key = JSON.stringify([kind, recent, causes.map(({ id }) => id)]);
+	if (last?.key !== key) last = { key, hypotheses: hypothesesOf(causes, { kind, recent }) };
+	return last.hypotheses;
+}
+
+function hypothesesOf(causes: readonly Cause[], { kind, recent }: Pick<SymptomRequest, 'kind' | 'recent'>): Hypotheses {
 	const weights = causes.map(({ kinds, after }) => {
 		const events = recent.map((event) => after?.[event] ?? 1);
 		return (kinds[kind] ?? 0) * (events.length > 0 ? Math.max(...events) : 1);
@@ -77,12 +103,19 @@ export const likeOf = ({ id, like = [] }: Observation, all: readonly Observation
 /** How likely a sign is told unasked under each hypothesis: some are missed, some taken for another, few invented. */
 export function reported(hypotheses: Hypotheses, sign: Observation, all: readonly Observation[]): Float64Array {
 	const { hit, swap, spurious, cap } = TABLE.report;
-	const own = there(hypotheses, sign);
-	const others = likeOf(sign, all).map((o) => there(hypotheses, o));
-	return own.map((q, h) => {
-		const taken = others.reduce((most, of) => Math.max(most, of[h]), 0);
-		return Math.min(cap, hit * q + swap * (1 - q) * taken + spurious);
-	});
+	return once(
+		hypotheses,
+		(known) => known.reported,
+		sign.id,
+		() => {
+			const own = there(hypotheses, sign);
+			const others = likeOf(sign, all).map((o) => there(hypotheses, o));
+			return own.map((q, h) => {
+				const taken = others.reduce((most, of) => Math.max(most, of[h]), 0);
+				return Math.min(cap, hit * q + swap * (1 - q) * taken + spurious);
+			});
+		},
+	);
 }
 
 /** The same where the finder asked: people say yes when asked. */
@@ -91,7 +124,15 @@ export const asked = (r: number): number => Math.min(TABLE.report.cap, r + TABLE
 const MOST_FOUND = 0.97;
 
 /** How likely each outcome of a test is under each hypothesis, in the order of the test's outcomes. */
-export function outcomesOf({ causes, first, second }: Hypotheses, { outcomes }: SymptomTest): Float64Array[] {
+export const outcomesOf = (hypotheses: Hypotheses, test: SymptomTest): Float64Array[] =>
+	once(
+		hypotheses,
+		(known) => known.outcomes,
+		test.id,
+		() => outcomesUnder(hypotheses, test),
+	);
+
+function outcomesUnder({ causes, first, second }: Hypotheses, { outcomes }: SymptomTest): Float64Array[] {
 	const { misread, falseFinding, noneFinding } = TABLE.testing;
 	const m = outcomes.length;
 	const finds = outcomes
@@ -155,36 +196,46 @@ export function anyOf(
 	return sum;
 }
 
-/** Entropy, bits, of the shares of causes: a pair counts half for each of its two; `weight` turns p into what is left after an outcome. */
-export function entropy(
-	{ causes, first, second }: Hypotheses,
-	p: ArrayLike<number>,
-	weight?: ArrayLike<number>,
-): number {
+/** Entropy, bits, of the shares of causes, by one pass over what is possible: a pair counts half for each of its two. */
+function surveyOf({ causes, first, second }: Hypotheses, p: ArrayLike<number>) {
+	const possible = Int32Array.from(first.keys()).filter((h) => p[h] > 0);
 	const shares = new Float64Array(causes.length + 1);
-	let all = 0;
-	for (let h = 0; h < first.length; h++) {
-		const v = weight ? p[h] * weight[h] : p[h];
-		all += v;
-		if (first[h] < 0) shares[causes.length] += v;
-		else if (second[h] < 0) shares[first[h]] += v;
-		else {
-			shares[first[h]] += v / 2;
-			shares[second[h]] += v / 2;
+	/** What is left after an outcome, which weighs every hypothesis: how likely it was, and the entropy then. */
+	return (weight?: ArrayLike<number>): { chance: number; bits: number } => {
+		shares.fill(0);
+		let chance = 0;
+		for (const h of possible) {
+			const v = weight ? p[h] * weight[h] : p[h];
+			chance += v;
+			if (first[h] < 0) shares[causes.length] += v;
+			else if (second[h] < 0) shares[first[h]] += v;
+			else {
+				shares[first[h]] += v / 2;
+				shares[second[h]] += v / 2;
+			}
 		}
-	}
-	let bits = 0;
-	for (const s of shares) if (s > 0) bits -= (s / all) * Math.log2(s / all);
-	return bits;
+		let bits = 0;
+		for (const s of shares) if (s > 0) bits -= (s / chance) * Math.log2(s / chance);
+		return { chance, bits };
+	};
 }
 
+/** Entropy, bits, of the shares of causes: a pair counts half for each of its two. */
+export const entropy = (hypotheses: Hypotheses, p: ArrayLike<number>): number => surveyOf(hypotheses, p)().bits;
+
 /** Expected drop of the entropy, bits, by something whose outcomes have these likelihoods. */
-export function gainOf(hypotheses: Hypotheses, p: ArrayLike<number>, outcomes: readonly ArrayLike<number>[]): number {
-	let left = 0;
-	for (const outcome of outcomes) {
-		let chance = 0;
-		for (let h = 0; h < p.length; h++) chance += p[h] * outcome[h];
-		if (chance > 0) left += chance * entropy(hypotheses, p, outcome);
-	}
-	return Math.max(0, entropy(hypotheses, p) - left);
+export function gainsOf(
+	hypotheses: Hypotheses,
+	p: ArrayLike<number>,
+): (outcomes: readonly ArrayLike<number>[]) => number {
+	const survey = surveyOf(hypotheses, p);
+	const { bits: now } = survey();
+	return (outcomes) =>
+		Math.max(
+			0,
+			outcomes.reduce((left, outcome) => {
+				const { chance, bits } = survey(outcome);
+				return left - chance * bits;
+			}, now),
+		);
 }

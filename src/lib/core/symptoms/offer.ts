@@ -1,5 +1,5 @@
 import type { OfferedTest, SymptomRequest, WhyWithheld } from '../../schema/symptoms';
-import { anyOf, gainOf, outcomesOf, perCause, type Hypotheses } from './model';
+import { anyOf, gainsOf, outcomesOf, perCause, type Hypotheses } from './model';
 import { phaseAt, TABLE, type Cause, type Exposure, type Fitting, type SymptomTest } from './table';
 
 const { limits, testing } = TABLE;
@@ -80,13 +80,14 @@ export function offeredTests(standing: Standing): {
 	const missing = looks.filter(({ id }) => outcomeOf(request, id) === undefined);
 	const foundBad = looks.some(({ id }) => ![undefined, 'ok'].includes(outcomeOf(request, id)));
 	const skipped = new Set(request.skip);
+	const gain = gainsOf(hypotheses, p);
 	const offered: Offered[] = [];
 	const withheld: { test: string; why: WhyWithheld; score: number }[] = [];
 	for (const test of fitting.tests) {
 		if (outcomeOf(request, test.id) !== undefined || skipped.has(test.id)) continue;
 		const seen = (id: string) => request.observations.some((o) => o.id === id && o.state === 'present');
 		if (test.seen && !test.seen.some(seen)) continue;
-		const gainBits = gainOf(hypotheses, p, outcomesOf(hypotheses, test));
+		const gainBits = gain(outcomesOf(hypotheses, test));
 		if (gainBits < limits.leastGainBits) continue;
 		const onlyOff = !PROPELLERS_ON.includes(test.exposure);
 		const wanted = onlyOff ? [] : missing;

@@ -3,7 +3,7 @@ import type { SymptomAnswer, SymptomEvidence, SymptomRequest } from '../../schem
 import { InputError } from '../finding/inputError';
 import { judge, reason } from '../finding/reasons';
 import { evidenceOf, reachedPhase, type Evidence } from './evidence';
-import { anyOf, entropy, gainOf, hypothesesFor, perCause, posterior, type Hypotheses } from './model';
+import { anyOf, entropy, gainsOf, hypothesesFor, perCause, posterior, type Hypotheses } from './model';
 import { offeredTests, type Offered } from './offer';
 import { fittingTo, phaseAt, TABLE, type Fitting } from './table';
 
@@ -217,15 +217,14 @@ const groupsOf = (hypotheses: Hypotheses, p: Float64Array): SymptomAnswer['group
 		.toSorted((a, b) => b.probability - a.probability);
 
 /** Up to three signs worth asking for: they cost no risk. */
-const questionsOf = (hypotheses: Hypotheses, { open }: Evidence, p: Float64Array): SymptomAnswer['questions'] =>
-	open
-		.map(({ sign: { id, text }, told }) => ({
-			...{ id, text },
-			gainBits: gainOf(hypotheses, p, [told, told.map((v) => 1 - v)]),
-		}))
+function questionsOf(hypotheses: Hypotheses, { open }: Evidence, p: Float64Array): SymptomAnswer['questions'] {
+	const gain = gainsOf(hypotheses, p);
+	return open
+		.map(({ sign: { id, text }, told }) => ({ id, text, gainBits: gain([told, told.map((v) => 1 - v)]) }))
 		.filter(({ gainBits }) => gainBits >= limits.leastGainBits)
 		.toSorted((a, b) => b.gainBits - a.gainBits)
 		.slice(0, MOST.questions);
+}
 
 type Ranked = SymptomAnswer['ranked'];
 
