@@ -1,6 +1,12 @@
-/** Debian's Chromium for tests and screenshots, with nothing that reaches for the network. */
-export const launchOptions = {
-	executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+import { existsSync } from 'node:fs';
+
+/** Debian's Chromium as people have it, and the same without its windows, which costs a third less. */
+export const WHOLE = '/usr/bin/chromium';
+export const WINDOWLESS = '/usr/bin/chromium-headless-shell';
+
+/** The first of these that is there, with nothing that reaches for the network. */
+const options = (...paths) => ({
+	executablePath: process.env.CHROMIUM ?? paths.find((path) => existsSync(path)) ?? paths[0],
 	args: [
 		'--no-sandbox',
 		'--disable-gpu',
@@ -10,4 +16,8 @@ export const launchOptions = {
 		'--disable-component-update',
 		'--disable-sync',
 	],
-};
+});
+/** For tests. */
+export const launchOptions = options(WINDOWLESS, WHOLE);
+/** For pictures, and for what is measured as people meet it. */
+export const wholeOptions = options(WHOLE, WINDOWLESS);

@@ -2,7 +2,7 @@
 import { execSync, spawn } from 'node:child_process';
 import { existsSync, mkdirSync } from 'node:fs';
 import { chromium } from '@playwright/test';
-import { launchOptions } from './chromium.mjs';
+import { wholeOptions } from './chromium.mjs';
 
 const PORT = 4197;
 const BASE = `http://localhost:${PORT}`;
@@ -13,7 +13,7 @@ const server = spawn('node', ['scripts/serve.mjs'], {
 	env: { ...process.env, PORT: String(PORT), ORIGIN: BASE },
 	stdio: 'ignore',
 });
-const browser = await chromium.launch(launchOptions);
+const browser = await chromium.launch(wholeOptions);
 
 const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };

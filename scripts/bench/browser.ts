@@ -5,7 +5,7 @@ import { brotliCompressSync } from 'node:zlib';
 import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { chromium, type Browser, type CDPSession, type Locator, type Page } from '@playwright/test';
 import { build } from 'vite';
-import { launchOptions } from '../chromium.mjs';
+import { wholeOptions } from '../chromium.mjs';
 import sharp from 'sharp';
 import { seededRng } from '../../src/lib/core/math/random';
 import { findHorizon } from '../../src/lib/core/payload/horizon';
@@ -193,6 +193,7 @@ async function streaming(browser: Browser): Promise<void> {
 	const { page, cdp } = await open(browser);
 	await page.addInitScript(feedLine, { pieces: boardRows(STREAM_HZ, 120), perSecond: STREAM_HZ });
 	await page.goto(`${BASE}/instruments/compass`);
+	await page.getByRole('radio', { name: 'Serial line' }).click();
 	await page.getByRole('button', { name: 'Listen to the line' }).click();
 	await page.getByText(/^±/).first().waitFor();
 	const rows: Record<string, string | number>[] = [];
@@ -217,6 +218,7 @@ async function anHour(browser: Browser): Promise<void> {
 	const quick = 20;
 	await page.addInitScript(feedLine, { pieces: receiverSeconds(3700), perSecond: quick });
 	await page.goto(`${BASE}/instruments/position`);
+	await page.getByRole('radio', { name: 'Serial line' }).click();
 	await page.getByRole('button', { name: 'Listen to the line' }).click();
 	await page.getByText(/Watched for 0:0[2-9]/).waitFor();
 	await cdp.send('Performance.enable');
@@ -294,7 +296,7 @@ export async function benchBrowser(): Promise<void> {
 		env: { ...process.env, PORT: String(PORT), ORIGIN: BASE },
 		stdio: 'ignore',
 	});
-	const browser = await chromium.launch(launchOptions);
+	const browser = await chromium.launch(wholeOptions);
 	try {
 		const { page, cdp } = await open(browser);
 		for (let tries = 0; ; tries++) {
