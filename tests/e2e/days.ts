@@ -30,8 +30,7 @@ export async function answer(page: Page, ...stations: readonly string[]): Promis
 /** The lock as the aircraft's own screen shows it. */
 export async function readOffLock(page: Page, satellites = '14'): Promise<void> {
 	await go(page, 'position/position');
-	const read = page.getByRole('button', { name: 'Read off its screen' });
-	if (await read.count()) await read.click();
+	await page.getByRole('radio', { name: 'Its own screen' }).click();
 	await page.getByLabel('Satellites').fill(satellites);
 	await page.getByLabel('Satellites').blur();
 	await page.getByRole('radio', { name: 'Yes, here' }).click();

@@ -130,7 +130,7 @@ test('a camera drone that shows no data is calibrated by its own routine, its lo
 	await toStation(page, 'compass');
 	await answerByKeys(page, 'Compass');
 	await toStation(page, 'compass/compass');
-	await page.getByRole('link', { name: 'By its own routine' }).click();
+	await page.getByRole('link', { name: 'Begin its routine' }).click();
 	await expect(page.getByRole('checkbox').first()).toBeVisible();
 	for (const box of await page.getByRole('checkbox').all()) await box.check();
 	await page.getByRole('button', { name: 'Begin the routine' }).click();

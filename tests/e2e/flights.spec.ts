@@ -7,6 +7,7 @@ test.use({ storageState: DEMO_STATE });
 const h1 = (page: Page) => page.getByRole('heading', { level: 1 });
 test('a log of two hours is cut and judged, and the page answers meanwhile', async ({ page }) => {
 	await page.goto('/instruments/hover');
+	await page.getByRole('radio', { name: 'A track of your aircraft' }).click();
 	await page.locator('main input[type=file]').setInputFiles({
 		name: 'two-hours.csv',
 		mimeType: 'text/csv',
@@ -30,6 +31,7 @@ test('a whole flight is cut into what it was: a hover is judged, no leg is, and 
 	page,
 }) => {
 	await page.goto('/instruments/hover');
+	await page.getByRole('radio', { name: 'A track of your aircraft' }).click();
 	await page.locator('main input[type=file]').setInputFiles(file);
 	await expect(h1(page)).toHaveText('Which hover of this flight is judged?');
 	await expectAccessible(page, 'cut flight');

@@ -34,6 +34,7 @@ test('six faces are held by cues alone; what moved is asked again, and the recor
 	const offDeg = async () => Number(found.exec((await heading(page).textContent()) ?? '')?.[1]);
 	const before = await offDeg();
 	await page.getByRole('button', { name: 'Start over' }).click();
+	await page.getByRole('radio', { name: 'A log' }).click();
 	await page
 		.locator('input[type=file]')
 		.setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
@@ -108,6 +109,36 @@ test('a live serial line without a header says how one looks; one with a header 
 	await expect(page.getByText('is in', { exact: true })).toBeVisible();
 });
 
+test('a page left in the middle of the faces keeps what was recorded; where readings came from is asked once', async ({
+	page,
+}) => {
+	await begin(page, 'six-faces', 'Practice aircraft');
+	await passTimeUntil(page, page.getByText('Wanted: Left side down'));
+	await page.getByRole('link', { name: 'Instruments', exact: true }).click();
+	await expect(page).toHaveURL(/instruments$/);
+	await page
+		.getByRole('link', { name: /^Six faces/ })
+		.first()
+		.click();
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(heading(page)).toContainText('Not held still:');
+	await expect(page.getByText('Practice data, made on this device.')).toBeVisible();
+	// A finding that was not kept waits too, until it is thrown away.
+	await page.getByRole('link', { name: 'Instruments', exact: true }).click();
+	await expect(page).toHaveURL(/instruments$/);
+	await page
+		.getByRole('link', { name: /^Six faces/ })
+		.first()
+		.click();
+	await page.getByRole('button', { name: 'Throw it away' }).click();
+	await expect(page.getByText('A recording was left here')).toBeHidden();
+
+	await page.getByRole('radio', { name: 'Serial line' }).click();
+	await page.reload();
+	await expect(page.getByRole('radio', { name: 'Serial line' })).toBeChecked();
+	await expect(page.getByText('Pace')).toBeHidden();
+});
+
 test('calibrations of a sensor stand beside one another, by date and by temperature, in the record and at the bench', async ({
 	page,
 }) => {
@@ -154,6 +185,7 @@ test('a receiver on a serial line is watched live until it locks; a line that br
 		Object.defineProperty(navigator, 'serial', { value: { requestPort: async () => ports.shift()?.() } });
 	}, receiverText());
 	await page.goto('/instruments/position');
+	await page.getByRole('radio', { name: 'Serial line' }).click();
 	await page.getByRole('button', { name: 'Listen to the line' }).click();
 	await expect(page.getByRole('alert')).toHaveText('The line was lost. What was recorded until then is kept.');
 	await page.getByRole('button', { name: 'Stop and judge now' }).click();
@@ -166,6 +198,7 @@ test('a receiver on a serial line is watched live until it locks; a line that br
 	await page.getByRole('button', { name: 'Save the sentences' }).click();
 	const buffer = readFileSync(await (await download).path());
 	await page.getByRole('button', { name: 'Watch again' }).click();
+	await page.getByRole('radio', { name: 'A log' }).click();
 	await page.locator('input[type=file]').setInputFiles({ name: 'kept.nmea', mimeType: 'text/plain', buffer });
 	await expect(heading(page)).toContainText('Locked: 15 satellites');
 	await expect(page.getByRole('button', { name: 'Save the sentences' })).toHaveCount(0);

@@ -218,6 +218,8 @@ test('live: the motion sensors of the device, a radio as a game controller, a se
 			(_, k) => `${(k / 10).toFixed(1)},${(12 + 0.02 * Math.sin(k)).toFixed(3)}\n`,
 		).join('');
 		Object.assign(window, { pad });
+		// The pilot allows it.
+		Object.assign(DeviceMotionEvent, { requestPermission: async () => 'granted' });
 		Object.defineProperty(navigator, 'getGamepads', { value: () => [(window as unknown as { pad: unknown }).pad] });
 		Object.defineProperty(navigator, 'serial', {
 			value: {
@@ -255,7 +257,8 @@ test('live: the motion sensors of the device, a radio as a game controller, a se
 	await expect(heading(page)).toContainText('Not held still: left, right, nose, tail, back down');
 
 	await page.goto('/instruments/sticks');
-	await page.getByRole('button', { name: /^Record: The radio/ }).click();
+	await page.getByRole('radio', { name: /^Radio/ }).click();
+	await page.getByRole('button', { name: 'Record', exact: true }).click();
 	await page.evaluate(async () => {
 		const { pad } = window as unknown as { pad: { axes: number[]; buttons: { pressed: boolean }[] } };
 		const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -273,7 +276,8 @@ test('live: the motion sensors of the device, a radio as a game controller, a se
 	await expect(page.getByText('channel 1 reaches both ends.')).toBeVisible();
 
 	await page.goto('/instruments/pressure');
-	await page.getByRole('button', { name: /^Record: A serial line/ }).click();
+	await page.getByRole('radio', { name: 'Serial line' }).click();
+	await page.getByRole('button', { name: 'Record', exact: true }).click();
 	await expect(page.getByRole('alert')).toContainText('The line ended');
 	await page.getByRole('button', { name: 'Stop and read it' }).click();
 	await expect(heading(page)).toContainText('The pressure height is quiet');
@@ -282,6 +286,7 @@ test('live: the motion sensors of the device, a radio as a game controller, a se
 test('without a serial line in the browser, the way round is told', async ({ page }) => {
 	await page.addInitScript(() => Object.defineProperty(navigator, 'serial', { value: undefined }));
 	await page.goto('/instruments/serial-line');
-	await page.getByRole('button', { name: /^Record: A serial line/ }).click();
+	await page.getByRole('radio', { name: 'Serial line' }).click();
+	await page.getByRole('button', { name: 'Record', exact: true }).click();
 	await expect(page.getByRole('alert')).toContainText('opens no serial lines');
 });

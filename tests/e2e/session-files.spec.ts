@@ -5,6 +5,7 @@ import { compassCsv, hoverCsv, hoverGpx, receiverText } from './logs';
 
 test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
+const log = (page: Page) => page.getByRole('radio', { name: 'A log' }).click();
 const give = (page: Page, name: string, content: string) =>
 	page.locator('main input[type=file]').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
 
@@ -70,6 +71,7 @@ test('a session on files, by touch, on a phone', async ({ page }) => {
 test('columns without names are asked for once, and remembered', async ({ page }) => {
 	await openDemo(page);
 	await page.goto('/instruments/compass');
+	await log(page);
 	const bare = compassCsv().split('\n').slice(1).join('\n');
 	await give(page, 'bare.csv', bare);
 	const dialog = page.getByRole('dialog', { name: 'What are these columns?' });
@@ -92,6 +94,7 @@ test('columns without names are asked for once, and remembered', async ({ page }
 test('bad files are refused by name and line, and nothing is half taken', async ({ page }) => {
 	await openDemo(page);
 	await page.goto('/instruments/compass');
+	await log(page);
 	const cases: [string, string, RegExp][] = [
 		['empty.csv', '', /empty\.csv is empty/],
 		['words.csv', 'name,colour\nred,blue', /words\.csv has no column of numbers/],
@@ -112,6 +115,7 @@ test('bad files are refused by name and line, and nothing is half taken', async 
 	await expect(page.getByText(/huge\.csv has 50 MB/).first()).toBeVisible();
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Turn the compass through the field');
 	await page.goto('/instruments/position');
+	await log(page);
 	await give(page, 'noise.nmea', 'hello\nworld');
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('No whole sentence was received');
 });

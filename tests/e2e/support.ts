@@ -118,6 +118,8 @@ export async function startSession(
 	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
 	await page.getByRole('button', { name: /^Start the (session|rehearsal)$/ }).click();
 	await expect(page).toHaveURL(/\/plan$/);
+	// The address is there before the page is.
+	await expect(page.getByText(/^Plan of /)).toBeVisible();
 }
 
 const VALUES: Record<string, string> = {

@@ -27,6 +27,8 @@ async function morning(page: Page, aircraft: string, pilot: string, second: stri
 	await page.getByLabel('Pilot in command').fill(pilot);
 	await page.getByRole('button', { name: 'Start the session' }).click();
 	await expect(page).toHaveURL(/\/plan$/);
+	// The address is there before the page is.
+	await expect(page.getByText(/^Plan of /)).toBeVisible();
 	await page.locator('body').press('Enter');
 	await expect(page.getByText(`${second}: is it so?`)).toBeVisible();
 	await page.locator('body').press('Enter');

@@ -39,8 +39,7 @@ async function enterWind(page: Page) {
 }
 async function readOffLock(page: Page) {
 	await go(page, 'position/position');
-	const read = page.getByRole('button', { name: 'Read off its screen' });
-	if (await read.count()) await read.click();
+	await page.getByRole('radio', { name: 'Its own screen' }).click();
 	await page.getByLabel('Satellites').fill('14');
 	await page.getByLabel('Satellites').blur();
 	await page.getByRole('radio', { name: 'Yes, here' }).click();
@@ -202,7 +201,7 @@ test('a six-rotor that shows lights alone: its own table says what each pattern 
 	await begin(page, { aircraft: 'Knot', place: /sea wall/ });
 	await answer(page, ['plan', 'Plan'], ['bench', 'Bench'], ['compass', 'Compass']);
 	await go(page, 'compass/compass');
-	await page.getByRole('link', { name: 'By its own routine' }).click();
+	await page.getByRole('link', { name: 'Begin its routine' }).click();
 	for (const box of await page.getByRole('checkbox').all()) await box.check();
 	await page.getByRole('button', { name: 'Begin the routine' }).click();
 	await expect(page.getByText('turn it level').first()).toBeVisible();

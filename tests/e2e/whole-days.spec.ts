@@ -25,7 +25,7 @@ async function routine(page: Page, steps: number) {
 /** The compass by the aircraft's own routine. */
 async function ownRoutine(page: Page) {
 	await go(page, 'compass/compass');
-	await page.getByRole('link', { name: 'By its own routine' }).click();
+	await page.getByRole('link', { name: 'Begin its routine' }).click();
 	await routine(page, 3);
 	await expect(page).toHaveURL(/session\/[^/]+\/compass$/);
 }

@@ -32,13 +32,15 @@ function name(table: HTMLTableElement): void {
 	table.role = 'table';
 	for (const row of table.rows) {
 		row.role = 'row';
-		[...row.cells].forEach((cell, k) => {
+		let k = 0;
+		for (const cell of row.cells) {
 			if (cell.tagName === 'TH') cell.role = 'columnheader';
 			else {
 				cell.role = 'cell';
 				const heads = k === 0 && !cell.classList.contains('num');
 				cell.dataset.column = heads || cell.colSpan > 1 ? '' : (names[k] ?? '');
 			}
-		});
+			k += cell.colSpan;
+		}
 	}
 }

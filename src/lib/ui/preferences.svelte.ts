@@ -20,6 +20,8 @@ const schema = z.object({
 	markAlongM: z.number().min(0.05).max(10).catch(0.75),
 	/** Instruments that were opened last, the latest first. */
 	lately: z.array(z.string().max(40)).max(4).catch([]),
+	/** Where readings were taken from last, by aircraft and what is measured. */
+	ways: z.record(z.string().max(120), z.string().max(20)).catch({}),
 });
 export type Preferences = z.infer<typeof schema>;
 

@@ -71,6 +71,7 @@
 	<InstrumentView
 		{work}
 		{site}
+		owner={session.id}
 		rotors={aircraft.rotors}
 		lead="{work.instrument.title} of {aircraft.name}"
 		onaccept={(payload) => void accept(payload)}

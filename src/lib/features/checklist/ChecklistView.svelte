@@ -343,6 +343,7 @@
 					{task}
 					value={valueOf(task)}
 					current={chosen?.task === task.task}
+					headed={rows.length === 1 && task.title === title}
 					primary={!chosen && task === next}
 					waits={shut ? '' : task.shut}
 					readOnly={view.readOnly}

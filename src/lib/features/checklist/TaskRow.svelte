@@ -10,6 +10,8 @@
 		task: TaskState;
 		value: string;
 		current: boolean;
+		/** Its title is the headline already. */
+		headed?: boolean;
 		primary: boolean;
 		/** What it waits for, where that is not said for all. */
 		waits?: string;
@@ -18,7 +20,7 @@
 		onpick: (() => void) | null;
 		onaside: () => void;
 	};
-	let { task, value, current, primary, waits = '', readOnly, href, onpick, onaside }: Props = $props();
+	let { task, value, current, headed = false, primary, waits = '', readOnly, href, onpick, onaside }: Props = $props();
 	const ask = $derived(askOf(task));
 	const detail = $derived(
 		task.mark === 'unseen' && onpick && !/^(Asked again|Simulated|What was told|Left on)/.test(task.detail)
@@ -33,8 +35,10 @@
 {#snippet words()}
 	<MarkIcon mark={task.mark} />
 	<span class="min-w-0 flex-1">
-		<span class="block {current || !onpick ? 'font-semibold' : ''} {onpick ? '' : MARK_TEXT[task.mark]}"
-			>{task.title}</span
+		<span
+			class="block {current || !onpick ? 'font-semibold' : ''} {onpick ? '' : MARK_TEXT[task.mark]} {headed
+				? 'sr-only'
+				: ''}">{task.title}</span
 		>
 		{#if detail && detail !== value}<span class="block text-[15px] {onpick ? MARK_TEXT[task.mark] : 'text-ink-2'}"
 				>{detail}{#if task.entry && !onpick}&nbsp;{showTime(task.entry.at)}.{/if}</span

@@ -21,6 +21,7 @@
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
 	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
 	import SourcePicker from '$lib/features/measuring/SourcePicker.svelte';
+	import type { Way } from '$lib/features/measuring/Ways.svelte';
 	import { download } from '$lib/ui/download';
 	import CompassResult from './CompassResult.svelte';
 	import type { CompassState } from './compassState.svelte';
@@ -33,9 +34,12 @@
 		aircraftName: string;
 		rotors: number;
 		earlier?: readonly Kept[];
+		/** Other ways than by its data, and which of all is the usual one. */
+		others?: readonly Way[];
+		first?: string;
 		onaccept?: (accepted: 'accepted' | 'kept-aside') => void;
 	};
-	let { state: work, place, date, aircraftName, rotors, earlier = [], onaccept }: Props = $props();
+	let { state: work, place, date, aircraftName, rotors, earlier = [], others, first, onaccept }: Props = $props();
 
 	/** The pose asked for, nose to the north: what the sketch shows. */
 	const turn = $derived(work.plan?.turns[Math.min(work.turns.done, work.plan.turns.length - 1)]);
@@ -74,22 +78,26 @@
 
 <svelte:window {onkeydown} />
 
+{#snippet turned()}
+	<Choice
+		label="How it is turned"
+		value={work.plan?.id ?? 'data'}
+		options={[
+			{ value: 'data', label: 'By what the data need', note: 'the default: every cue is the turn that tells most' },
+			...TURN_PLANS.map(({ id, name, note }) => ({ value: id, label: name, note })),
+		]}
+		onchange={(id) => (work.plan = TURN_PLANS.find((plan) => plan.id === id) ?? null)}
+	/>
+{/snippet}
+
 {#if work.phase === 'choose'}
-	<div class="mt-4">
-		<Choice
-			label="How it is turned"
-			value={work.plan?.id ?? 'data'}
-			options={[
-				{ value: 'data', label: 'By what the data need', note: 'the default: every cue is the turn that tells most' },
-				...TURN_PLANS.map(({ id, name, note }) => ({ value: id, label: name, note })),
-			]}
-			onchange={(id) => (work.plan = TURN_PLANS.find((plan) => plan.id === id) ?? null)}
-		/>
-	</div>
 	<SourcePicker
 		{place}
 		{date}
-		turning
+		what="compass"
+		{others}
+		{first}
+		{turned}
 		accept=".csv,.txt,.tsv,text/csv,text/plain"
 		fileHint="CSV with time and the three magnetometer axes; accelerometer and gyro beside them tell dip and mounting. Columns and units are recognised, or asked once."
 		serialHint="Rows of text with a header: t [s], mx [uT], my [uT], mz [uT], and accelerometer and gyro where there are."

@@ -43,6 +43,15 @@
 	}
 </script>
 
+{#snippet routine()}
+	<p class="mt-0 mb-3">
+		{showsData(aircraft)
+			? 'Where it gives no data, its own routine is followed step by step, and a hover proves it.'
+			: `${aircraft.name} gives no raw data: its own routine is followed step by step, and a hover proves it.`}
+	</p>
+	<Button kind="primary" href={view.href('compass', 'guide-compass')}>Begin its routine</Button>
+{/snippet}
+
 <Sheet
 	title={work.title}
 	lead="Compass of {aircraft.name} · both hands on the aircraft, watch off, pivot on one spot"
@@ -53,20 +62,6 @@
 		{#if work.phase === 'turning'}<Button onclick={() => (work.big = true)} kbd="b">Big cue</Button>{/if}
 	{/snippet}
 	{#snippet margin()}<CompassWhy {work} {last} />{/snippet}
-	{#if work.phase === 'choose'}
-		<div class="mt-4 flex flex-wrap items-center gap-x-5 gap-y-2 border-y border-rule py-3">
-			<p class="m-0 min-w-0 flex-1 basis-72">
-				{showsData(aircraft)
-					? 'Or does it give no data? Then its own routine is followed step by step, and a hover proves it.'
-					: `${aircraft.name} gives no raw data: its own routine is followed step by step, and a hover proves it.`}
-			</p>
-			<Button
-				kind={showsData(aircraft) ? 'plain' : 'primary'}
-				class="min-h-14"
-				href={view.href('compass', 'guide-compass')}>By its own routine</Button
-			>
-		</div>
-	{/if}
 	<CompassBody
 		state={work}
 		{place}
@@ -74,6 +69,8 @@
 		aircraftName={aircraft.name}
 		rotors={aircraft.rotors}
 		earlier={earlier.current ?? []}
+		others={[{ value: 'routine', label: 'Its own routine', body: routine }]}
+		first={showsData(aircraft) ? undefined : 'routine'}
 		onaccept={accept}
 	/>
 </Sheet>

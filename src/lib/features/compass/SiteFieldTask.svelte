@@ -200,6 +200,7 @@
 		</div>
 	{:else}
 		<SourcePicker
+			what="site field"
 			{place}
 			{date}
 			accept=".csv,.txt,.tsv,text/csv"

@@ -26,6 +26,14 @@
 	let opened = $state<Sensor | null>(null);
 </script>
 
+{#snippet answer(due: boolean, by = '')}
+	<span class="inline-flex items-center gap-1.5 {by ? '' : 'md:flex-col md:gap-0.5'}"
+		><MarkIcon mark={due ? MARK_OF_VERDICT.caution : MARK_OF_VERDICT.pass} size={24} word={false} />{due
+			? 'due'
+			: 'not due'}{by}</span
+	>
+{/snippet}
+
 <WideTable label="What is due">
 	<table class="text-[15px]">
 		<thead>
@@ -57,15 +65,17 @@
 								>{showDate(last.at)}</a
 							>{:else}not on record{/if}
 					</td>
-					{#each item.schools as { school, due } (school)}
-						<td class="text-center! {school === item.chosen.school ? 'bg-action-soft font-semibold' : ''}">
-							<span class="inline-flex items-center gap-1.5 md:flex-col md:gap-0.5"
-								><MarkIcon mark={due ? MARK_OF_VERDICT.caution : MARK_OF_VERDICT.pass} size={24} word={false} />{due
-									? 'due'
-									: 'not due'}</span
-							>
+					{#if item.schools.every(({ due }) => due === item.due)}
+						<td class="bg-action-soft text-center!" colspan={item.schools.length}>
+							{@render answer(item.due, ` by all ${item.schools.length} schools`)}
 						</td>
-					{/each}
+					{:else}
+						{#each item.schools as { school, due } (school)}
+							<td class="text-center! {school === item.chosen.school ? 'bg-action-soft font-semibold' : ''}">
+								{@render answer(due)}
+							</td>
+						{/each}
+					{/if}
 					<td>
 						<span class="flex gap-2 md:justify-end">
 							{#if measure}<Button href={measure} aria-label="Measure: {item.name}">Measure</Button>{/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { seededRng } from '$lib/core/math/random';
+	import Ways, { type Way } from '$lib/features/measuring/Ways.svelte';
 	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import { newSeed } from '$lib/rig/seed';
 	import { obedientSticks } from '$lib/rig/sticks';
@@ -10,10 +11,16 @@
 	import type { StickState } from './stickState.svelte';
 
 	/** Where the sticks are read from: a radio as a game controller, or the practice radio. */
-	let { state: work }: { state: StickState } = $props();
+	type Props = {
+		state: StickState;
+		/** What is measured. */
+		what: string;
+		/** A log does as well. */
+		log?: Way;
+	};
+	let { state: work, what, log }: Props = $props();
 
 	const practice = practiceAllowed();
-	let from = $state<'rig' | 'pad'>(practice() ? 'rig' : 'pad');
 	let wired = $state<'usual' | 'crossed' | 'reversed'>('usual');
 	let clumsy = $state<'no' | 'yes'>('no');
 	const WIRED = {
@@ -23,53 +30,53 @@
 	};
 	const PRACTICE_PACE = 2;
 
-	function start() {
-		if (from === 'pad') return work.begin(gamepadSource(), null);
+	function practise() {
 		const hands = obedientSticks({ ...WIRED[wired], clumsy: clumsy === 'yes' }, seededRng(newSeed()));
 		work.begin(rigRadioSource(hands, PRACTICE_PACE), hands);
 	}
 </script>
 
-<section class="no-print border border-rule p-4">
-	<h2 class="m-0">Asked gestures, live</h2>
-	<p class="mt-1 mb-3 text-[15px] text-ink-2">
-		It asks for one stick at a time, sees which channel answers, and asks again where two did.
+{#snippet hint(source: string)}
+	<p class="mt-0 mb-3 text-[15px] text-ink-2">
+		{source} It asks for one stick at a time, sees which channel answers, and asks again where two did.
 	</p>
+{/snippet}
+{#snippet pad()}
+	{@render hint('Connect the radio by cable or radio, and move a stick: a browser shows it only then.')}
+	<Button kind="primary" onclick={() => work.begin(gamepadSource(), null)}>Begin</Button>
+{/snippet}
+{#snippet rig()}
+	{@render hint('A simulated radio, made on this device: practice.')}
 	<div class="grid gap-4">
+		<div><Button kind="primary" onclick={practise}>Begin</Button></div>
 		<Choice
-			label="Sticks from"
-			value={from}
+			label="How it is set up"
+			value={wired}
 			options={[
-				...(practice() ? ([{ value: 'rig', label: 'Practice radio' }] as const) : []),
-				{ value: 'pad', label: 'Radio, as a game controller' },
+				{ value: 'usual', label: 'In order' },
+				{ value: 'crossed', label: 'Throttle and yaw exchanged' },
+				{ value: 'reversed', label: 'Pitch reversed' },
 			]}
-			onchange={(next) => (from = next)}
+			onchange={(next) => (wired = next)}
 		/>
-		{#if from === 'rig'}
-			<Choice
-				label="How it is set up"
-				value={wired}
-				options={[
-					{ value: 'usual', label: 'In order' },
-					{ value: 'crossed', label: 'Throttle and yaw exchanged' },
-					{ value: 'reversed', label: 'Pitch reversed' },
-				]}
-				onchange={(next) => (wired = next)}
-			/>
-			<Choice
-				label="Whose hands"
-				value={clumsy}
-				options={[
-					{ value: 'no', label: 'Careful' },
-					{ value: 'yes', label: 'Two sticks at once, once' },
-				]}
-				onchange={(next) => (clumsy = next)}
-			/>
-		{:else}
-			<p class="m-0 text-[15px] text-ink-2">
-				Connect it by cable or radio, and move a stick: a browser shows a radio only then.
-			</p>
-		{/if}
-		<div><Button kind="primary" onclick={start}>Begin</Button></div>
+		<Choice
+			label="Whose hands"
+			value={clumsy}
+			options={[
+				{ value: 'no', label: 'Careful' },
+				{ value: 'yes', label: 'Two sticks at once, once' },
+			]}
+			onchange={(next) => (clumsy = next)}
+		/>
 	</div>
-</section>
+{/snippet}
+
+<Ways
+	{what}
+	first={practice() ? 'rig' : 'pad'}
+	ways={[
+		...(log ? [log] : []),
+		{ value: 'pad', label: 'Radio, as a game controller', body: pad },
+		...(practice() ? [{ value: 'rig', label: 'Practice radio', body: rig }] : []),
+	]}
+/>

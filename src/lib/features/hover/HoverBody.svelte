@@ -5,6 +5,7 @@
 	import { formatQuantity, toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
 	import FaultPicker from '$lib/features/measuring/FaultPicker.svelte';
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
+	import Ways from '$lib/features/measuring/Ways.svelte';
 	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import type { HoverAnswer } from '$lib/schema/hover';
@@ -25,6 +26,7 @@
 
 	const practice = practiceAllowed();
 	let faults = $state<RigFaults>({ ...NO_FAULTS });
+	let chosen = $state('');
 	const answer = $derived(work.answer);
 	const track = $derived(work.request ? localTrack(work.request) : null);
 	const THIN = 900;
@@ -66,9 +68,30 @@
 		if (event.key !== 'Enter' || event.repeat || !ofPage(event) || work.busy) return;
 		if (answer && onaccept) onaccept(answer);
 		else if (!answer && work.whole) void work.judgePiece();
-		else if (!answer && practice()) void rehearse();
+		else if (!answer && chosen === 'rig') void rehearse();
 	}}
 />
+
+{#snippet file()}
+	<p class="mt-0 mb-3 text-[15px] text-ink-2">
+		CSV (time with north, east, height, or latitude, longitude, altitude; heading, satellites, volts beside them), GPX,
+		KML or GeoJSON with times. A whole flight is cut here: take-off, hovers, legs, landing.
+	</p>
+	<FileDrop
+		accept=".csv,.txt,.tsv,.log,.gpx,.kml,.geojson,.json,text/csv"
+		onfile={(file) => void work.readFile(file)}
+	/>
+{/snippet}
+{#snippet rig()}
+	<div class="grid gap-4">
+		<p class="m-0 text-[15px] text-ink-2">A minute of simulated hover, with the faults you choose.</p>
+		<div class="flex flex-wrap gap-4">
+			<HoverFaults bind:faults />
+		</div>
+		<FaultPicker bind:faults kinds={['weakSky']} />
+		<div><Button kind="primary" onclick={rehearse} kbd="↵">Fly the practice hover</Button></div>
+	</div>
+{/snippet}
 
 {#if work.busy}
 	<div class="mt-8 grid max-w-md gap-4">
@@ -81,29 +104,16 @@
 	<div class="mt-5">
 		<HoldChoice label="Which hold was on" value={work.hold} onchange={(hold) => (work.hold = hold)} />
 	</div>
-	<div class="mt-5 grid gap-6 xl:grid-cols-2">
-		<section class="border border-rule p-4">
-			<h2 class="m-0">A track of your aircraft</h2>
-			<p class="mt-1 mb-3 text-[15px] text-ink-2">
-				CSV (time with north, east, height, or latitude, longitude, altitude; heading, satellites, volts beside them),
-				GPX, KML or GeoJSON with times. A whole flight is cut here: take-off, hovers, legs, landing.
-			</p>
-			<FileDrop
-				accept=".csv,.txt,.tsv,.log,.gpx,.kml,.geojson,.json,text/csv"
-				onfile={(file) => void work.readFile(file)}
-			/>
-		</section>
-		{#if practice()}<section class="border border-rule p-4">
-				<h2 class="m-0">The practice aircraft</h2>
-				<p class="mt-1 mb-3 text-[15px] text-ink-2">A minute of simulated hover, with the faults you choose.</p>
-				<div class="grid gap-4">
-					<div class="flex flex-wrap gap-4">
-						<HoverFaults bind:faults />
-					</div>
-					<FaultPicker bind:faults kinds={['weakSky']} />
-					<div><Button kind="primary" onclick={rehearse} kbd="↵">Fly the practice hover</Button></div>
-				</div>
-			</section>{/if}
+	<div class="mt-5">
+		<Ways
+			what="hover"
+			first={practice() ? 'rig' : 'file'}
+			ways={[
+				{ value: 'file', label: 'A track of your aircraft', body: file },
+				...(practice() ? [{ value: 'rig', label: 'Practice aircraft', body: rig }] : []),
+			]}
+			bind:chosen
+		/>
 	</div>
 {:else}
 	<div class="mt-4 grid gap-8 md:grid-cols-[minmax(0,380px)_minmax(0,1fr)]">

@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { FELT_AT_M } from '$lib/core/hover/feltWind';
 	import { lengthOf, showsData } from '$lib/core/session/capabilities';
+	import { wayTaken } from '$lib/features/measuring/waysOf';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import type { HoverAnswer } from '$lib/schema/hover';
@@ -44,7 +45,12 @@
 	}));
 	seen.person = session.pilot;
 	if (!aircraft.hasPosition) seen.hold = 'attitude';
-	let door = $state<'log' | 'eye' | 'film'>(showsData(aircraft) || view.rehearsal ? 'log' : 'eye');
+	const DOORS = ['log', 'eye', 'film'] as const;
+	const taken = wayTaken();
+	const what = `hover judged${view.rehearsal ? ' practice' : ''}`;
+	let door = $state(
+		DOORS.find((each) => each === taken.last(what)) ?? (showsData(aircraft) || view.rehearsal ? 'log' : 'eye'),
+	);
 	const film = new FilmState();
 	film.hold = aircraft.hasPosition ? 'position' : 'attitude';
 	film.spanM = Math.round(1000 * lengthOf(aircraft) * (aircraft.rotors === 4 ? Math.SQRT1_2 : 1)) / 1000;
@@ -148,7 +154,10 @@
 					{ value: 'film', label: 'By a film', note: 'a phone on a stand' },
 					{ value: 'log', label: 'By its log or track', note: 'a file' },
 				]}
-				onchange={(d) => (door = d)}
+				onchange={(next) => {
+					door = next;
+					taken.take(what, next);
+				}}
 			/>
 		</div>
 	{/if}

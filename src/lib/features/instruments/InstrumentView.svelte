@@ -26,6 +26,8 @@
 	import KeepBar from './KeepBar.svelte';
 	import SampleList from './SampleList.svelte';
 	import SoundRecorder from './SoundRecorder.svelte';
+	import Ways from '../measuring/Ways.svelte';
+	import { asksFirst, leaveRecording, takeLeftRecording, type LeftRecording } from '../measuring/leftWork.svelte';
 	import SitePicker from '../measuring/SitePicker.svelte';
 	import type { Site } from '$lib/schema/records';
 
@@ -34,6 +36,8 @@
 		work: InstrumentState;
 		site: Site | null;
 		lead: string;
+		/** Whose page it is: what is left on it unread is not another's. */
+		owner?: string;
 		/** Drawn where a pose is asked for. */
 		rotors?: number;
 		onsite?: (id: string) => void;
@@ -43,24 +47,46 @@
 		/** In a session the finding is accepted there; alone it is kept in an aircraft's bench book. */
 		onaccept?: (payload: TestPayload) => void;
 	};
-	let { work, site, lead, rotors = 4, onsite, aside, beside, onaccept }: Props = $props();
+	let { work, site, lead, owner = '', rotors = 4, onsite, aside, beside, onaccept }: Props = $props();
 
+	// svelte-ignore state_referenced_locally
+	const key = `${work.instrument.id} ${owner}`;
+	let left = $state.raw(takeLeftRecording(key));
+	let [leaving, kept] = [false, false];
+	function taken({ file, from }: LeftRecording) {
+		if (leaving) return leaveRecording(key, { file, from });
+		left = null;
+		kept = false;
+		void work.takeFile(file, from);
+	}
 	const taking = (live: { recording: { sourceName: string } }) => (file: File, practice: boolean) =>
-		void work.takeFile(file, { practice, name: `${practice ? 'practice: ' : ''}${live.recording.sourceName}` });
+		taken({ file, from: { practice, name: `${practice ? 'practice: ' : ''}${live.recording.sourceName}` } });
 	const holds: HoldState = new HoldState((file, practice) => taking(holds)(file, practice));
 	const sticks: StickState = new StickState((file, practice) => taking(sticks)(file, practice));
 	const live = $derived(holds.running ? holds : sticks.running ? sticks : null);
+	asksFirst(() => live !== null || left !== null || (work.recorded !== null && !kept));
 	$effect(() => () => {
+		// What was recorded and went nowhere waits here for the one who comes back.
+		leaving = true;
+		if (left) leaveRecording(key, left);
+		else if (holds.running) holds.finish();
+		else if (sticks.running) sticks.finish();
+		else if (work.recorded && !kept)
+			leaveRecording(key, { file: work.recorded, from: { practice: work.practice, name: work.sourceName } });
 		holds.dispose();
 		sticks.dispose();
 	});
+	function accept(payload: TestPayload) {
+		kept = true;
+		onaccept?.(payload);
+	}
 	const date = new Date().toISOString().slice(0, 10);
 
 	let sheet = $state<HTMLElement>();
 	let saving = $state(false);
 	const instrument = $derived(work.instrument);
 	const { finding } = $derived(work);
-	const accept = $derived(
+	const accepts = $derived(
 		instrument.file?.kind === 'text'
 			? instrument.file.accept
 			: instrument.file?.kind === 'picture'
@@ -68,6 +94,14 @@
 				: instrument.file?.kind === 'sound'
 					? 'audio/*,video/*'
 					: '.csv,.txt,.tsv,text/csv,text/plain',
+	);
+	const FILE_NAMES = { table: 'A log', text: 'A log', picture: 'A photo', sound: 'A recording' } as const;
+	const byLog = $derived(
+		instrument.file && {
+			value: 'file',
+			label: FILE_NAMES[instrument.file.kind],
+			body: log,
+		},
 	);
 	const payload = () => toEntry(work, site, gradeOfWork(work));
 	const practice = practiceAllowed();
@@ -84,7 +118,7 @@
 			return;
 		if (!ofPage(event)) return;
 		if (live) return;
-		if (work.phase === 'result' && finding) (onaccept ? () => onaccept(payload()) : () => (saving = true))();
+		if (work.phase === 'result' && finding) (onaccept ? () => accept(payload()) : () => (saving = true))();
 		else if (work.phase === 'choose' && work.ready) workOut();
 	}
 </script>
@@ -141,7 +175,8 @@
 					sourceName={work.sourceName}
 					siteId={site?.id ?? null}
 					{payload}
-					{onaccept}
+					onaccept={onaccept && accept}
+					onsaved={() => (kept = true)}
 					{sheet}
 					onrepeat={() => work.repeat()}
 					bind:saving
@@ -153,33 +188,32 @@
 				>
 					{work.problem}
 				</p>{/if}
-			<div class="no-print mt-5 grid items-start gap-6 {instrument.file && !finding ? 'xl:grid-cols-2' : ''}">
-				<div class="grid gap-6">
-					{#if instrument.file && !finding}
-						<section class="border border-rule p-4">
-							<h2 class="m-0">{instrument.file.kind === 'sound' ? 'A recording' : 'A log'} of your aircraft</h2>
-							<p class="mt-1 mb-3 text-[15px] text-ink-2">{instrument.file.hint}</p>
-							{#if instrument.file.kind === 'sound'}<SoundRecorder
-									onfile={(file) =>
-										void work.takeFile(file, { practice: false, name: 'the microphone of this device' })}
-								/>{/if}
-							<FileDrop {accept} onfile={(file) => void work.takeFile(file)} />
-						</section>
-					{/if}
-					{#if instrument.fields.length > 0 && (instrument.coach || !instrument.file || finding)}{@render needed()}{/if}
+			{#if finding}
+				{#if instrument.fields.length > 0}<div class="no-print mt-5">{@render needed()}</div>{/if}
+			{:else}
+				{#if left}
+					{@const waiting = left}
+					<section class="no-print mt-5 border border-rule p-4">
+						<h2 class="m-0">A recording was left here</h2>
+						<p class="mt-1 mb-3 text-[15px] text-ink-2">
+							Made on this page, from {waiting.from.name}, and not worked out: the page was left before.
+						</p>
+						<div class="flex flex-wrap gap-3">
+							<Button kind="primary" onclick={() => taken(waiting)}>Work it out</Button>
+							<Button kind="quiet" onclick={() => (left = null)}>Throw it away</Button>
+						</div>
+					</section>
+				{/if}
+				<div
+					class="no-print mt-5 grid items-start gap-6 {instrument.file && instrument.fields.length > 0
+						? 'xl:grid-cols-2'
+						: ''}"
+				>
+					{#if instrument.fields.length > 0 && (instrument.coach || !instrument.file)}{@render needed()}{/if}
+					{@render source()}
+					{#if instrument.fields.length > 0 && instrument.file && !instrument.coach}{@render needed()}{/if}
 				</div>
-				{#if instrument.coach && !finding}
-					<HoldStart
-						state={holds}
-						plan={instrument.coach.plan(work.values)}
-						faults={instrument.coach.faults}
-						place={site}
-						{date}
-					/>
-				{:else if instrument.gestures && !finding}
-					<StickStart state={sticks} />
-				{:else if instrument.fields.length > 0 && instrument.file && !finding}{@render needed()}{/if}
-			</div>
+			{/if}
 			{#if practice()}
 				<SampleList
 					samples={instrument.samples}
@@ -187,19 +221,44 @@
 					ontry={(sample, seed) => void work.tryIt(sample, seed)}
 				/>
 			{/if}
-			{#if instrument.live && !finding}
-				<div class="mt-6">
-					<LiveRecorder
-						kinds={instrument.live}
-						onfile={(file, simulated) => void work.takeFile(file, { practice: simulated, name: file.name })}
-					/>
-				</div>
-			{/if}
 		{/if}
 	</div>
 </Sheet>
 
 {#if work.table}<MappingDialog flow={work.table} />{/if}
+
+{#snippet log()}
+	<p class="mt-0 mb-3 text-[15px] text-ink-2">{instrument.file?.hint}</p>
+	{#if instrument.file?.kind === 'sound'}<SoundRecorder
+			onfile={(file) => taken({ file, from: { practice: false, name: 'the microphone of this device' } })}
+		/>{/if}
+	<FileDrop accept={accepts} onfile={(file) => void work.takeFile(file)} />
+{/snippet}
+
+{#snippet source()}
+	{#if instrument.coach}
+		<HoldStart
+			state={holds}
+			what={instrument.id}
+			plan={instrument.coach.plan(work.values)}
+			faults={instrument.coach.faults}
+			place={site}
+			{date}
+			log={byLog}
+		/>
+	{:else if instrument.gestures}
+		<StickStart state={sticks} what={instrument.id} log={byLog} />
+	{:else if instrument.live && byLog}
+		<LiveRecorder
+			kinds={instrument.live}
+			what={instrument.id}
+			log={byLog}
+			onfile={(file, practice) => taken({ file, from: { practice, name: file.name } })}
+		/>
+	{:else if byLog}
+		<Ways what={instrument.id} ways={[byLog]} first={byLog.value} />
+	{/if}
+{/snippet}
 
 {#snippet needed()}
 	<section class={finding ? 'hairline pt-4' : ''}>

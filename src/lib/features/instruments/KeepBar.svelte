@@ -16,9 +16,21 @@
 		onaccept?: ((payload: TestPayload) => void) | undefined;
 		sheet: HTMLElement | undefined;
 		onrepeat: () => void;
+		onsaved?: () => void;
 		saving: boolean;
 	};
-	let { id, finding, sourceName, siteId, payload, onaccept, sheet, onrepeat, saving = $bindable() }: Props = $props();
+	let {
+		id,
+		finding,
+		sourceName,
+		siteId,
+		payload,
+		onaccept,
+		sheet,
+		onrepeat,
+		onsaved,
+		saving = $bindable(),
+	}: Props = $props();
 
 	function accept() {
 		const kept = payload();
@@ -43,4 +55,4 @@
 	<Button kind="quiet" onclick={onrepeat}>Start over</Button>
 </div>
 
-<SaveDialog bind:open={saving} {siteId} {payload} />
+<SaveDialog bind:open={saving} {siteId} {payload} {onsaved} />

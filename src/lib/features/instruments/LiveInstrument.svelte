@@ -20,6 +20,8 @@
 		site: Site | null;
 		/** Where the place matters: choosing it. */
 		onsite?: (id: string) => void;
+		/** Told that what was measured need not come back: the record has it, or it is a sample. */
+		recorded?: () => void;
 		/** A finding that is more than a test: a calibration. */
 		calibration?: () => CalibrationPayload | null;
 		corner?: Snippet;
@@ -28,9 +30,19 @@
 		children: Snippet;
 	};
 	/** Compass, position and hover on their own, in the frame that all instruments share. */
-	let { id, work, site, onsite, calibration, corner, samples = LIVE_SAMPLES[id], why, children }: Props = $props();
+	let {
+		id,
+		work,
+		site,
+		onsite,
+		recorded,
+		calibration,
+		corner,
+		samples = LIVE_SAMPLES[id],
+		why,
+		children,
+	}: Props = $props();
 
-	$effect(() => () => work.dispose());
 	let sheet = $state<HTMLElement>();
 	let saving = $state(false);
 	let sample = $state(false);
@@ -51,6 +63,7 @@
 		try {
 			if (!file) return;
 			sample = true;
+			recorded?.();
 			await work.readFile(await file(seed));
 			// One that could not be read says nothing of the next log.
 			sample = !work.idle;
@@ -81,6 +94,7 @@
 				{payload}
 				{sheet}
 				onrepeat={repeat}
+				onsaved={() => recorded?.()}
 				bind:saving
 			/>
 		{/if}

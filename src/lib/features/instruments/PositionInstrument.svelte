@@ -4,15 +4,16 @@
 	import { PositionState } from '$lib/features/position/positionState.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
+	import { comesBack } from '$lib/features/measuring/leftWork.svelte';
 	import LiveInstrument from './LiveInstrument.svelte';
 	import type { LiveProps } from './live';
 
 	let { site, date, onsite }: LiveProps = $props();
 
-	const work = new PositionState(() => DEFAULT_LOCK_RULE);
+	const { work, recorded } = comesBack('position', () => new PositionState(() => DEFAULT_LOCK_RULE));
 </script>
 
-<LiveInstrument id="position" {work} {site} {onsite}>
+<LiveInstrument id="position" {work} {site} {onsite} {recorded}>
 	{#snippet why()}
 		<Caution>Home is where the aircraft goes when the link is lost.</Caution>
 		{#if work.answer}<h2 class="mt-5 mb-2">Why</h2>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Snippet } from 'svelte';
 	import { ofPage } from '$lib/features/shell/keys';
 	import PaceChoice, { type Pace } from '$lib/features/measuring/PaceChoice.svelte';
 	import BaudChoice from '$lib/features/measuring/BaudChoice.svelte';
@@ -12,11 +13,17 @@
 	import Button from '$lib/ui/Button.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
 	import FaultPicker from './FaultPicker.svelte';
+	import Ways, { type Way } from './Ways.svelte';
 	import { hands } from './hands.svelte';
 	import { practiceAllowed } from './practice';
 
-	/** Where the samples come from: a file, or the practice aircraft. */
+	/** Where the samples come from: a log, a line, the practice aircraft, or a way of the caller's. */
 	type Props = {
+		/** What is measured. */
+		what: string;
+		/** Ways of the caller, and which of all is the usual one; a log unless told. */
+		others?: readonly Way[];
+		first?: string;
 		/** Where the practice aircraft stands; its own place where none was entered. */
 		place: RigPlace | null;
 		date: string;
@@ -24,19 +31,22 @@
 		fileHint: string;
 		/** What the line must send. */
 		serialHint: string;
-		/** Recipes of turning are offered where it must be turned; still hands otherwise. */
-		turning?: boolean;
+		/** How it is to be turned, where it must be; it is held still otherwise. */
+		turned?: Snippet;
 		onsource: (source: Source) => void;
 		onfile: (file: File) => void;
 		startWords?: string;
 	};
 	let {
+		what,
+		others = [],
+		first,
 		place,
 		date,
 		accept,
 		fileHint,
 		serialHint,
-		turning = false,
+		turned,
 		onsource,
 		onfile,
 		startWords = 'Start measuring',
@@ -47,6 +57,7 @@
 	let recipe = $state<RecipeName | 'own'>('thorough');
 	let baud = $state('57600');
 	let speed = $state<Pace>('1');
+	let chosen = $state('');
 
 	function start() {
 		const seed = Math.floor(Math.random() * 1e6);
@@ -57,7 +68,7 @@
 				place: place ?? PRACTICE_PLACE,
 				date,
 				speed: Number(speed),
-				hands: !turning ? 'still' : recipe === 'own' ? hands : recipe,
+				hands: !turned ? 'still' : recipe === 'own' ? hands : recipe,
 			}),
 		);
 	}
@@ -72,50 +83,61 @@
 	];
 </script>
 
-<div class="mt-5 grid gap-6 xl:grid-cols-2">
-	<div class="grid content-start gap-6 {practice() ? '' : 'xl:col-span-2 xl:grid-cols-2'}">
-		<section class="border border-rule p-4">
-			<h2 class="m-0">A log of your aircraft</h2>
-			<p class="mt-1 mb-3 text-[15px] text-ink-2">{fileHint}</p>
-			<FileDrop {accept} {onfile} />
-		</section>
-		<section class="border border-rule p-4">
-			<h2 class="m-0">Live, by a serial line</h2>
-			<p class="mt-1 mb-3 text-[15px] text-ink-2">{serialHint}</p>
-			<BaudChoice bind:value={baud} />
-			<div class="mt-3">
-				<Button onclick={() => onsource(serialSource(Number(baud), COMPASS_ROLES))}>Listen to the line</Button>
-			</div>
-		</section>
+{#snippet file()}
+	<p class="mt-0 mb-3 text-[15px] text-ink-2">{fileHint}</p>
+	<FileDrop {accept} {onfile} />
+{/snippet}
+{#snippet serial()}
+	<div class="grid gap-4">
+		<p class="m-0 text-[15px] text-ink-2">{serialHint}</p>
+		<BaudChoice bind:value={baud} />
+		<div>
+			<Button kind="primary" onclick={() => onsource(serialSource(Number(baud), COMPASS_ROLES))}
+				>Listen to the line</Button
+			>
+		</div>
+		{@render turned?.()}
 	</div>
-	{#if practice()}
-		<section class="border border-rule p-4">
-			<h2 class="m-0">The practice aircraft</h2>
-			<p class="mt-1 mb-3 text-[15px] text-ink-2">
-				Simulated sensors, made on this device. What it records is marked as practice.
-			</p>
-			<div class="grid gap-4">
-				{#if turning}
-					<label class="grid gap-1">
-						<span class="text-[15px] text-ink-2">Whose hands turn it</span>
-						<select class="field-input" bind:value={recipe}>
-							{#each HANDS as { value, label } (value)}<option {value}>{label}</option>{/each}
-						</select>
-					</label>
-				{/if}
-				<PaceChoice bind:value={speed} />
-				<FaultPicker
-					bind:faults
-					kinds={turning ? ['offsets', 'softIron', 'metalNear', 'mountingTurned'] : ['weakSky', 'metalNear']}
-				/>
-				<div><Button kind="primary" onclick={start} kbd="↵">{startWords}</Button></div>
-			</div>
-		</section>
-	{/if}
+{/snippet}
+{#snippet rig()}
+	<div class="grid gap-4">
+		<p class="m-0 text-[15px] text-ink-2">
+			Simulated sensors, made on this device. What it records is marked as practice.
+		</p>
+		<div><Button kind="primary" onclick={start} kbd="↵">{startWords}</Button></div>
+		{@render turned?.()}
+		{#if turned}
+			<label class="grid gap-1">
+				<span class="text-[15px] text-ink-2">Whose hands turn it</span>
+				<select class="field-input" bind:value={recipe}>
+					{#each HANDS as { value, label } (value)}<option {value}>{label}</option>{/each}
+				</select>
+			</label>
+		{/if}
+		<PaceChoice bind:value={speed} />
+		<FaultPicker
+			bind:faults
+			kinds={turned ? ['offsets', 'softIron', 'metalNear', 'mountingTurned'] : ['weakSky', 'metalNear']}
+		/>
+	</div>
+{/snippet}
+
+<div class="mt-5">
+	<Ways
+		{what}
+		first={practice() ? 'rig' : (first ?? 'file')}
+		ways={[
+			{ value: 'file', label: 'A log', body: file },
+			{ value: 'serial', label: 'Serial line', body: serial },
+			...others,
+			...(practice() ? [{ value: 'rig', label: 'Practice aircraft', body: rig }] : []),
+		]}
+		bind:chosen
+	/>
 </div>
 
 <svelte:window
 	onkeydown={(event) => {
-		if (event.key === 'Enter' && !event.repeat && ofPage(event) && practice()) start();
+		if (event.key === 'Enter' && !event.repeat && ofPage(event) && chosen === 'rig') start();
 	}}
 />

@@ -2,6 +2,8 @@
 export interface Resting {
 	/** Something was measured. */
 	readonly holds: boolean;
+	/** Nothing runs and nothing was found. */
+	readonly idle: boolean;
 	/** Lets the source go; what was measured stays. */
 	rest(): void;
 }
@@ -32,17 +34,46 @@ export function comesBack<T extends Resting>(key: string, make: () => T): { work
 	}
 	const { work, end } = entry;
 	let kept = false;
+	asksFirst(() => work.holds && !kept);
 	$effect(() => {
-		const ask = (event: BeforeUnloadEvent) => {
-			if (work.holds && !kept) event.preventDefault();
-		};
-		addEventListener('beforeunload', ask);
-		return () => {
-			removeEventListener('beforeunload', ask);
-			work.rest();
-			if (work.holds && !kept) left[key] = { work, end };
-			else end();
-		};
+		// What begins anew is not in the record yet.
+		if (work.idle) kept = false;
+	});
+	$effect(() => () => {
+		work.rest();
+		if (work.holds && !kept) left[key] = { work, end };
+		else end();
 	});
 	return { work, recorded: () => (kept = true) };
+}
+
+/** A page that is closed or loaded again while this holds asks first. To be called while a component is set up. */
+export function asksFirst(holds: () => boolean): void {
+	$effect(() => {
+		const ask = (event: BeforeUnloadEvent) => {
+			if (holds()) event.preventDefault();
+		};
+		addEventListener('beforeunload', ask);
+		return () => removeEventListener('beforeunload', ask);
+	});
+}
+
+/** A recording that was made on a page and left there unread, and what it is of. */
+export interface LeftRecording {
+	file: File;
+	from: { practice: boolean; name: string };
+}
+
+const recordings: Partial<Record<string, LeftRecording>> = {};
+
+/** Leaves a recording with its page, by the page's key, as long as the application is open. */
+export function leaveRecording(key: string, left: LeftRecording): void {
+	recordings[key] = left;
+}
+
+/** What was left on a page; it is the caller's from here on. */
+export function takeLeftRecording(key: string): LeftRecording | null {
+	const left = recordings[key] ?? null;
+	recordings[key] = undefined;
+	return left;
 }

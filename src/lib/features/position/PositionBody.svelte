@@ -3,6 +3,7 @@
 	import type { GnssAnswer } from '$lib/schema/gnss';
 	import SourceFailure from '$lib/features/measuring/SourceFailure.svelte';
 	import SourcePicker from '$lib/features/measuring/SourcePicker.svelte';
+	import type { Way } from '$lib/features/measuring/Ways.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
@@ -15,9 +16,12 @@
 		state: PositionState;
 		place: { latDeg: number; lonDeg: number; altM: number } | null;
 		date: string;
+		/** Other ways than by its receiver's text, and which of all is the usual one. */
+		others?: readonly Way[];
+		first?: string;
 		onaccept?: (answer: GnssAnswer) => void;
 	};
-	let { state: work, place, date, onaccept }: Props = $props();
+	let { state: work, place, date, others, first, onaccept }: Props = $props();
 	const answer = $derived(work.answer);
 	const figure = (value: number | null | undefined, digits = 0) =>
 		value === null || value === undefined ? '–' : value.toFixed(digits);
@@ -62,6 +66,9 @@
 
 {#if work.phase === 'choose'}
 	<SourcePicker
+		what="position"
+		{others}
+		{first}
 		{place}
 		{date}
 		accept=".nmea,.txt,.log,.ubx,text/plain"

@@ -67,6 +67,10 @@
 	}
 </script>
 
+{#snippet screen()}
+	<ReadOff rule={aircraft.lock} onread={(payload) => void keepReadOff(payload)} />
+{/snippet}
+
 <Sheet
 	title={work.title}
 	lead="Position of {aircraft.name} · {aircraft.lock.minSatellites} satellites, HDOP {aircraft.lock
@@ -96,13 +100,12 @@
 			</p>
 		{/if}
 	{/snippet}
-	{#if work.phase === 'choose' && !showsData(aircraft)}<ReadOff
-			rule={aircraft.lock}
-			onread={(p) => void keepReadOff(p)}
-		/>{/if}
-	<PositionBody state={work} place={site} date={new Date().toISOString().slice(0, 10)} onaccept={accept} />
-	{#if work.phase === 'choose' && showsData(aircraft)}<ReadOff
-			rule={aircraft.lock}
-			onread={(p) => void keepReadOff(p)}
-		/>{/if}
+	<PositionBody
+		state={work}
+		place={site}
+		date={new Date().toISOString().slice(0, 10)}
+		others={[{ value: 'screen', label: 'Its own screen', body: screen }]}
+		first={showsData(aircraft) ? undefined : 'screen'}
+		onaccept={accept}
+	/>
 </Sheet>

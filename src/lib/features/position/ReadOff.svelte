@@ -45,9 +45,8 @@
 	}
 </script>
 
-<section bind:this={form} class="mt-5 border border-rule p-4">
-	<h2 class="m-0">Read off its own screen</h2>
-	<p class="mt-1 mb-3 text-[15px] text-ink-2">
+<div bind:this={form}>
+	<p class="mt-0 mb-3 text-[15px] text-ink-2">
 		Where nothing but the screen, a light or a voice tells. Wanted at least {rule.minSatellites} satellites, watched for {rule.holdS}
 		s, and home stored.
 	</p>
@@ -74,4 +73,4 @@
 		/>
 	</div>
 	<div class="mt-4"><Button kind="primary" disabled={!complete} onclick={read}>Record what it shows</Button></div>
-</section>
+</div>

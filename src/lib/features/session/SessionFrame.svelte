@@ -3,6 +3,7 @@
 	import { untrack, type Snippet } from 'svelte';
 	import { stationIdSchema } from '$lib/schema/records';
 	import { allowPractice } from '$lib/features/measuring/practice';
+	import { waysOf } from '$lib/features/measuring/waysOf';
 	import { rememberPlace } from '$lib/store/repository';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Button from '$lib/ui/Button.svelte';
@@ -14,6 +15,7 @@
 
 	const view = setSessionView(new SessionView(() => id, new Date().toISOString()));
 	allowPractice(() => view.ready && !view.missing && view.rehearsal);
+	waysOf(() => (view.ready && !view.missing ? view.bundle.aircraft.id : 'any'));
 	const station = $derived(stationIdSchema.safeParse(page.params.station).data ?? null);
 	const task = $derived(page.params.task ?? null);
 	const here = $derived(view.ready && !view.missing);
