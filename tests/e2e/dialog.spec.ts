@@ -16,7 +16,8 @@ test('a dialog has the cursor where one types, keeps the keys, and gives the foc
 		expect(await page.evaluate(() => document.activeElement?.closest('main, header'))).toBeNull();
 	}
 	await page.keyboard.press('Escape');
-	await expect(dialog).toHaveCount(0);
+	// Out of the page, not only out of sight.
+	await expect(page.locator('dialog')).toHaveCount(0);
 	await expect(enter).toBeFocused();
 
 	await enter.press('Enter');
