@@ -98,7 +98,8 @@ const most = (values: number[]) => (values.length === 0 ? 0 : Math.max(...values
 const ACTIONS: [string, string, ((page: Page) => Locator) | string[]][] = [
 	['answer an item with a key', '/session/demo-open/bench', ['Enter']],
 	['go to the next station', '/session/demo-open/bench', ['ArrowRight']],
-	['look at another item', '/session/demo-open/plan', (page) => page.getByRole('button').last()],
+	['look at another item', '/session/demo-open/plan', (page) => page.getByRole('listitem').getByRole('button').last()],
+	['ask what is flown', '/session/demo-open/plan', (page) => page.getByRole('button', { name: 'What is flown today' })],
 	['open the places', '/', (page) => page.getByRole('button', { name: 'Places' })],
 	['open a folded part', '/aircraft/demo-dunlin', (page) => page.locator('summary').last()],
 	['begin a new site', '/sites', (page) => page.getByRole('button', { name: 'Enter a site' })],
@@ -112,6 +113,8 @@ async function answers(page: Page, cdp: CDPSession): Promise<Record<string, stri
 	for (const [what, path, act] of ACTIONS) {
 		await page.goto(`${BASE}${path}`);
 		if (path === '/finder') await page.getByRole('searchbox').focus();
+		// A page that is still being opened answers later than one that stands.
+		await settled(page);
 		await settled(page);
 		rows.push({ what, ...(await timed(page, cdp, act)) });
 	}

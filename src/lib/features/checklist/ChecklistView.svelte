@@ -29,6 +29,7 @@
 	import { controlsAt, controlWords } from '$lib/core/session/controls';
 	import { placeAt } from '$lib/core/session/placeAt';
 	import { lightsAt } from '$lib/core/session/lights';
+	import Later from '$lib/ui/Later.svelte';
 	import LightLines from '$lib/ui/LightLines.svelte';
 	import ArmingHelp from './ArmingHelp.svelte';
 	import Daylight from './Daylight.svelte';
@@ -302,17 +303,19 @@
 						{/if}
 					</div>
 				{/if}
-				<div class="mt-4 flex flex-wrap gap-3">
-					{#if item.page}<Button href={view.href(station, item.page.of)}>{item.page.words}</Button>{/if}
-					{#if instrument}<Button href={view.href(station, `measure-${instrument.id}`)}
-							>Measure it: {instrument.title.toLowerCase()}</Button
-						>{/if}
-					{#if ARMS.includes(item.id)}<Button onclick={() => (unarmed = true)}>It will not arm</Button>{/if}
-					{#if item.type !== 'nudge'}<Button onclick={notRight} kbd="n"
-							>{item.id === 'bumps' ? 'There was one: note it' : 'Not as it should be'}</Button
-						>{/if}
-					{#if chosen.offered}<Button onclick={() => (asideOf = chosen)} kbd="x">Set aside</Button>{/if}
-					<SessionPhotos {station} task={item.id} />
+				<div class="mt-4 flex min-h-11 flex-wrap gap-3">
+					<Later>
+						{#if item.page}<Button href={view.href(station, item.page.of)}>{item.page.words}</Button>{/if}
+						{#if instrument}<Button href={view.href(station, `measure-${instrument.id}`)}
+								>Measure it: {instrument.title.toLowerCase()}</Button
+							>{/if}
+						{#if ARMS.includes(item.id)}<Button onclick={() => (unarmed = true)}>It will not arm</Button>{/if}
+						{#if item.type !== 'nudge'}<Button onclick={notRight} kbd="n"
+								>{item.id === 'bumps' ? 'There was one: note it' : 'Not as it should be'}</Button
+							>{/if}
+						{#if chosen.offered}<Button onclick={() => (asideOf = chosen)} kbd="x">Set aside</Button>{/if}
+						<SessionPhotos {station} task={item.id} />
+					</Later>
 				</div>
 			</div>
 		{/key}

@@ -10,7 +10,7 @@
 		task: TaskState;
 		value: string;
 		current: boolean;
-		/** Its title is the headline already. */
+		/** Its title is the headline already: what it says besides is shown, where there is any. */
 		headed?: boolean;
 		primary: boolean;
 		/** What it waits for, where that is not said for all. */
@@ -27,6 +27,7 @@
 			? ''
 			: task.detail,
 	);
+	const bare = $derived(headed && !value && !waits && !ask.advice && !(detail && detail !== value));
 	const settles = $derived(
 		!onpick && !readOnly && task.offered !== null && !task.shut && task.mark !== 'clear' && task.mark !== 'aside',
 	);
@@ -67,8 +68,10 @@
 			{@render words()}
 		</button>
 	{:else}
-		<div class="flex min-h-14 min-w-0 flex-1 basis-72 items-center gap-4 py-3">{@render words()}</div>
-		<div class="flex flex-wrap gap-1 max-md:w-full max-md:pb-3 max-md:pl-11">
+		<div class={bare ? 'sr-only' : 'flex min-h-14 min-w-0 flex-1 basis-72 items-center gap-4 py-3'}>
+			{@render words()}
+		</div>
+		<div class="flex flex-wrap gap-1 {bare ? 'py-3' : 'max-md:w-full max-md:pb-3 max-md:pl-11'}">
 			{#if href && !readOnly && !task.shut}
 				<Button kind={primary ? 'primary' : 'plain'} {href}>{ask.press || 'Open'}</Button>
 			{/if}

@@ -73,14 +73,14 @@
 />
 
 {#snippet file()}
-	<p class="mt-0 mb-3 text-[15px] text-ink-2">
-		CSV (time with north, east, height, or latitude, longitude, altitude; heading, satellites, volts beside them), GPX,
-		KML or GeoJSON with times. A whole flight is cut here: take-off, hovers, legs, landing.
-	</p>
 	<FileDrop
 		accept=".csv,.txt,.tsv,.log,.gpx,.kml,.geojson,.json,text/csv"
 		onfile={(file) => void work.readFile(file)}
 	/>
+	<p class="mt-3 mb-0 text-[15px] text-ink-2">
+		CSV (time with north, east, height, or latitude, longitude, altitude; heading, satellites, volts beside them), GPX,
+		KML or GeoJSON with times. A whole flight is cut here: take-off, hovers, legs, landing.
+	</p>
 {/snippet}
 {#snippet rig()}
 	<div class="grid gap-4">

@@ -228,11 +228,11 @@
 {#if work.table}<MappingDialog flow={work.table} />{/if}
 
 {#snippet log()}
-	<p class="mt-0 mb-3 text-[15px] text-ink-2">{instrument.file?.hint}</p>
 	{#if instrument.file?.kind === 'sound'}<SoundRecorder
 			onfile={(file) => taken({ file, from: { practice: false, name: 'the microphone of this device' } })}
 		/>{/if}
 	<FileDrop accept={accepts} onfile={(file) => void work.takeFile(file)} />
+	<p class="mt-3 mb-0 text-[15px] text-ink-2">{instrument.file?.hint}</p>
 {/snippet}
 
 {#snippet source()}

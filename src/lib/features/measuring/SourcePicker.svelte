@@ -84,8 +84,8 @@
 </script>
 
 {#snippet file()}
-	<p class="mt-0 mb-3 text-[15px] text-ink-2">{fileHint}</p>
 	<FileDrop {accept} {onfile} />
+	<p class="mt-3 mb-0 text-[15px] text-ink-2">{fileHint}</p>
 {/snippet}
 {#snippet serial()}
 	<div class="grid gap-4">
