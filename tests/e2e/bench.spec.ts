@@ -28,7 +28,7 @@ test('a whole bench session, hands free: measured by the rig, guided by voice, t
 	await measure(page, 'Accelerometer', /^Raw level is off by/);
 	await measure(page, 'Gyro', /^At rest it turns by/);
 	await measure(page, 'Level', /^(At the attitude wanted it reads|It reads level)/);
-	await measure(page, 'Board mounting', /^Change the setting from yaw 0°/);
+	await measure(page, 'Board mounting', /^Change the setting: yaw from 0°/);
 	const { words, tones } = await heard();
 	for (const cue of ['Belly down is in. Left side down.', 'Turn it half round', 'Lift the nose', 'leave it alone'])
 		expect(words.join(' | ')).toContain(cue);

@@ -91,16 +91,11 @@ export function reviewLegs(out: Leg, back: Leg | null, windMps: number | null): 
 						},
 					)
 				: clear > limits.legErrorDeg.value * 1.5
-					? reason(
-							'caution',
-							'leg-loose',
-							`Errors above about ${clear.toFixed(0)}° are excluded, smaller ones are not.`,
-							{
-								value: clear,
-								limit: limits.legErrorDeg,
-								next: back ? 'Fly a longer leg.' : 'Fly the same leg back: the wind falls out.',
-							},
-						)
+					? reason('caution', 'leg-loose', `It excludes compass errors above about ${clear.toFixed(0)}° only.`, {
+							value: clear,
+							limit: limits.legErrorDeg,
+							next: back ? 'Fly a longer leg.' : 'Fly the same leg back: the wind falls out.',
+						})
 					: reason(
 							'pass',
 							'leg-straight',

@@ -11,7 +11,7 @@ describe('what a mounting must be changed to', () => {
 	it('from raw axes is what was found, whatever is set now', () => {
 		const change = changeMounting(rotationZ(Math.PI / 2), { ...NONE, yawDeg: 180 }, false);
 		expect(change.wanted).toEqual({ yawDeg: 90, pitchDeg: 0, rollDeg: 0 });
-		expect(change.words).toBe('Change the setting from yaw 180°, pitch 0°, roll 0° to yaw 90°, pitch 0°, roll 0°.');
+		expect(change.words).toBe('Change the setting: yaw from 180° to 90°.');
 	});
 
 	it('from axes that the aircraft had turned already, any present setting leads to the true one', () => {

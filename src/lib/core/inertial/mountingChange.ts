@@ -14,7 +14,7 @@ export interface MountingChange {
 	rotation: Mat3;
 	/** True where what is set now is right already. */
 	right: boolean;
-	/** In a pilot's words: from what, to what. */
+	/** In a pilot's words: what changes, from what, to what; the other angles stay. */
 	words: string;
 }
 
@@ -39,13 +39,17 @@ export function changeMounting(found: Mat3, now: MountingAngles, applied: boolea
 	const right = rotation.every((row, i) => row.every((v, k) => Math.abs(v - present[i][k]) < SAME));
 	const say = ({ yawDeg, pitchDeg, rollDeg }: MountingAngles) =>
 		`yaw ${yawDeg}°, pitch ${pitchDeg}°, roll ${rollDeg}°`.replaceAll('-', '−');
+	const changed = (['yaw', 'pitch', 'roll'] as const)
+		.map((name) => ({ name, from: now[`${name}Deg`], to: wanted[`${name}Deg`] }))
+		.filter(({ from, to }) => from !== to)
+		.map(({ name, from, to }) => `${name} from ${from}° to ${to}°`)
+		.join(', ')
+		.replaceAll('-', '−');
 	return {
 		wanted,
 		rotation,
 		right,
-		words: right
-			? `The setting is right as it is: ${say(now)}.`
-			: `Change the setting from ${say(now)} to ${say(wanted)}.`,
+		words: right ? `The setting is right as it is: ${say(now)}.` : `Change the setting: ${changed}.`,
 	};
 }
 

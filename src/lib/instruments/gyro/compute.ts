@@ -13,15 +13,16 @@ export const compute = working(fields, async (input) => {
 	const { allan } = answer;
 	const worst = (v: readonly number[] | null) => (v ? Math.max(...v.map(Math.abs)) * DEG_PER_RAD : null);
 	const names = ['x', 'y', 'z'] as const;
+	const instability = answer.biasInstabilityRadps ? (worst(answer.biasInstabilityRadps) ?? 0) * 3600 : null;
 	return {
 		...report(answer, `At rest it turns by ${worst(answer.biasRadps)?.toFixed(2)} °/s and stays there`),
 		figures: [
 			{ label: 'Largest bias', value: worst(answer.biasRadps), unit: '°/s', digits: 2 },
 			{
 				label: 'Bias instability',
-				value: answer.biasInstabilityRadps ? (worst(answer.biasInstabilityRadps) ?? 0) * 3600 : null,
+				value: instability,
 				unit: '°/h',
-				digits: 1,
+				digits: instability !== null && instability >= 100 ? 0 : 1,
 			},
 			{ label: 'Noise', value: worst(answer.noiseDensityRadpsRtHz), unit: '°/s/√Hz', digits: 3 },
 			{

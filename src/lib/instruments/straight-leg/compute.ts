@@ -18,6 +18,14 @@ const leg = (v: FormOf<typeof fields>, n: 1 | 2) => {
 export const compute = working(fields, async ({ form: v }) => {
 	const legs = v.back === 'yes' ? [leg(v, 1), leg(v, 2)] : [leg(v, 1)];
 	const answer = reviewLegs(legs[0], legs[1] ?? null, v.wind);
+	const { compassErrorDeg, sigmaDeg } = answer;
+	const error = {
+		...{ label: 'Compass reads too far clockwise by', value: compassErrorDeg, unit: '°', digits: 0 },
+		sigma: sigmaDeg,
+	};
+	const size = Math.abs(compassErrorDeg ?? 0);
+	const told = sigmaDeg !== null && size > 2 * sigmaDeg;
+	const excludedDeg = sigmaDeg === null ? null : size + 2 * sigmaDeg;
 	return {
 		...report(answer, answer.reasons[0].text),
 		plots: [
@@ -34,13 +42,8 @@ export const compute = working(fields, async ({ form: v }) => {
 			},
 		],
 		figures: [
-			{
-				label: 'Compass reads too far clockwise by',
-				value: answer.compassErrorDeg,
-				unit: '°',
-				digits: 0,
-				sigma: answer.sigmaDeg,
-			},
+			// An error is shown large only where it is told from none.
+			...(told ? [error] : [{ label: 'Errors excluded above', value: excludedDeg, unit: '°', digits: 0 }, error]),
 			{ label: 'Course without the wind', value: answer.courseDeg, unit: '°', digits: 0 },
 		],
 	};

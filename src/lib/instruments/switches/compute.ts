@@ -25,16 +25,13 @@ export const compute = working(fields, async (input) => {
 		})),
 	});
 	const answer = auditSwitches(request);
+	const of = (level: 'fail' | 'caution') => answer.reasons.filter((each) => each.level === level).length;
 	return {
 		...report(answer, 'Every position gives what its range says'),
 		figures: [
+			{ label: 'To change', value: of('fail'), unit: '', digits: 0 },
+			{ label: 'To mind', value: of('caution'), unit: '', digits: 0 },
 			{ label: 'Positions looked at', value: answer.positions.length, unit: '', digits: 0 },
-			{
-				label: 'Things to mind',
-				value: answer.reasons.filter(({ level }) => level !== 'pass').length,
-				unit: '',
-				digits: 0,
-			},
 		],
 		plots:
 			request.switches.length === 0

@@ -12,14 +12,17 @@
 	};
 	let { title, parts, markMm, centreMm, sigmaMm, pack }: Props = $props();
 
-	const [W, ROW, TOP] = [640, 34, 26];
+	const [MOST_W, ROW, TOP, LETTERS, LETTER_W] = [640, 34, 26, 14, 8];
+	let wide = $state(MOST_W);
+	/** Drawn as wide as there is room, so that its words stay as large as the page's. */
+	const W = $derived(Math.max(260, Math.min(MOST_W, wide)));
 	const arms = $derived([...parts.map((p) => p.armMm), markMm, centreMm, pack.toMm ?? centreMm, 0]);
 	const span = $derived(Math.max(40, Math.max(...arms) - Math.min(...arms)));
 	const x = $derived(scaleLinear([Math.min(...arms) - 0.18 * span, Math.max(...arms) + 0.22 * span], [16, W - 16]));
 	const most = $derived(Math.max(1, ...parts.map((p) => p.massG)));
 	const size = (massG: number) => 10 + 34 * Math.sqrt(Math.max(0, massG) / most);
 	const base = $derived(TOP + ROW * parts.length + 12);
-	const H = $derived(base + 74);
+	const H = $derived(base + 24);
 	const off = $derived(centreMm - markMm);
 	const move = $derived(pack.toMm === null ? 0 : pack.toMm - (parts[pack.index]?.armMm ?? 0));
 	const mm = (v: number) => `${Math.abs(v).toFixed(0)} mm`;
@@ -28,11 +31,11 @@
 	);
 </script>
 
-<figure class="m-0">
+<figure class="m-0 min-w-0 overflow-hidden" bind:clientWidth={wide}>
 	<figcaption class="mb-1 font-semibold">{title}</figcaption>
-	<svg viewBox="0 0 {W} {H}" class="block h-auto w-full max-w-[640px]" role="img" aria-label={label}>
-		<text x="16" y="16" font-size="15" fill="var(--ink-2)">← nose</text>
-		<text x={W - 16} y="16" font-size="15" text-anchor="end" fill="var(--ink-2)">tail →</text>
+	<svg viewBox="0 0 {W} {H}" width={W} height={H} class="block" role="img" aria-label={label}>
+		<text x="16" y="16" font-size={LETTERS} fill="var(--ink-2)">← nose</text>
+		<text x={W - 16} y="16" font-size={LETTERS} text-anchor="end" fill="var(--ink-2)">tail →</text>
 		{#each parts as part, k (k)}
 			{@const y = TOP + ROW * k + ROW / 2}
 			{@const w = size(part.massG)}
@@ -47,18 +50,22 @@
 				stroke={k === pack.index ? 'var(--action)' : 'var(--ink-2)'}
 				stroke-width="2"
 			/>
-			{@const right = x(part.armMm) + w / 2 + 140 < W}
+			{@const moves = k === pack.index && pack.toMm !== null && Math.abs(move) >= 0.5}
+			{@const places = [part.armMm, ...(moves ? [pack.toMm ?? 0] : [])].map((arm) => x(arm))}
+			{@const words = `${part.name} ${part.massG.toFixed(0)} g`}
+			{@const end = Math.max(...places) + w / 2 + 8}
+			{@const right = end + LETTER_W * words.length < W}
 			<text
-				x={right ? x(part.armMm) + w / 2 + 8 : x(part.armMm) - w / 2 - 8}
+				x={right ? end : Math.min(...places) - w / 2 - 8}
 				y={y + 5}
-				font-size="15"
+				font-size={LETTERS}
 				text-anchor={right ? 'start' : 'end'}
 				stroke="var(--sheet)"
 				stroke-width="5"
 				paint-order="stroke"
-				fill="var(--ink)">{part.name} {part.massG.toFixed(0)} g</text
+				fill="var(--ink)">{words}</text
 			>
-			{#if k === pack.index && pack.toMm !== null && Math.abs(move) >= 0.5}
+			{#if moves && pack.toMm !== null}
 				<rect
 					x={x(pack.toMm) - w / 2}
 					y={y - 10}
@@ -85,13 +92,14 @@
 			opacity="0.45"
 		/>
 		<path d="M{x(centreMm)} {base - 9}l9 9l-9 9l-9 -9Z" fill={off > sigmaMm ? 'var(--hold)' : 'var(--ink)'} />
-		<text x="16" y={base + 40} font-size="15" fill="var(--ink)"
-			>◆ balances at {centreMm.toFixed(0)} mm, △ mark at {markMm.toFixed(0)} mm behind the datum</text
-		>
-		{#if pack.toMm !== null && Math.abs(move) >= 0.5}
-			<text x="16" y={base + 62} font-size="15" font-weight="700" fill="var(--action)"
-				>Dashed: slide the pack {mm(move)} {move < 0 ? 'forward' : 'back'}</text
-			>
-		{/if}
 	</svg>
+	<p class="mt-1 mb-0 text-[15px]">
+		◆ balances at {centreMm.toFixed(0)} mm, △ mark at {markMm.toFixed(0)} mm behind the datum
+	</p>
+	{#if pack.toMm !== null && Math.abs(move) >= 0.5}
+		<p class="m-0 text-[15px] font-bold text-action">
+			Dashed: slide the pack {mm(move)}
+			{move < 0 ? 'forward' : 'back'}
+		</p>
+	{/if}
 </figure>
