@@ -57,11 +57,35 @@ test('the list of an aircraft is its pilot’s: added, left off, limited, moved 
 	await page.getByLabel('A list from a file').setInputFiles(path);
 	await expect(page.getByText('Read: 1 of your own, 0 left off')).toBeVisible();
 
+	await page.goto('/aircraft/demo-plover/checklist');
+	await bench.getByRole('button', { name: 'Add to Bench' }).click();
+	await page.getByLabel('What is asked').fill('Let it warm up');
+	await page.getByRole('radio', { name: 'Waiting' }).click();
+	await page.getByLabel('Wait', { exact: true }).fill('100');
+	await page.getByRole('button', { name: 'Keep it' }).click();
+	await expect(rows.last()).toContainText('Let it warm up');
+
 	// A session follows it.
 	await page.goto('/');
 	await startSession(page, 'Plover', 'flight');
 	await toStation(page, 'bench');
 	await expect(page.getByText('Rear foam in place').first()).toBeVisible();
+
+	// A wait goes on while its page is left; one that ended meanwhile is asked about.
+	await page.getByRole('button', { name: /Let it warm up/ }).click();
+	await page.getByRole('button', { name: 'Start the wait' }).click();
+	await expect(page.getByText(/^9\d ?s left$/)).toBeVisible();
+	await page.reload();
+	await page.getByRole('button', { name: /Let it warm up/ }).click();
+	await expect(page.getByRole('button', { name: 'Hands off…' })).toBeDisabled();
+	await expect(page.getByText(/^[0-9]\d ?s left$/)).toBeVisible();
+	const session = page.url();
+	await page.goto('/instruments');
+	await page.clock.install({ time: Date.now() + 200_000 });
+	await page.goto(session);
+	await page.getByRole('button', { name: /Let it warm up/ }).click();
+	await page.getByRole('button', { name: 'It was left untouched' }).click();
+	await expect(page.getByText('Recorded')).toBeVisible();
 });
 
 test('two persons: one answers, the other confirms, and the record says who; a flown pack is marked used', async ({

@@ -268,6 +268,8 @@
 				<ItemAnswer
 					bind:this={answer}
 					{item}
+					of={view.bundle.session.id}
+					answeredAt={chosen.entry?.at ?? null}
 					unit={unitOf(item)}
 					{busy}
 					onaccept={(value, waitedS) => accept(value === null ? null : toSi(item, value), waitedS)}

@@ -2,6 +2,8 @@
 	import type { CheckPayload, Odd } from '$lib/schema/entries';
 	import type { Item } from '$lib/core/session/items';
 	import { toUnit } from '$lib/core/words/units';
+	import { z } from 'zod';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { say, tone } from '$lib/ui/speech';
@@ -10,13 +12,18 @@
 	/** The way to answer one item: a press, a value, or a timed wait. `value` is in the pilot's unit. */
 	type Props = {
 		item: Item;
+		/** Whose item it is: a wait goes on while its page is left, by the key of its session. */
+		of: string;
+		/** When it was answered last, ISO: a wait from before that is over. */
+		answeredAt: string | null;
 		unit: string;
 		busy: boolean;
 		onaccept: (value: number | null, waitedS: number | null) => void;
 		onnudge: (outcome: CheckPayload['outcome'], odd?: Odd) => void;
 	};
-	let { item, unit, busy, onaccept, onnudge }: Props = $props();
+	let { item, of, answeredAt, unit, busy, onaccept, onnudge }: Props = $props();
 
+	const begunSchema = z.object({ pluggedAt: z.number().nullable(), startedAt: z.number().nullable() });
 	const ODD: readonly { odd: Odd; words: string }[] = [
 		{ odd: 'opposite', words: 'It went the other way' },
 		{ odd: 'swapped-axis', words: 'It went about another axis' },
@@ -55,33 +62,56 @@
 		const from = pluggedAt;
 		let said = setDown;
 		const timer = setInterval(() => {
-			pluggedS = (performance.now() - from) / 1000;
+			pluggedS = (Date.now() - from) / 1000;
 			const left = Math.ceil(setDown - pluggedS);
 			if (startedAt === null && left < said && left > 0) say(String((said = left)));
-			if (pluggedS >= setDown) startedAt ??= performance.now();
+			if (pluggedS >= setDown) startedAt ??= Date.now();
 		}, 100);
 		return () => clearInterval(timer);
 	});
 	function begin() {
-		if (setDown === 0) startedAt ??= performance.now();
+		if (setDown === 0) startedAt ??= Date.now();
 		else if (pluggedAt === null) {
-			pluggedAt = performance.now();
+			pluggedAt = Date.now();
 			tone('step');
 			say('Set it down.');
-		} else startedAt ??= performance.now();
+		} else startedAt ??= Date.now();
 	}
+
+	/** It ended while nobody looked: whether it was left untouched is asked. */
+	let over = $state(false);
+	// svelte-ignore state_referenced_locally
+	if (item.type === 'wait')
+		keepDraft(
+			`wait ${of} ${item.id}`,
+			() => (pluggedAt === null && startedAt === null ? null : { pluggedAt, startedAt }),
+			(kept) => {
+				const { data } = begunSchema.safeParse(kept);
+				const begunAt = data?.pluggedAt ?? data?.startedAt ?? null;
+				if (!data || begunAt === null || (answeredAt && begunAt < Date.parse(answeredAt))) return;
+				({ pluggedAt, startedAt } = data);
+				over = startedAt !== null && Date.now() - startedAt >= 1000 * wanted;
+			},
+		);
+	function anew() {
+		over = false;
+		pluggedAt = null;
+		startedAt = setDown === 0 ? Date.now() : null;
+	}
+	const waited = () => onaccept(null, Math.round(waitedS * 10) / 10);
 
 	$effect(() => {
 		if (startedAt === null) return;
 		const from = startedAt;
+		const look = () => (waitedS = Math.max(0, (Date.now() - from) / 1000));
+		look();
+		if (over) return;
 		const timer = setInterval(() => {
-			waitedS = (performance.now() - from) / 1000;
-			if (waitedS >= wanted) {
-				clearInterval(timer);
-				tone('done');
-				say('Done. It may be touched.');
-				onaccept(null, Math.round(waitedS * 10) / 10);
-			}
+			if (look() < wanted) return;
+			clearInterval(timer);
+			tone('done');
+			say('Done. It may be touched.');
+			waited();
 		}, 100);
 		return () => clearInterval(timer);
 	});
@@ -97,7 +127,7 @@
 				error = '';
 				onaccept(value, null);
 			}
-		} else if (item.type === 'wait') begin();
+		} else if (item.type === 'wait') (over ? waited : begin)();
 		// A nudge has three answers: none of them is the one that a key presses by itself.
 		else if (item.type !== 'nudge') onaccept(null, null);
 	}
@@ -159,16 +189,19 @@
 			</p>
 			<Progress value={waitedS / wanted} label="Wait" />
 		{/if}
-		<div>
-			<Button kind="primary" onclick={press} disabled={startedAt !== null} kbd="↵">
-				{startedAt !== null
-					? 'Hands off…'
-					: setDown === 0
-						? 'Start the wait'
-						: pluggedAt === null
-							? 'Plugged in'
-							: 'It stands'}
+		<div class="flex flex-wrap gap-3">
+			<Button kind="primary" onclick={press} disabled={startedAt !== null && !over} kbd="↵">
+				{over
+					? 'It was left untouched'
+					: startedAt !== null
+						? 'Hands off…'
+						: setDown === 0
+							? 'Start the wait'
+							: pluggedAt === null
+								? 'Plugged in'
+								: 'It stands'}
 			</Button>
+			{#if over}<Button class="min-h-14" onclick={anew}>Wait again</Button>{/if}
 		</div>
 		{#if pluggedAt !== null}
 			<p class="m-0 text-[15px] text-ink-2">

@@ -113,7 +113,7 @@
 
 <Ways
 	{what}
-	first={practice() ? 'rig' : 'serial'}
+	first={practice() ? 'rig' : (log?.value ?? 'serial')}
 	ways={[
 		...(log ? [log] : []),
 		{ value: 'serial', label: 'Serial line', body: serial },
