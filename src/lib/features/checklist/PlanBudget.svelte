@@ -10,6 +10,7 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { lastFlights } from '$lib/store/home';
 	import { live } from '$lib/store/live.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { keepDraft } from '$lib/ui/draft.svelte';
@@ -107,55 +108,55 @@
 			told.
 		</p>
 	{/if}
-	{#if open && pack}
-		<ul class="m-0 mt-3 list-none p-0">
-			{#each rungs as { name, minutes, required }, index (index)}
-				<li class="hairline flex flex-wrap items-center gap-x-4 py-1.5 {dropped.has(name) ? 'text-hold' : ''}">
-					<span class="min-w-40 flex-1 text-[17px]"
-						>{name}{#if dropped.has(name)}<b class="ml-2">not on this pack</b>{/if}</span
-					>
-					<NumberField
-						label="for"
-						unit="min"
-						min={0}
-						max={120}
-						value={minutes}
-						onchange={(v) => change(index, { minutes: v ?? 0 })}
-					/>
-					<label class="flex min-h-11 items-center gap-2">
-						<input
-							type="checkbox"
-							class="size-5 accent-(--action)"
-							checked={required}
-							onchange={(e) => change(index, { required: e.currentTarget.checked })}
-						/>
-						must be flown
-					</label>
-				</li>
-			{/each}
-			{#if comesHome(aircraft)}
-				<li class="hairline flex flex-wrap items-center gap-x-4 py-1.5 {dropped.has('Way home') ? 'text-hold' : ''}">
-					<span class="min-w-40 flex-1 text-[17px]">
-						Way home{homeMin ? `: ${homeMin.toFixed(1)} min` : ''}
-						<span class="block text-[15px] text-ink-2"
-							>at its return speed, {view.wind
-								? 'straight against the wind of today'
-								: 'without wind: it has not been entered'}</span
+	{#if open && pack}<Later>
+			<ul class="m-0 mt-3 list-none p-0">
+				{#each rungs as { name, minutes, required }, index (index)}
+					<li class="hairline flex flex-wrap items-center gap-x-4 py-1.5 {dropped.has(name) ? 'text-hold' : ''}">
+						<span class="min-w-40 flex-1 text-[17px]"
+							>{name}{#if dropped.has(name)}<b class="ml-2">not on this pack</b>{/if}</span
 						>
-					</span>
-					<NumberField
-						label="from at most"
-						unit={unitSymbol('height', units())}
-						min={0}
-						max={toUnit(50_000, 'height', units())}
-						value={farthestM === null ? null : toUnit(farthestM, 'height', units())}
-						onchange={(v) => (farthestM = v === null ? null : fromUnit(v, 'height', units()))}
-					/>
-				</li>
+						<NumberField
+							label="for"
+							unit="min"
+							min={0}
+							max={120}
+							value={minutes}
+							onchange={(v) => change(index, { minutes: v ?? 0 })}
+						/>
+						<label class="flex min-h-11 items-center gap-2">
+							<input
+								type="checkbox"
+								class="size-5 accent-(--action)"
+								checked={required}
+								onchange={(e) => change(index, { required: e.currentTarget.checked })}
+							/>
+							must be flown
+						</label>
+					</li>
+				{/each}
+				{#if comesHome(aircraft)}
+					<li class="hairline flex flex-wrap items-center gap-x-4 py-1.5 {dropped.has('Way home') ? 'text-hold' : ''}">
+						<span class="min-w-40 flex-1 text-[17px]">
+							Way home{homeMin ? `: ${homeMin.toFixed(1)} min` : ''}
+							<span class="block text-[15px] text-ink-2"
+								>at its return speed, {view.wind
+									? 'straight against the wind of today'
+									: 'without wind: it has not been entered'}</span
+							>
+						</span>
+						<NumberField
+							label="from at most"
+							unit={unitSymbol('height', units())}
+							min={0}
+							max={toUnit(50_000, 'height', units())}
+							value={farthestM === null ? null : toUnit(farthestM, 'height', units())}
+							onchange={(v) => (farthestM = v === null ? null : fromUnit(v, 'height', units()))}
+						/>
+					</li>
+				{/if}
+			</ul>
+			{#if answer?.budget && !view.readOnly}
+				<div class="mt-3"><Button class="min-h-14" onclick={() => void record()}>Keep it in the record</Button></div>
 			{/if}
-		</ul>
-		{#if answer?.budget && !view.readOnly}
-			<div class="mt-3"><Button class="min-h-14" onclick={() => void record()}>Keep it in the record</Button></div>
-		{/if}
-	{/if}
+		</Later>{/if}
 </section>
