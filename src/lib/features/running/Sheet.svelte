@@ -35,7 +35,10 @@
 	<section class="min-w-0 bg-sheet px-7 py-5 max-md:px-[1rem]">
 		<div class="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
 			<div class="min-w-0 flex-1 max-md:basis-full">
-				<h1 class="m-0" aria-live="polite">{headline}</h1>
+				<div class="flex items-start justify-between gap-3">
+					<h1 class="m-0 min-w-0" aria-live="polite">{headline}</h1>
+					<Button class="no-print shrink-0 lg:hidden" onclick={() => (whyOpen = true)}>Why</Button>
+				</div>
 				{#if lead}<p class="m-0 mt-1 text-ink-2">{sentenceIn(lead, units())}</p>{/if}
 				{#if next && narrow.current}<p class="m-0 mt-1 font-semibold">{sentenceIn(next, units())}</p>{/if}
 			</div>
@@ -44,7 +47,6 @@
 				{#if finding}{@const mark = MARK_OF_VERDICT[finding.verdict]}
 					<span class="flex items-center gap-2"><MarkIcon {mark} size={34} word={false} />{MARK_WORDS[mark]}</span>{/if}
 				{#if corner}{@render corner()}{/if}
-				<Button class="lg:hidden" onclick={() => (whyOpen = true)}>Why</Button>
 			</div>
 		</div>
 		{@render children()}
