@@ -281,6 +281,15 @@ test('live: the motion sensors of the device, a radio as a game controller, a se
 	await expect(page.getByRole('alert')).toContainText('The line ended');
 	await page.getByRole('button', { name: 'Stop and read it' }).click();
 	await expect(heading(page)).toContainText('The pressure height is quiet');
+	// A page that is left while it records keeps what there is.
+	await page.getByRole('button', { name: 'Start over' }).click();
+	await page.getByRole('button', { name: 'Record', exact: true }).click();
+	await expect(page.getByRole('alert')).toContainText('The line ended');
+	await page.getByRole('link', { name: 'Instruments', exact: true }).click();
+	await expect(page).toHaveURL(/instruments$/);
+	await page.goBack();
+	await page.getByRole('button', { name: 'Work it out' }).click();
+	await expect(heading(page)).toContainText('The pressure height is quiet');
 });
 
 test('without a serial line in the browser, the way round is told', async ({ page }) => {

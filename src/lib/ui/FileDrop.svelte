@@ -1,8 +1,8 @@
 <script lang="ts">
 	import FileUp from '@lucide/svelte/icons/file-up';
 
-	type Props = { accept: string; onfile: (file: File) => void; label?: string };
-	let { accept, onfile, label = 'Choose a file, or drop it here' }: Props = $props();
+	type Props = { accept: string; onfile: (file: File) => void; label?: string; hint?: string | undefined };
+	let { accept, onfile, label = 'Choose a file, or drop it here', hint }: Props = $props();
 	let over = $state(false);
 
 	function take(files: FileList | null | undefined) {
@@ -38,3 +38,4 @@
 		}}
 	/>
 </label>
+{#if hint}<p class="mt-3 mb-0 text-[15px] text-ink-2">{hint}</p>{/if}

@@ -17,6 +17,9 @@ export interface Leg {
 /** Air pushes a leg sideways by up to this share of its speed before the aircraft has taken it up. */
 const WIND_SHARE = 0.5;
 
+/** Compass errors above this, degrees, would have shown: what was found, and twice its standard deviation. */
+export const excludedAboveDeg = (errorDeg: number, sigmaDeg: number): number => Math.abs(errorDeg) + 2 * sigmaDeg;
+
 /**
  * Compass error from straight legs flown nose first WITHOUT position hold (a hold flies the course it believes, and shows
  * nothing): heading less course over ground. Two legs flown opposite ways cancel the wind: the course of their difference is
@@ -73,7 +76,7 @@ export function reviewLegs(out: Leg, back: Leg | null, windMps: number | null): 
 	const speed = Math.hypot(northMps, eastMps);
 	const sigmaDeg = Math.hypot(sigmaMps / speed / DEG, errorSigma, 2);
 	const size = Math.abs(compassErrorDeg);
-	const clear = size + 2 * sigmaDeg;
+	const clear = excludedAboveDeg(compassErrorDeg, sigmaDeg);
 	return {
 		compassErrorDeg,
 		sigmaDeg,

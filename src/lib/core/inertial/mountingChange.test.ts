@@ -28,6 +28,17 @@ describe('what a mounting must be changed to', () => {
 			}
 	});
 
+	it('once entered is right, as near as whole degrees come, however it is tilted', () => {
+		for (const tiltUpDeg of [0, 7, 20, 90])
+			for (const tiltRightDeg of [0, -12, 33])
+				for (const arrowDeg of [0, 45, 90, 270]) {
+					const { rotation } = moduleMounting({ arrowDeg, flipped: tiltRightDeg > 0, tiltUpDeg, tiltRightDeg });
+					const { wanted, right, words } = changeMounting(rotation, { ...NONE, yawDeg: 180 }, false);
+					expect(words).toMatch(right ? /right as it is/ : /^Change the setting: (yaw|pitch|roll) from /);
+					expect(changeMounting(rotation, wanted, false)).toMatchObject({ right: true });
+				}
+	});
+
 	it('that is right already is said so', () => {
 		expect(changeMounting(rotationZ(0), NONE, true).words).toContain('right as it is');
 	});

@@ -12,7 +12,7 @@ export interface MountingChange {
 	/** What to enter, R = Rz·Ry·Rx. */
 	wanted: MountingAngles;
 	rotation: Mat3;
-	/** True where what is set now is right already. */
+	/** True where what is set now is right already, or as near as whole degrees come. */
 	right: boolean;
 	/** In a pilot's words: what changes, from what, to what; the other angles stay. */
 	words: string;
@@ -36,7 +36,9 @@ export function changeMounting(found: Mat3, now: MountingAngles, applied: boolea
 	const present = fromYawPitchRoll(now.yawDeg * DEG, now.pitchDeg * DEG, now.rollDeg * DEG);
 	const rotation = applied ? multiply(found, present) : found;
 	const wanted = anglesOf(rotation);
-	const right = rotation.every((row, i) => row.every((v, k) => Math.abs(v - present[i][k]) < SAME));
+	const nearest = fromYawPitchRoll(wanted.yawDeg * DEG, wanted.pitchDeg * DEG, wanted.rollDeg * DEG);
+	const isSet = (m: Mat3) => m.every((row, i) => row.every((v, k) => Math.abs(v - present[i][k]) < SAME));
+	const right = isSet(rotation) || isSet(nearest);
 	const say = ({ yawDeg, pitchDeg, rollDeg }: MountingAngles) =>
 		`yaw ${yawDeg}°, pitch ${pitchDeg}°, roll ${rollDeg}°`.replaceAll('-', '−');
 	const changed = (['yaw', 'pitch', 'roll'] as const)

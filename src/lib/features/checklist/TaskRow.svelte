@@ -27,7 +27,9 @@
 			? ''
 			: task.detail,
 	);
-	const bare = $derived(headed && !value && !waits && !ask.advice && !(detail && detail !== value));
+	const bare = $derived(
+		headed && task.mark === 'unseen' && !value && !waits && !ask.advice && !(detail && detail !== value),
+	);
 	const settles = $derived(
 		!onpick && !readOnly && task.offered !== null && !task.shut && task.mark !== 'clear' && task.mark !== 'aside',
 	);

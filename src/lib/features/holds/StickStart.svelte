@@ -42,7 +42,7 @@
 	</p>
 {/snippet}
 {#snippet pad()}
-	{@render hint('Connect the radio by cable or radio, and move a stick: a browser shows it only then.')}
+	{@render hint('Connect the radio, by cable or without, and move a stick: a browser shows it only then.')}
 	<Button kind="primary" onclick={() => work.begin(gamepadSource(), null)}>Begin</Button>
 {/snippet}
 {#snippet rig()}

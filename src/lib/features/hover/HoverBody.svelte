@@ -8,6 +8,7 @@
 	import Ways from '$lib/features/measuring/Ways.svelte';
 	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
+	import { newSeed } from '$lib/rig/seed';
 	import type { HoverAnswer } from '$lib/schema/hover';
 	import CutFlight from './CutFlight.svelte';
 	import Playback from './Playback.svelte';
@@ -26,7 +27,6 @@
 
 	const practice = practiceAllowed();
 	let faults = $state<RigFaults>({ ...NO_FAULTS });
-	let chosen = $state('');
 	const answer = $derived(work.answer);
 	const track = $derived(work.request ? localTrack(work.request) : null);
 	const THIN = 900;
@@ -60,7 +60,7 @@
 	const metres = (value: number | null) => (value === null ? '–' : formatQuantity(value, 'height', units()));
 	const fine = (value: number | null, quantity: Quantity) =>
 		value === null ? '–' : `${toUnit(value, quantity, units()).toFixed(2)} ${unitSymbol(quantity, units())}`;
-	const rehearse = () => work.rehearse(Math.floor(Math.random() * 1e6), $state.snapshot(faults));
+	const rehearse = () => void work.rehearse(newSeed(), $state.snapshot(faults));
 </script>
 
 <svelte:window
@@ -68,7 +68,6 @@
 		if (event.key !== 'Enter' || event.repeat || !ofPage(event) || work.busy) return;
 		if (answer && onaccept) onaccept(answer);
 		else if (!answer && work.whole) void work.judgePiece();
-		else if (!answer && chosen === 'rig') void rehearse();
 	}}
 />
 
@@ -76,20 +75,17 @@
 	<FileDrop
 		accept=".csv,.txt,.tsv,.log,.gpx,.kml,.geojson,.json,text/csv"
 		onfile={(file) => void work.readFile(file)}
+		hint="CSV (time with north, east, height, or latitude, longitude, altitude; heading, satellites, volts beside them), GPX, KML or GeoJSON with times. A whole flight is cut here: take-off, hovers, legs, landing."
 	/>
-	<p class="mt-3 mb-0 text-[15px] text-ink-2">
-		CSV (time with north, east, height, or latitude, longitude, altitude; heading, satellites, volts beside them), GPX,
-		KML or GeoJSON with times. A whole flight is cut here: take-off, hovers, legs, landing.
-	</p>
 {/snippet}
 {#snippet rig()}
 	<div class="grid gap-4">
 		<p class="m-0 text-[15px] text-ink-2">A minute of simulated hover, with the faults you choose.</p>
+		<div><Button kind="primary" onclick={rehearse} kbd="↵">Fly the practice hover</Button></div>
 		<div class="flex flex-wrap gap-4">
 			<HoverFaults bind:faults />
 		</div>
 		<FaultPicker bind:faults kinds={['weakSky']} />
-		<div><Button kind="primary" onclick={rehearse} kbd="↵">Fly the practice hover</Button></div>
 	</div>
 {/snippet}
 
@@ -110,9 +106,8 @@
 			first={practice() ? 'rig' : 'file'}
 			ways={[
 				{ value: 'file', label: 'A track of your aircraft', body: file },
-				...(practice() ? [{ value: 'rig', label: 'Practice aircraft', body: rig }] : []),
+				...(practice() ? [{ value: 'rig', label: 'Practice aircraft', body: rig, enter: rehearse }] : []),
 			]}
-			bind:chosen
 		/>
 	</div>
 {:else}

@@ -60,7 +60,9 @@
 		void work.takeFile(file, from);
 	}
 	const taking = (live: { recording: { sourceName: string } }) => (file: File, practice: boolean) =>
-		taken({ file, from: { practice, name: `${practice ? 'practice: ' : ''}${live.recording.sourceName}` } });
+		taken({ file, from: { practice, name: named(live.recording.sourceName, practice) } });
+	const named = (name: string, practice: boolean) =>
+		practice && !name.startsWith('practice') ? `practice: ${name}` : name;
 	const holds: HoldState = new HoldState((file, practice) => taking(holds)(file, practice));
 	const sticks: StickState = new StickState((file, practice) => taking(sticks)(file, practice));
 	const live = $derived(holds.running ? holds : sticks.running ? sticks : null);
@@ -196,7 +198,7 @@
 					<section class="no-print mt-5 border border-rule p-4">
 						<h2 class="m-0">A recording was left here</h2>
 						<p class="mt-1 mb-3 text-[15px] text-ink-2">
-							Made on this page, from {waiting.from.name}, and not worked out: the page was left before.
+							Made on this page, by way of {waiting.from.name}, and not kept: the page was left before.
 						</p>
 						<div class="flex flex-wrap gap-3">
 							<Button kind="primary" onclick={() => taken(waiting)}>Work it out</Button>
@@ -231,8 +233,7 @@
 	{#if instrument.file?.kind === 'sound'}<SoundRecorder
 			onfile={(file) => taken({ file, from: { practice: false, name: 'the microphone of this device' } })}
 		/>{/if}
-	<FileDrop accept={accepts} onfile={(file) => void work.takeFile(file)} />
-	<p class="mt-3 mb-0 text-[15px] text-ink-2">{instrument.file?.hint}</p>
+	<FileDrop accept={accepts} onfile={(file) => void work.takeFile(file)} hint={instrument.file?.hint} />
 {/snippet}
 
 {#snippet source()}

@@ -67,6 +67,7 @@
 			await work.readFile(await file(seed));
 			// One that could not be read says nothing of the next log.
 			sample = !work.idle;
+			if (sample) recorded?.();
 		} catch (error) {
 			failed(error);
 		}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import Ways, { type Way } from '$lib/features/measuring/Ways.svelte';
+	import { asksFirst } from '$lib/features/measuring/leftWork.svelte';
 	import BaudChoice from '$lib/features/measuring/BaudChoice.svelte';
 	import type { RecorderKind } from '$lib/instruments/instrument';
 	import { gamepadSource, motionSource, serialSource } from '$lib/sources/deviceSource';
@@ -28,7 +29,7 @@
 	const HINTS: Record<RecorderKind, string> = {
 		motion:
 			'Hold it as the aircraft: its top is the nose, its screen faces up. To learn a procedure, or to see how level a surface is.',
-		gamepad: 'Connect it by cable or radio, and move a stick so that the browser sees it.',
+		gamepad: 'Connect it, by cable or without, and move a stick so that the browser sees it.',
 		serial: 'Text as it comes: lines of CSV with a header, or NMEA 0183.',
 	};
 	const BODIES: Record<RecorderKind, Snippet> = $derived({ motion, gamepad, serial });
@@ -68,7 +69,11 @@
 		if (file) onfile(file, practice);
 		else problem ||= 'Nothing was recorded.';
 	}
-	$effect(() => () => void recorder?.stop());
+	asksFirst(() => running !== null);
+	// A page that is left in the middle hands on what there is.
+	$effect(() => () => {
+		if (running) stop();
+	});
 </script>
 
 {#snippet motion()}{@render start('motion')}{/snippet}

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
-	import { ofPage } from '$lib/features/shell/keys';
 	import PaceChoice, { type Pace } from '$lib/features/measuring/PaceChoice.svelte';
 	import BaudChoice from '$lib/features/measuring/BaudChoice.svelte';
 	import { COMPASS_ROLES } from '$lib/core/record/logRoles';
@@ -8,6 +7,7 @@
 	import type { RigFaults, RigPlace } from '$lib/rig/rig';
 	import { NO_FAULTS, PRACTICE_PLACE } from '$lib/rig/rig';
 	import type { RecipeName } from '$lib/rig/turning';
+	import { newSeed } from '$lib/rig/seed';
 	import { rigSource } from '$lib/sources/rigSource';
 	import type { Source } from '$lib/sources/source';
 	import Button from '$lib/ui/Button.svelte';
@@ -57,13 +57,11 @@
 	let recipe = $state<RecipeName | 'own'>('thorough');
 	let baud = $state('57600');
 	let speed = $state<Pace>('1');
-	let chosen = $state('');
 
 	function start() {
-		const seed = Math.floor(Math.random() * 1e6);
 		onsource(
 			rigSource({
-				seed,
+				seed: newSeed(),
 				faults: $state.snapshot(faults),
 				place: place ?? PRACTICE_PLACE,
 				date,
@@ -84,8 +82,7 @@
 </script>
 
 {#snippet file()}
-	<FileDrop {accept} {onfile} />
-	<p class="mt-3 mb-0 text-[15px] text-ink-2">{fileHint}</p>
+	<FileDrop {accept} {onfile} hint={fileHint} />
 {/snippet}
 {#snippet serial()}
 	<div class="grid gap-4">
@@ -130,14 +127,7 @@
 			{ value: 'file', label: 'A log', body: file },
 			{ value: 'serial', label: 'Serial line', body: serial },
 			...others,
-			...(practice() ? [{ value: 'rig', label: 'Practice aircraft', body: rig }] : []),
+			...(practice() ? [{ value: 'rig', label: 'Practice aircraft', body: rig, enter: start }] : []),
 		]}
-		bind:chosen
 	/>
 </div>
-
-<svelte:window
-	onkeydown={(event) => {
-		if (event.key === 'Enter' && !event.repeat && ofPage(event) && chosen === 'rig') start();
-	}}
-/>

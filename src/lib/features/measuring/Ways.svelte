@@ -6,10 +6,13 @@
 		value: string;
 		label: string;
 		body: Snippet;
+		/** What Enter does while it is chosen. */
+		enter?: () => void;
 	}
 </script>
 
 <script lang="ts">
+	import { ofPage } from '$lib/features/shell/keys';
 	import Choice from '$lib/ui/Choice.svelte';
 	import { practiceAllowed } from './practice';
 	import { wayTaken } from './waysOf';
@@ -21,10 +24,8 @@
 		ways: readonly Way[];
 		/** The way of those who never chose. */
 		first: string;
-		/** Told: the way that is chosen. */
-		chosen?: string;
 	};
-	let { what, ways, first, chosen = $bindable() }: Props = $props();
+	let { what, ways, first }: Props = $props();
 
 	const practice = practiceAllowed();
 	const taken = wayTaken();
@@ -32,10 +33,13 @@
 	const key = $derived(`${what}${practice() ? ' practice' : ''}`);
 	const named = (value: string | undefined) => ways.find((way) => way.value === value);
 	const way = $derived(named(taken.last(key)) ?? named(first) ?? ways[0]);
-	$effect(() => {
-		chosen = way.value;
-	});
 </script>
+
+<svelte:window
+	onkeydown={(event) => {
+		if (event.key === 'Enter' && !event.repeat && ofPage(event)) way.enter?.();
+	}}
+/>
 
 <section class="no-print border border-rule p-4">
 	{#if ways.length > 1}

@@ -1,6 +1,6 @@
 import { fields } from './form';
 import { working, type FormOf } from '../form';
-import { reviewLegs } from '$lib/core/hover/straightLeg';
+import { excludedAboveDeg, reviewLegs } from '$lib/core/hover/straightLeg';
 import { report } from '../instrument';
 
 const leg = (v: FormOf<typeof fields>, n: 1 | 2) => {
@@ -23,9 +23,9 @@ export const compute = working(fields, async ({ form: v }) => {
 		...{ label: 'Compass reads too far clockwise by', value: compassErrorDeg, unit: '°', digits: 0 },
 		sigma: sigmaDeg,
 	};
-	const size = Math.abs(compassErrorDeg ?? 0);
-	const told = sigmaDeg !== null && size > 2 * sigmaDeg;
-	const excludedDeg = sigmaDeg === null ? null : size + 2 * sigmaDeg;
+	const excludedDeg =
+		compassErrorDeg === null || sigmaDeg === null ? null : excludedAboveDeg(compassErrorDeg, sigmaDeg);
+	const told = compassErrorDeg !== null && sigmaDeg !== null && Math.abs(compassErrorDeg) > 2 * sigmaDeg;
 	return {
 		...report(answer, answer.reasons[0].text),
 		plots: [
