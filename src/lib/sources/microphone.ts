@@ -4,7 +4,7 @@ const TOLD_MS = 200;
 
 /**
  * Records with the microphone of this device, without the filters that phones put before it for voices: they take steady tones out.
- * Gives a file, or null where it was stopped.
+ * Gives a file of what was heard until it was stopped, null of nothing.
  * @throws Error with words for the pilot where there is no microphone or it is not allowed.
  */
 export async function recordSound(signal: AbortSignal, progress: (share: number) => void): Promise<File | null> {
@@ -23,7 +23,7 @@ export async function recordSound(signal: AbortSignal, progress: (share: number)
 		});
 	const recorder = new MediaRecorder(stream);
 	const parts: Blob[] = [];
-	recorder.addEventListener('dataavailable', ({ data }) => parts.push(data));
+	recorder.addEventListener('dataavailable', ({ data }) => data.size > 0 && parts.push(data));
 	const from = performance.now();
 	const ended = new Promise<void>((resolve) => recorder.addEventListener('stop', () => resolve(), { once: true }));
 	const timer = setInterval(() => {
@@ -37,5 +37,5 @@ export async function recordSound(signal: AbortSignal, progress: (share: number)
 	clearInterval(timer);
 	for (const track of stream.getTracks()) track.stop();
 	const ending = recorder.mimeType.includes('mp4') ? 'm4a' : 'webm';
-	return signal.aborted ? null : new File(parts, `hover-sound.${ending}`, { type: recorder.mimeType });
+	return parts.length === 0 ? null : new File(parts, `hover-sound.${ending}`, { type: recorder.mimeType });
 }

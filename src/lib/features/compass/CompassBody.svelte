@@ -196,7 +196,7 @@
 		sourceName={work.sourceName}
 		{onaccept}
 		early={work.early}
-		ongoon={() => work.goOn()}
+		ongoon={work.goesOn ? () => work.goOn() : null}
 		onrepeat={() => work.repeat()}
 	/>
 {/if}

@@ -25,7 +25,8 @@
 		onaccept?: (accepted: 'accepted' | 'kept-aside') => void;
 		/** It was ended before its aim was reached: going on is the first thing offered. */
 		early: boolean;
-		ongoon: () => void;
+		/** Null where the source is gone: it is turned again. */
+		ongoon: (() => void) | null;
 		onrepeat: () => void;
 	};
 	let { answer, points, earlier, aircraftName, samples, sourceName, onaccept, early, ongoon, onrepeat }: Props =
@@ -45,10 +46,12 @@
 
 	const saveSamples = () => download(`compass-${aircraftName}.csv`, samplesCsv(samples), 'text/csv');
 
+	const first = $derived(early ? (ongoon ?? onrepeat) : null);
+
 	/** Enter goes on where it was ended early. It never accepts: the press that ends a turning must not take its values over. */
 	function onkeydown(event: KeyboardEvent) {
 		if (event.repeat || !ofPage(event) || event.ctrlKey || event.metaKey || event.altKey) return;
-		if (event.key === 'Enter' && early) ongoon();
+		if (event.key === 'Enter' && first) first();
 		else if (event.key === 'a' && onaccept && answer.verdict !== 'fail') onaccept('accepted');
 		else return;
 		event.preventDefault();
@@ -88,7 +91,7 @@
 {/if}
 
 <div class="mt-4 flex flex-wrap gap-3">
-	{#if early}<Button kind="primary" onclick={ongoon} kbd="↵">Go on turning</Button>{/if}
+	{#if first}<Button kind="primary" onclick={first} kbd="↵">{ongoon ? 'Go on turning' : 'Turn it again'}</Button>{/if}
 	{#if onaccept}
 		{#if answer.verdict !== 'fail'}
 			<Button kind={early ? 'plain' : 'primary'} class="min-h-14" onclick={() => onaccept('accepted')} kbd="a"
@@ -97,9 +100,11 @@
 		{/if}
 		{#if !refused}<Button class="min-h-14" onclick={() => onaccept('kept-aside')}>Keep, not in force</Button>{/if}
 	{/if}
-	<Button kind={answer.verdict === 'fail' && !early ? 'primary' : 'plain'} class="min-h-14" onclick={onrepeat}
-		>Turn it again</Button
-	>
+	{#if first !== onrepeat}
+		<Button kind={answer.verdict === 'fail' && !early ? 'primary' : 'plain'} class="min-h-14" onclick={onrepeat}
+			>Turn it again</Button
+		>
+	{/if}
 	<Button kind="quiet" class="min-h-14" onclick={saveSamples}>Save the samples (CSV)</Button>
 	<Button
 		kind="quiet"

@@ -19,7 +19,7 @@
 	const date = new Date().toISOString().slice(0, 10);
 	const { work, recorded } = comesBack(
 		`compass ${view.bundle.session.id}`,
-		() => new CompassState(() => ({ place, date, limitDeg: aircraft.compassHeadingLimitDeg })),
+		(key) => new CompassState(() => ({ place, date, limitDeg: aircraft.compassHeadingLimitDeg }), key),
 	);
 	const last = $derived(view.compassInForce);
 	const earlier = live(

@@ -12,6 +12,7 @@ import type { CompassAnswer } from '$lib/schema/compass';
 import { hasColumns, series } from '$lib/instruments/files';
 import type { Series } from '$lib/schema/common';
 import type { Source } from '$lib/sources/source';
+import type { Underway } from '$lib/store/underway';
 import { inTheHand } from '$lib/ui/screen';
 import { say, tone } from '$lib/ui/speech';
 import { failed } from '$lib/ui/notify';
@@ -58,7 +59,7 @@ export interface CompassSamples {
 
 /** A compass calibration from choosing the source to the finding. */
 export class CompassState implements LiveMeasurement {
-	readonly recording = new Recording();
+	readonly recording: Recording;
 	readonly table = new TableFlow('compass', COMPASS_ROLES, complete);
 	phase = $state<Phase>('choose');
 	/** The aircraft's own recipe of turning; null where the data say which turn tells most. */
@@ -76,7 +77,9 @@ export class CompassState implements LiveMeasurement {
 	/** Read from a file, where it was not followed live. */
 	#file: { name: string; samples: CompassSamples } | null = null;
 
-	constructor(setting: () => CompassSetting) {
+	/** With a key its recording comes back after its page was loaded again. */
+	constructor(setting: () => CompassSetting, key: string | null = null) {
+		this.recording = new Recording(key);
 		this.#setting = setting;
 	}
 
@@ -119,15 +122,26 @@ export class CompassState implements LiveMeasurement {
 		if (this.phase === 'turning') return this.cue?.words ?? 'Hold it level and turn right, slowly';
 		const { answer } = this;
 		if (!answer) return this.busy ? 'Working it out…' : 'What was recorded is not worked out yet';
-		if (this.early) {
-			const known = answer.uncertainty ? `±${showSigma(answer.uncertainty.headingDeg)}°` : 'not yet known';
-			return `Ended early: the heading is ${known}, wanted ±${this.limitDeg.toFixed(1)}°. Go on turning`;
-		}
+		if (this.early) return `Ended early: ${this.#missing(answer)} ${this.goesOn ? 'Go on turning' : 'Turn it again'}`;
 		if (answer.verdict === 'fail') return answer.reasons[0].text;
 		const sigma = answer.uncertainty?.headingDeg ?? NaN;
 		const before = answer.headingErrorDeg?.before ?? NaN;
 		return `The heading is known to ±${showSigma(sigma)}°; uncorrected it would be wrong by up to ${before.toFixed(0)}°`;
 	});
+
+	/** What a turning still lacks, the first of what is wanted. */
+	#missing({ uncertainty, reasons }: CompassAnswer): string {
+		const sigma = uncertainty?.headingDeg;
+		if (sigma === undefined) return `the heading is not yet known, wanted ±${this.limitDeg.toFixed(1)}°.`;
+		if (sigma > this.limitDeg) return `the heading is ±${showSigma(sigma)}°, wanted ±${this.limitDeg.toFixed(1)}°.`;
+		if (!this.#sidesSeen()) return 'the heading is known, but one side was hardly seen.';
+		return reasons[0].text;
+	}
+
+	/** The source still gives what it did: a turning that was ended can be gone on with. */
+	get goesOn(): boolean {
+		return this.recording.running;
+	}
 
 	begin(source: Source): void {
 		this.answer = null;
@@ -359,6 +373,13 @@ export class CompassState implements LiveMeasurement {
 		this.phase = this.holds ? 'result' : 'choose';
 		this.big = false;
 		this.answer = null;
+	}
+
+	/** What was written down before the page went: to be worked out. */
+	takeUp(kept: Underway): void {
+		this.recording.takeUp(kept);
+		this.phase = 'turning';
+		this.rest();
 	}
 
 	dispose(): void {

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { TURN_PLANS } from '$lib/core/guide/turns';
 import { seededRng } from '$lib/core/math/random';
 import type { AxisBatch, Sink, Source } from '$lib/sources/source';
+import { underwayOf } from '$lib/store/underway';
 import { CompassState } from './compassState.svelte';
 import { samplesCsv } from './samplesCsv';
 
@@ -23,13 +24,13 @@ const FIELD_UT = 49.6;
 const PATIENCE = { timeout: 20_000 };
 const OFFSET = [12, -7, 20] as const;
 
-/** Readings over the whole sphere, or about the vertical only. */
-function readings(n: number, { levelOnly = false, from = 0 } = {}): AxisBatch {
+/** Readings over the whole sphere, about the vertical only, or from as far down as `lowest`. */
+function readings(n: number, { levelOnly = false, from = 0, lowest = -1 } = {}): AxisBatch {
 	const rng = seededRng(5 + from);
 	const axes: AxisBatch = { t: [], x: [], y: [], z: [] };
 	for (let i = 0; i < n; i++) {
 		const a = 2 * Math.PI * rng.uniform();
-		const z = levelOnly ? 0.92 : 2 * rng.uniform() - 1;
+		const z = levelOnly ? 0.92 : lowest + (1 - lowest) * rng.uniform();
 		const r = Math.sqrt(1 - z * z);
 		const unit = [r * Math.cos(a), r * Math.sin(a), z];
 		axes.t.push((from + i) * 0.02);
@@ -205,6 +206,42 @@ describe('a turning that is followed', () => {
 		work.rest();
 		await work.again();
 		expect([work.early, work.title]).toEqual([true, expect.stringMatching(/^Ended early/)]);
+	});
+
+	it('ended with the heading known, but a side hardly seen, says that, and where its source is gone asks for another turn', async () => {
+		const work = state(PLACE, 5);
+		const { source, send } = byHand();
+		work.begin(source);
+		send(readings(600, { lowest: 0 }));
+		await work.finish(true);
+		expect(work.answer?.uncertainty?.headingDeg).toBeLessThan(5);
+		expect([work.early, work.goesOn]).toEqual([true, true]);
+		expect(work.title).toBe('Ended early: the heading is known, but one side was hardly seen. Go on turning');
+		work.rest();
+		expect(work.goesOn).toBe(false);
+		expect(work.title).toMatch(/ Turn it again$/);
+	});
+
+	it('of a page that is loaded again is worked out from what was written down', async () => {
+		vi.useRealTimers();
+		const key = 'compass here';
+		const setting = () => ({ place: PLACE, date: '2026-05-14', limitDeg: 1 });
+		const before = new CompassState(setting, key);
+		const { source, send } = byHand();
+		before.begin(source);
+		send(readings(300));
+		before.dispose();
+		const kept = await underwayOf(key);
+		const work = new CompassState(setting, key);
+		if (kept) work.takeUp(kept);
+		expect([work.phase, work.holds, work.goesOn, work.sourceName]).toEqual(['result', true, false, source.name]);
+		expect(work.title).toBe('What was recorded is not worked out yet');
+		expect(work.samples.mag.t).toHaveLength(300);
+		await work.again();
+		expect(work.answer?.hardIronUt?.map((v) => Math.round(v))).toEqual([...OFFSET]);
+		// Thrown away, it is gone for good.
+		work.repeat();
+		expect(await underwayOf(key)).toBeNull();
 	});
 
 	it('left before anything came holds nothing', () => {

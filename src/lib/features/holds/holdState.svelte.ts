@@ -6,6 +6,7 @@ import { Recording } from '$lib/features/measuring/recording.svelte';
 import { csvFile } from '$lib/instruments/files';
 import type { obedientHands } from '$lib/rig/turning';
 import type { Source } from '$lib/sources/source';
+import type { Underway } from '$lib/store/underway';
 import { inTheHand } from '$lib/ui/screen';
 import { say, silence, tone } from '$lib/ui/speech';
 
@@ -25,7 +26,7 @@ function wrongPose({ wanted, pose }: Hold): Held | null {
 
 /** A procedure of holds, followed live: cues are spoken, what is held is counted, and the recording is handed on. */
 export class HoldState {
-	readonly recording = new Recording();
+	readonly recording: Recording;
 	plan = $state.raw<HoldPlan | null>(null);
 	view = $state.raw<CoachView | null>(null);
 	running = $state(false);
@@ -33,8 +34,6 @@ export class HoldState {
 	/** Where the data are the practice aircraft's. */
 	practice = $state(false);
 	#accepted: Accepted[] = [];
-	/** Spans of the recording that are not read, seconds. */
-	#left: (readonly [from: number, to: number])[] = [];
 	/** When a hold was last asked for again: what was held before is not taken for it. */
 	#againS = -Infinity;
 	#hands: Hands | null = null;
@@ -43,7 +42,9 @@ export class HoldState {
 	#saidAt = 0;
 	#onfinished: (file: File, practice: boolean) => void;
 
-	constructor(onfinished: (file: File, practice: boolean) => void) {
+	/** With a key its recording comes back after its page was loaded again. */
+	constructor(onfinished: (file: File, practice: boolean) => void, key: string | null = null) {
+		this.recording = new Recording(key);
 		this.#onfinished = onfinished;
 	}
 
@@ -73,7 +74,6 @@ export class HoldState {
 		this.practice = practice;
 		this.#hands = hands;
 		this.#accepted = [];
-		this.#left = [];
 		this.#againS = -Infinity;
 		this.#said = '';
 		this.running = true;
@@ -137,13 +137,13 @@ export class HoldState {
 		const { tStart } = gone[0];
 		const next = this.#accepted.filter((a) => a.tStart > tStart).map((a) => a.tStart);
 		this.#againS = this.recording.atS;
-		this.#left.push([tStart, Math.min(this.#againS, ...next)]);
+		this.recording.leaveOut([tStart, Math.min(this.#againS, ...next)]);
 		this.#follow();
 	}
 
 	/** Whether a reading counts: not of a hold that was taken back; of a sensor at rest, only the rest. */
 	#counts(tS: number): boolean {
-		if (this.#left.some(([from, to]) => tS >= from && tS < to)) return false;
+		if (this.recording.leftOut.some(([from, to]) => tS >= from && tS < to)) return false;
 		if (!this.plan?.restOnly) return true;
 		const [held] = this.#accepted;
 		const from = held?.tStart ?? this.recording.atS - (this.view?.heldS ?? 0);
@@ -165,6 +165,19 @@ export class HoldState {
 			...(gyro.t.length === accel.t.length ? named(gyro, 'g', 'rad/s') : {}),
 		};
 		this.#onfinished(csvFile(`${this.plan?.id ?? 'holds'}.csv`, columns), this.practice);
+	}
+
+	/** Hands on what was written down of a procedure whose page went: as if it had been ended there. */
+	takeUp(plan: HoldPlan, kept: Underway): void {
+		this.plan = plan;
+		this.practice = kept.from.practice;
+		this.recording.takeUp(kept);
+		const { accel, gyro, leftOut } = this.recording;
+		// What is still being held at its end; that earlier holds were in needs no asking again.
+		const fromS = Math.max(-Infinity, ...leftOut.map(([, to]) => to));
+		this.view = coachHolds(plan, { accel, gyro }, [], fromS);
+		this.#accepted = this.view.accepted;
+		this.finish();
 	}
 
 	/** Ends without a finding. */

@@ -1,4 +1,6 @@
+import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { REST } from '$lib/core/guide/holds';
 import { DEG } from '$lib/core/frames/angles';
 import { aboutAxis } from '$lib/core/frames/rotation';
 import { seededRng } from '$lib/core/math/random';
@@ -10,6 +12,7 @@ import { recipeOf } from '$lib/instruments/six-faces/parts';
 import { NO_FAULTS, PRACTICE_PLACE } from '$lib/rig/rig';
 import { obedientHands, type HandsMistake } from '$lib/rig/turning';
 import { rigSource } from '$lib/sources/rigSource';
+import { underwayOf } from '$lib/store/underway';
 import { HoldState } from './holdState.svelte';
 
 const said: string[] = [];
@@ -29,12 +32,12 @@ afterEach(() => vi.useRealTimers());
 const MOST_S = 300;
 
 /** The practice aircraft held by hands that follow the cues, with one slip of theirs. */
-function begin(recipe: string, mistake: HandsMistake, seed: number) {
+function begin(recipe: string, mistake: HandsMistake, seed: number, key: string | null = null) {
 	const finished: File[] = [];
 	const state = new HoldState((file, practice) => {
 		expect(practice).toBe(true);
 		finished.push(file);
-	});
+	}, key);
 	const hands = obedientHands(mistake, seededRng(seed + 5), aboutAxis([0.6, 0.8, 0], 1.3 * DEG));
 	const faults = { ...NO_FAULTS, accelOff: true };
 	const source = rigSource({ seed, faults, place: PRACTICE_PLACE, date: '2026-05-14', speed: 1, hands });
@@ -102,5 +105,51 @@ describe('ending early', () => {
 		again.pass(() => (again.state.view?.accepted.length ?? 0) === 2);
 		again.state.finish();
 		expect(again.finished).toHaveLength(1);
+	});
+});
+
+describe('a page that is loaded again in the middle', () => {
+	/** What the page that comes after it hands on. */
+	async function after(key: string, plan: HoldState['plan']) {
+		const files: File[] = [];
+		const state = new HoldState((file) => files.push(file), key);
+		const kept = await underwayOf(key);
+		if (kept && plan) state.takeUp(plan, kept);
+		return files;
+	}
+	it.each(SEEDS)(
+		'hands on what ending it there would have, holds taken back left out: seed and second %d',
+		async (seed) => {
+			const { state, finished, pass } = begin('five', 'moves', seed, 'six faces');
+			pass(() => state.view?.accepted.length === 2);
+			if (seed % 2) state.again('belly');
+			vi.advanceTimersByTime(1000 * seed);
+			const { plan } = state;
+			state.finish();
+			const [file, ...more] = await after('six faces', plan);
+			expect(more).toEqual([]);
+			expect(await file.text()).toBe(await finished[0].text());
+			expect(said).not.toContain('All of it is in. Put it down.');
+		},
+	);
+	it('of a sensor at rest hands on the rest alone', async () => {
+		const plan = REST;
+		const files: File[] = [];
+		const state = new HoldState((file) => files.push(file), 'gyro');
+		const hands = obedientHands('none', seededRng(4), aboutAxis([0.6, 0.8, 0], 1.3 * DEG));
+		const source = rigSource({
+			seed: 4,
+			faults: NO_FAULTS,
+			place: PRACTICE_PLACE,
+			date: '2026-05-14',
+			speed: 1,
+			hands,
+		});
+		state.begin(plan, source, hands, true);
+		vi.advanceTimersByTime(9000);
+		state.finish();
+		const [again] = await after('gyro', plan);
+		expect(await again.text()).toBe(await files[0].text());
+		expect((await again.text()).split('\n').length).toBeGreaterThan(100);
 	});
 });

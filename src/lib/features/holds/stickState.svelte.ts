@@ -3,6 +3,7 @@ import { csvFile } from '$lib/instruments/files';
 import { Recording } from '$lib/features/measuring/recording.svelte';
 import type { obedientSticks } from '$lib/rig/sticks';
 import type { Source } from '$lib/sources/source';
+import type { Underway } from '$lib/store/underway';
 import { say, silence, tone } from '$lib/ui/speech';
 
 const TICK_MS = 100;
@@ -11,7 +12,7 @@ type Hands = ReturnType<typeof obedientSticks>;
 
 /** Four gestures asked for one by one on a live radio; what was accepted becomes a recording to be read. */
 export class StickState {
-	readonly recording = new Recording();
+	readonly recording: Recording;
 	view = $state.raw<OrderCoach>(ORDER_BEGIN);
 	/** Where each channel is now, −1 to 1. */
 	now = $state.raw<readonly number[]>([]);
@@ -21,7 +22,9 @@ export class StickState {
 	#timer: ReturnType<typeof setInterval> | null = null;
 	#onfinished: (file: File, practice: boolean) => void;
 
-	constructor(onfinished: (file: File, practice: boolean) => void) {
+	/** With a key its recording comes back after its page was loaded again. */
+	constructor(onfinished: (file: File, practice: boolean) => void, key: string | null = null) {
+		this.recording = new Recording(key);
 		this.#onfinished = onfinished;
 	}
 
@@ -76,6 +79,14 @@ export class StickState {
 		const kept = (column: readonly number[]) => windows.flatMap(([from, to]) => column.slice(from, to + 1));
 		const columns = Object.fromEntries(radio.channels.map((column, k) => [`ch${k + 1}`, kept(column)]));
 		this.#onfinished(csvFile('gestures.csv', { 't [s]': kept(radio.t), ...columns }), this.#practice);
+	}
+
+	/** Hands on the gestures that were written down before their page went. */
+	takeUp(kept: Underway): void {
+		this.#practice = kept.from.practice;
+		this.recording.takeUp(kept);
+		this.view = coachOrder(this.recording.radio, ORDER_BEGIN);
+		this.finish();
 	}
 
 	cancel(): void {

@@ -1,3 +1,4 @@
+import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ASKED_GESTURES } from '$lib/core/radio/orderCoach';
 import { seededRng } from '$lib/core/math/random';
@@ -5,6 +6,7 @@ import { readTable, numbersOf } from '$lib/core/record/csv';
 import { obedientSticks, type RadioTruth } from '$lib/rig/sticks';
 import { rigRadioSource } from '$lib/sources/rigSource';
 import type { Sink, Source } from '$lib/sources/source';
+import { underwayOf } from '$lib/store/underway';
 import { StickState } from './stickState.svelte';
 
 const said: string[] = [];
@@ -23,9 +25,9 @@ afterEach(() => vi.useRealTimers());
 const TRUE: RadioTruth = { order: [0, 1, 2, 3], signs: [1, 1, 1, 1], clumsy: false };
 
 /** The practice radio in hands that do what they are asked. */
-function begun(truth: RadioTruth, speed = 1) {
+function begun(truth: RadioTruth, speed = 1, key: string | null = null) {
 	const files: { file: File; practice: boolean }[] = [];
-	const state = new StickState((file, practice) => files.push({ file, practice }));
+	const state = new StickState((file, practice) => files.push({ file, practice }), key);
 	const hands = obedientSticks(truth, seededRng(3));
 	state.begin(rigRadioSource(hands, speed), hands);
 	const pass = (seconds: number) => {
@@ -92,6 +94,17 @@ describe('four gestures on a live radio', () => {
 		for (let k = 0; k < 200 && some.state.view.windows.length < 2; k++) vi.advanceTimersByTime(250);
 		some.state.finish();
 		expect([some.files.length, some.state.view.windows.length]).toEqual([1, 2]);
+	});
+
+	it('of a page that is loaded again are handed on as if they had been ended there', async () => {
+		const { state, files } = begun(TRUE, 1, 'sticks');
+		for (let k = 0; k < 200 && state.view.windows.length < 3; k++) vi.advanceTimersByTime(250);
+		state.finish();
+		const kept = await underwayOf('sticks');
+		const later: typeof files = [];
+		if (kept) new StickState((file, practice) => later.push({ file, practice }), 'sticks').takeUp(kept);
+		expect(later.map(({ practice }) => practice)).toEqual([true]);
+		expect(await later[0].file.text()).toBe(await files[0].file.text());
 	});
 
 	it('cancelled keep nothing; left, the page is silent and its clock stands still', () => {

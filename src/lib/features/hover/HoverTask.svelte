@@ -11,6 +11,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { done, failed } from '$lib/ui/notify';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { preferences } from '$lib/ui/preferences.svelte';
 	import FilmBody from '$lib/features/film/FilmBody.svelte';
 	import FilmWhy from '$lib/features/film/FilmWhy.svelte';
@@ -45,6 +46,11 @@
 	}));
 	seen.person = session.pilot;
 	if (!aircraft.hasPosition) seen.hold = 'attitude';
+	const half = keepDraft(
+		`seen hover ${session.id}`,
+		() => seen.draft,
+		(kept) => seen.takeUp(kept),
+	);
 	const DOORS = ['log', 'eye', 'film'] as const;
 	const taken = wayTaken();
 	const what = `hover judged${view.rehearsal ? ' practice' : ''}`;
@@ -75,6 +81,7 @@
 	async function record(payload: Omit<TestPayload, 'kind' | 'task'>) {
 		try {
 			await view.record('hover', { kind: 'test', task: 'hover', ...payload });
+			half.forget();
 			done('Recorded');
 			await goto(view.href('hover'));
 		} catch (error) {

@@ -103,9 +103,9 @@
 	</div>
 {:else if work.step === 'watching'}
 	<div class="mt-3 flex flex-wrap items-end gap-x-8 gap-y-2">
-		<p class="figure-mono m-0 text-[52px] leading-none font-bold" role="timer">{showClock(work.elapsedS)}</p>
+		<p class="figure-mono m-0 text-[52px] leading-none font-bold" role="timer">{showClock(work.clock.elapsedS)}</p>
 		<p class="m-0 text-[15px] text-ink-2">
-			{work.elapsedS < 60 ? 'a minute tells most' : 'a minute is in'} · {work.marks.length}
+			{work.clock.elapsedS < 60 ? 'a minute tells most' : 'a minute is in'} · {work.marks.length}
 			{work.marks.length === 1 ? 'mark' : 'marks'}
 		</p>
 	</div>

@@ -1,18 +1,39 @@
+import { z } from 'zod';
 import { reviewSeenHover } from '$lib/core/hover/seen';
 import {
 	hoverSeenRequestSchema,
+	seenMarkSchema,
 	type HoverSeenAnswer,
 	type HoverSeenRequest,
 	type SeenKind,
 } from '$lib/schema/hoverSeen';
 import type { RecordedFigure } from '$lib/schema/entries';
 import { formatQuantity } from '$lib/core/words/units';
+import { Stopwatch } from '$lib/features/measuring/stopwatch.svelte';
 import { units } from '$lib/ui/preferences.svelte';
 import { say, tone } from '$lib/ui/speech';
 
 type View = HoverSeenRequest['views'][number];
 type Mark = View['marks'][number];
 type Hold = HoverSeenRequest['hold'];
+
+const figure = z.number().nullable();
+const draftSchema = z.object({
+	step: z.enum(['before', 'watching', 'after', 'found']),
+	hold: hoverSeenRequestSchema.shape.hold,
+	person: z.string(),
+	heightM: z.number(),
+	noseDeg: figure,
+	watchedS: z.number(),
+	marks: z.array(seenMarkSchema),
+	stoppedEarly: z.boolean(),
+	farthest: z.object({ value: figure, unit: z.enum(['steps', 'lengths', 'm']) }),
+	circleS: figure,
+	creep: z.object({ forS: figure, metres: figure, dirDeg: figure }),
+	views: hoverSeenRequestSchema.shape.views.or(z.tuple([])),
+	fromMs: figure,
+});
+type Draft = z.infer<typeof draftSchema>;
 
 /** What the page knows of the aircraft and the day. */
 export interface SeenSetting {
@@ -24,7 +45,6 @@ export interface SeenSetting {
 
 /** Somebody who says nothing for so long is asked. */
 const ASK_AFTER_S = 15;
-const TICK_MS = 200;
 
 /** A hover watched by eye: marks by one tap while it flies, a few questions after it, the finding. More hovers add to it. */
 export class SeenState {
@@ -34,7 +54,9 @@ export class SeenState {
 	/** Head height, where nothing else is said. */
 	heightM = $state(2);
 	noseDeg = $state<number | null>(null);
-	elapsedS = $state(0);
+	readonly clock = new Stopwatch(() => this.#ask());
+	/** How long it was watched, once it is over. */
+	watchedS = $state(0);
 	marks = $state.raw<Mark[]>([]);
 	stoppedEarly = $state(false);
 	farthest = $state<{ value: number | null; unit: 'steps' | 'lengths' | 'm' }>({ value: null, unit: 'steps' });
@@ -47,9 +69,7 @@ export class SeenState {
 	});
 	views = $state.raw<View[]>([]);
 	answer = $state.raw<HoverSeenAnswer | null>(null);
-	#from = 0;
 	#askedS = 0;
-	#timer: ReturnType<typeof setInterval> | null = null;
 	readonly #setting: () => SeenSetting;
 
 	constructor(setting: () => SeenSetting) {
@@ -67,26 +87,23 @@ export class SeenState {
 	begin(): void {
 		this.step = 'watching';
 		this.marks = [];
-		this.elapsedS = 0;
 		this.#askedS = 0;
-		this.#from = performance.now();
 		tone('step');
 		say('Watch it. Tap what it does.');
-		this.#timer = setInterval(() => this.#tick(), TICK_MS);
+		this.clock.start();
 	}
 
-	#tick(): void {
-		this.elapsedS = (performance.now() - this.#from) / 1000;
-		if (this.elapsedS - Math.max(this.#askedS, this.last?.t ?? 0) < ASK_AFTER_S) return;
-		this.#askedS = this.elapsedS;
+	#ask(): void {
+		const { elapsedS } = this.clock;
+		if (elapsedS - Math.max(this.#askedS, this.last?.t ?? 0) < ASK_AFTER_S) return;
+		this.#askedS = elapsedS;
 		tone('step');
 		say('What does it do now?');
 	}
 
 	mark(kind: SeenKind, more: Partial<Mark> = {}): void {
 		if (this.step !== 'watching') return;
-		const t = (performance.now() - this.#from) / 1000;
-		this.marks = [...this.marks, { t: Math.round(t * 10) / 10, kind, ...more }];
+		this.marks = [...this.marks, { t: Math.round(this.clock.seconds * 10) / 10, kind, ...more }];
 	}
 
 	/** Takes the last mark back. */
@@ -95,8 +112,8 @@ export class SeenState {
 	}
 
 	end(early: boolean): void {
-		this.#halt();
-		this.elapsedS = Math.max(1, (performance.now() - this.#from) / 1000);
+		this.watchedS = Math.max(1, this.clock.seconds);
+		this.clock.stop();
 		this.stoppedEarly = early;
 		this.step = 'after';
 	}
@@ -105,7 +122,7 @@ export class SeenState {
 	judge(): void {
 		const { farthest, creep, noseDeg, circleS } = this;
 		const whole = creep.forS !== null && creep.metres !== null && creep.dirDeg !== null;
-		const durationS = Math.min(600, Math.round(this.elapsedS * 10) / 10);
+		const durationS = Math.min(600, Math.round(this.watchedS * 10) / 10);
 		const view = {
 			hover: `hover ${this.views.length + 1}`,
 			person: this.person,
@@ -125,20 +142,43 @@ export class SeenState {
 					}
 				: {}),
 		};
+		const answer = this.#review([...this.views, view]);
+		tone(answer.verdict === 'fail' ? 'wrong' : 'done');
+	}
+
+	#review(views: unknown[]): HoverSeenAnswer {
 		const { lengthM, stepM, compassChecked, wind } = this.#setting();
 		const request = hoverSeenRequestSchema.parse({
-			...{ hold: this.hold, aircraft: { lengthM }, stepM, compassChecked, views: [...this.views, view] },
+			...{ hold: this.hold, aircraft: { lengthM }, stepM, compassChecked, views },
 			...(wind ? { wind } : {}),
 		});
 		this.views = request.views;
-		this.answer = reviewSeenHover(request);
 		this.step = 'found';
-		tone(this.answer.verdict === 'fail' ? 'wrong' : 'done');
+		return (this.answer = reviewSeenHover(request));
+	}
+
+	/** What was seen so far, to go on with later; null where nothing was. */
+	get draft(): Draft | null {
+		const { step, hold, person, heightM, noseDeg, watchedS, marks, stoppedEarly, circleS, views, clock } = this;
+		if (step === 'before' && views.length === 0) return null;
+		return {
+			...{ step, hold, person, heightM, noseDeg, watchedS, marks, stoppedEarly, circleS, views },
+			...{ farthest: { ...this.farthest }, creep: { ...this.creep }, fromMs: clock.fromMs },
+		};
+	}
+
+	takeUp(kept: unknown): void {
+		const { data } = draftSchema.safeParse(kept);
+		if (!data) return;
+		const { fromMs, ...seen } = data;
+		if (seen.step === 'watching' && (fromMs === null || !this.clock.goOn(fromMs))) return;
+		Object.assign(this, seen);
+		if (seen.step === 'found') this.#review(seen.views);
 	}
 
 	/** One more hover of the same aircraft, unchanged. */
 	another(): void {
-		this.#halt();
+		this.clock.stop();
 		this.step = 'before';
 		this.marks = [];
 		this.farthest = { value: null, unit: this.farthest.unit };
@@ -187,12 +227,7 @@ export class SeenState {
 		];
 	}
 
-	#halt(): void {
-		if (this.#timer !== null) clearInterval(this.#timer);
-		this.#timer = null;
-	}
-
 	dispose(): void {
-		this.#halt();
+		this.clock.stop();
 	}
 }

@@ -46,7 +46,7 @@ describe('a hover watched by eye', () => {
 			[20, 'still'],
 			[40, 'still'],
 		]);
-		expect([state.step, state.elapsedS]).toEqual(['after', 60]);
+		expect([state.step, state.watchedS]).toEqual(['after', 60]);
 		state.judge();
 		expect(state.step).toBe('found');
 		expect(state.answer?.verdict).not.toBe('fail');
@@ -128,6 +128,42 @@ describe('a hover watched by eye', () => {
 		if (typeof alone === 'number') expect(state.answer?.excludedAboveDeg ?? Infinity).toBeLessThanOrEqual(alone);
 		state.startOver();
 		expect([state.views, state.answer, state.figures]).toEqual([[], null, []]);
+	});
+
+	it('goes on where its page was loaded again: the same seconds, the same marks, the same finding', () => {
+		vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'performance', 'Date'] });
+		const later = (state: SeenState) => {
+			const again = new SeenState(() => SETTING);
+			again.takeUp(JSON.parse(JSON.stringify(state.draft)));
+			state.dispose();
+			return again;
+		};
+		const fresh = new SeenState(() => SETTING);
+		expect(fresh.draft).toBeNull();
+		fresh.takeUp({ step: 'found' });
+		expect(fresh.step).toBe('before');
+		fresh.begin();
+		vi.advanceTimersByTime(10_000);
+		fresh.mark('still');
+		const draft = JSON.stringify(fresh.draft);
+		vi.advanceTimersByTime(5000);
+		const second = later(fresh);
+		vi.advanceTimersByTime(15_000);
+		second.mark('circling', MORE.circling);
+		expect(second.marks.map(({ t }) => t)).toEqual([10, 30]);
+		vi.advanceTimersByTime(30_000);
+		second.end(false);
+		second.farthest = { value: 3, unit: 'steps' };
+		const third = later(second);
+		expect([third.step, third.watchedS, third.farthest]).toEqual(['after', 60, { value: 3, unit: 'steps' }]);
+		third.judge();
+		const fourth = later(third);
+		expect([fourth.step, fourth.title, fourth.figures]).toEqual(['found', third.title, third.figures]);
+		// A hover that was left hours ago is not still being watched.
+		vi.advanceTimersByTime(3_600_000);
+		const stale = new SeenState(() => SETTING);
+		stale.takeUp(JSON.parse(draft));
+		expect([stale.step, stale.marks]).toEqual(['before', []]);
 	});
 
 	it('says in its title where one is', () => {

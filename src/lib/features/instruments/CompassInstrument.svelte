@@ -18,7 +18,7 @@
 	let { site, date, onsite }: LiveProps = $props();
 
 	now = () => ({ place: placeOf(site), date, limitDeg: 1 });
-	const { work, recorded } = comesBack('compass', () => new CompassState(() => now()));
+	const { work, recorded } = comesBack('compass', (key) => new CompassState(() => now(), key));
 	const calibration = () => work.answer && calibrationPayload(work.answer, 'accepted', work.sourceName, placeOf(site));
 </script>
 

@@ -28,6 +28,8 @@
 	import SoundRecorder from './SoundRecorder.svelte';
 	import Ways from '../measuring/Ways.svelte';
 	import { asksFirst, leaveRecording, takeLeftRecording, type LeftRecording } from '../measuring/leftWork.svelte';
+	import { beginUnderway, forgetUnderway, underwayOf } from '$lib/store/underway';
+	import { fileOf } from '../measuring/writtenDown';
 	import SitePicker from '../measuring/SitePicker.svelte';
 	import type { Site } from '$lib/schema/records';
 
@@ -52,9 +54,10 @@
 	// svelte-ignore state_referenced_locally
 	const key = `${work.instrument.id} ${owner}`;
 	let left = $state.raw(takeLeftRecording(key));
-	let [leaving, kept] = [false, false];
+	let [leaving, comingBack, kept] = [false, false, false];
 	function taken({ file, from }: LeftRecording) {
 		if (leaving) return leaveRecording(key, { file, from });
+		if (comingBack) return (left = { file, from });
 		left = null;
 		kept = false;
 		void work.takeFile(file, from);
@@ -63,8 +66,8 @@
 		taken({ file, from: { practice, name: named(live.recording.sourceName, practice) } });
 	const named = (name: string, practice: boolean) =>
 		practice && !name.startsWith('practice') ? `practice: ${name}` : name;
-	const holds: HoldState = new HoldState((file, practice) => taking(holds)(file, practice));
-	const sticks: StickState = new StickState((file, practice) => taking(sticks)(file, practice));
+	const holds: HoldState = new HoldState((file, practice) => taking(holds)(file, practice), key);
+	const sticks: StickState = new StickState((file, practice) => taking(sticks)(file, practice), key);
 	const live = $derived(holds.running ? holds : sticks.running ? sticks : null);
 	asksFirst(() => live !== null || left !== null || (work.recorded !== null && !kept));
 	$effect(() => () => {
@@ -78,9 +81,38 @@
 		holds.dispose();
 		sticks.dispose();
 	});
-	function accept(payload: TestPayload) {
+	// What was written down before the page was loaded again is offered like what was left on it.
+	void underwayOf(key).then((before) => {
+		if (!before || left || live || work.phase !== 'choose') return;
+		comingBack = true;
+		if (instrument.coach) holds.takeUp(instrument.coach.plan(work.values), before);
+		else if (instrument.gestures) sticks.takeUp(before);
+		else {
+			const file = fileOf(before);
+			if (file) taken({ file, from: { practice: before.from.practice, name: file.name } });
+		}
+		comingBack = false;
+	});
+	function settled() {
 		kept = true;
+		forgetUnderway(key);
+	}
+	function accept(payload: TestPayload) {
+		settled();
 		onaccept?.(payload);
+	}
+	function heard(file: File) {
+		const from = { practice: false, name: 'the microphone of this device' };
+		beginUnderway(key, from).write(file);
+		taken({ file, from });
+	}
+	function throwAway() {
+		left = null;
+		forgetUnderway(key);
+	}
+	function repeat() {
+		if (work.recorded) forgetUnderway(key);
+		work.repeat();
 	}
 	const date = new Date().toISOString().slice(0, 10);
 
@@ -178,9 +210,9 @@
 					siteId={site?.id ?? null}
 					{payload}
 					onaccept={onaccept && accept}
-					onsaved={() => (kept = true)}
+					onsaved={settled}
 					{sheet}
-					onrepeat={() => work.repeat()}
+					onrepeat={repeat}
 					bind:saving
 				/>
 			{/if}
@@ -202,7 +234,7 @@
 						</p>
 						<div class="flex flex-wrap gap-3">
 							<Button kind="primary" onclick={() => taken(waiting)}>Work it out</Button>
-							<Button kind="quiet" onclick={() => (left = null)}>Throw it away</Button>
+							<Button kind="quiet" onclick={throwAway}>Throw it away</Button>
 						</div>
 					</section>
 				{/if}
@@ -230,9 +262,7 @@
 {#if work.table}<MappingDialog flow={work.table} />{/if}
 
 {#snippet log()}
-	{#if instrument.file?.kind === 'sound'}<SoundRecorder
-			onfile={(file) => taken({ file, from: { practice: false, name: 'the microphone of this device' } })}
-		/>{/if}
+	{#if instrument.file?.kind === 'sound'}<SoundRecorder onfile={heard} />{/if}
 	<FileDrop accept={accepts} onfile={(file) => void work.takeFile(file)} hint={instrument.file?.hint} />
 {/snippet}
 
@@ -253,6 +283,7 @@
 		<LiveRecorder
 			kinds={instrument.live}
 			what={instrument.id}
+			owner={key}
 			log={byLog}
 			onfile={(file, practice) => taken({ file, from: { practice, name: file.name } })}
 		/>

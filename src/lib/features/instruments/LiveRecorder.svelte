@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import Ways, { type Way } from '$lib/features/measuring/Ways.svelte';
+	import { writtenDown } from '$lib/features/measuring/writtenDown';
 	import { asksFirst } from '$lib/features/measuring/leftWork.svelte';
 	import BaudChoice from '$lib/features/measuring/BaudChoice.svelte';
 	import type { RecorderKind } from '$lib/instruments/instrument';
@@ -15,11 +16,13 @@
 		kinds: readonly RecorderKind[];
 		/** What is measured. */
 		what: string;
+		/** Whose page it is: what is recorded is written down under it as it comes. */
+		owner: string;
 		/** A log does as well. */
 		log: Way;
 		onfile: (file: File, practice: boolean) => void;
 	};
-	let { kinds, what, log, onfile }: Props = $props();
+	let { kinds, what, owner, log, onfile }: Props = $props();
 
 	const NAMES: Record<RecorderKind, string> = {
 		motion: 'This device',
@@ -50,7 +53,7 @@
 
 	function begin(kind: RecorderKind) {
 		[count, latest, problem, seconds] = [0, '', '', 0];
-		source = OPEN[kind]();
+		source = writtenDown(OPEN[kind](), owner);
 		running = kind;
 		recorder = record(source, {
 			progress: (n, atS, words) => ([count, seconds, latest] = [n, atS, words]),

@@ -10,7 +10,7 @@
 
 	let { site, date, onsite }: LiveProps = $props();
 
-	const { work, recorded } = comesBack('position', () => new PositionState(() => DEFAULT_LOCK_RULE));
+	const { work, recorded } = comesBack('position', (key) => new PositionState(() => DEFAULT_LOCK_RULE, key));
 </script>
 
 <LiveInstrument id="position" {work} {site} {onsite} {recorded}>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { untrack } from 'svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import { recordSound, RECORD_S } from '$lib/sources/microphone';
@@ -8,21 +9,30 @@
 	let share = $state<number | null>(null);
 	let problem = $state('');
 	let stopping: AbortController | null = null;
+	/** A shorter one is not read. */
+	const LEAST_S = 8;
+	let dropped = false;
 
 	async function start() {
 		problem = '';
 		stopping = new AbortController();
 		share = 0;
+		dropped = false;
 		try {
 			const file = await recordSound(stopping.signal, (done) => (share = done));
-			if (file) onfile(file);
+			if (file && !dropped) onfile(file);
 		} catch (error) {
 			problem = error instanceof Error ? error.message : String(error);
 		} finally {
 			share = null;
 		}
 	}
-	$effect(() => () => stopping?.abort());
+	function drop() {
+		dropped = true;
+		stopping?.abort();
+	}
+	// A page that is left in the middle hands on what there is, where it is enough to be read.
+	$effect(() => () => (untrack(() => share ?? 0) * RECORD_S < LEAST_S ? drop() : stopping?.abort()));
 </script>
 
 <div class="mb-3 grid gap-2">
@@ -33,7 +43,7 @@
 			Listening, {Math.ceil(RECORD_S * (1 - share))} s more: keep the phone still, nobody speaks.
 		</p>
 		<Progress value={share} label="Listening: keep the phone still, nobody speaks" />
-		<div><Button onclick={() => stopping?.abort()}>Stop, without it</Button></div>
+		<div><Button onclick={drop}>Stop, without it</Button></div>
 	{/if}
 	{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 </div>

@@ -134,7 +134,7 @@
 	{/if}
 {:else if work.step === 'running'}
 	<p class="figure-mono mt-6 mb-4 text-[62px] leading-none font-bold" role="timer">
-		{work.elapsedS.toFixed(1)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s</span>
+		{work.clock.elapsedS.toFixed(1)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s</span>
 	</p>
 	<div class="flex flex-wrap gap-3">
 		<Button kind="primary" kbd="space" onclick={() => work.react(true)}

@@ -6,6 +6,7 @@
 	import { saveAircraft } from '$lib/store/repository';
 	import Caution from '$lib/ui/Caution.svelte';
 	import { failed } from '$lib/ui/notify';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import LinkLossBody from './LinkLossBody.svelte';
 	import { LinkLossState } from './linkLossState.svelte';
 
@@ -15,6 +16,12 @@
 	const work = new LinkLossState(aircraft.lossAction);
 	if (work.action) work.step = 'before';
 	$effect(() => () => work.dispose());
+	// svelte-ignore state_referenced_locally
+	const half = keepDraft(
+		`link-loss ${aircraft.id}`,
+		() => work.draft,
+		(kept) => work.takeUp(kept),
+	);
 	let saving = $state(false);
 
 	async function keepAction(lossAction: LossAction) {
@@ -49,5 +56,8 @@
 	siteId={null}
 	aircraftId={aircraft.id}
 	payload={() => work.payload('seen')}
-	onsaved={() => void goto(`/aircraft/${aircraft.id}/due`)}
+	onsaved={() => {
+		half.forget();
+		void goto(`/aircraft/${aircraft.id}/due`);
+	}}
 />

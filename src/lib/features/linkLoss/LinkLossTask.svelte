@@ -6,6 +6,7 @@
 	import type { LossAction } from '$lib/schema/records';
 	import Caution from '$lib/ui/Caution.svelte';
 	import { done, failed } from '$lib/ui/notify';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import LinkLossBody from './LinkLossBody.svelte';
 	import { LinkLossState } from './linkLossState.svelte';
 
@@ -15,6 +16,11 @@
 	const work = new LinkLossState(view.bundle.aircraft.lossAction);
 	if (work.action) work.step = 'before';
 	$effect(() => () => work.dispose());
+	const half = keepDraft(
+		`link-loss ${view.bundle.session.id}`,
+		() => work.draft,
+		(kept) => work.takeUp(kept),
+	);
 	const title = $derived(
 		work.step === 'found' && work.finding ? work.finding.headline : `Radio off: what does ${aircraft.name} do?`,
 	);
@@ -32,6 +38,7 @@
 		if (!payload) return;
 		try {
 			await view.record('bench', payload);
+			half.forget();
 			done('Recorded');
 			await goto(view.href('bench'));
 		} catch (error) {

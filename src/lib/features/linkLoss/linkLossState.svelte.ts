@@ -1,10 +1,27 @@
+import { z } from 'zod';
 import { judgeLinkLoss, type LinkLossSeen } from '$lib/core/radio/linkLossTest';
 import type { Start, Stop } from '$lib/core/radio/stopwatch';
 import type { Grade, TestPayload } from '$lib/schema/entries';
-import type { LossAction } from '$lib/schema/records';
+import { lossActionSchema, type LossAction } from '$lib/schema/records';
+import { Stopwatch } from '$lib/features/measuring/stopwatch.svelte';
 import { say, tone } from '$lib/ui/speech';
 
-type Step = 'setting' | 'before' | 'running' | 'seen' | 'found';
+const STEPS = ['setting', 'before', 'running', 'seen', 'found'] as const;
+type Step = (typeof STEPS)[number];
+
+const draftSchema = z.object({
+	step: z.enum(STEPS),
+	action: lossActionSchema,
+	armed: z.boolean().nullable(),
+	measuredS: z.array(z.number().nonnegative()),
+	start: z.enum(['tap', 'key', 'called'] satisfies Start[]),
+	stop: z.enum(['seen', 'heard', 'sound', 'video', 'text'] satisfies Stop[]),
+	motors: z.enum(['stopped', 'ran-on', 'not-turning'] satisfies LinkLossSeen['motors'][]).nullable(),
+	told: z.boolean().nullable(),
+	linkedAgain: z.boolean().nullable(),
+	fromMs: z.number().nullable(),
+});
+type Draft = z.infer<typeof draftSchema>;
 
 /** The radio switched off on the bench: from what is set to what was seen. Every answer starts unanswered. */
 export class LinkLossState {
@@ -12,7 +29,7 @@ export class LinkLossState {
 	action = $state<LossAction | null>(null);
 	armed = $state<boolean | null>(null);
 	propellersOff = $state(false);
-	elapsedS = $state(0);
+	readonly clock = new Stopwatch();
 	/** As timed, of every loss so far; none where it did not react. */
 	measuredS = $state<number[]>([]);
 	/** How the loss and the reaction are noticed. */
@@ -21,25 +38,22 @@ export class LinkLossState {
 	motors = $state<LinkLossSeen['motors'] | null>(null);
 	told = $state<boolean | null>(null);
 	linkedAgain = $state<boolean | null>(null);
-	#timer: ReturnType<typeof setInterval> | null = null;
 
 	constructor(action: LossAction | undefined) {
 		this.action = action ?? null;
 	}
 
 	begin(): void {
-		const from = performance.now();
 		this.step = 'running';
-		this.elapsedS = 0;
+		this.clock.start();
 		say('Radio off. Count.');
 		tone('step');
-		this.#timer = setInterval(() => (this.elapsedS = (performance.now() - from) / 1000), 50);
 	}
 
 	/** The moment it reacted; null where it did not. */
 	react(reacted: boolean): void {
-		this.measuredS = reacted ? [...this.measuredS, Math.round(this.elapsedS * 100) / 100] : [];
-		this.#halt();
+		this.measuredS = reacted ? [...this.measuredS, Math.round(this.clock.seconds * 100) / 100] : [];
+		this.clock.stop();
 		this.step = 'seen';
 	}
 
@@ -47,6 +61,22 @@ export class LinkLossState {
 	timed(seconds: number): void {
 		this.measuredS = [...this.measuredS, seconds];
 		this.step = 'seen';
+	}
+
+	/** What was timed and answered so far, to go on with later; null where nothing was. */
+	get draft(): Draft | null {
+		const { step, action, armed, measuredS, start, stop, motors, told, linkedAgain, clock } = this;
+		if (!action || (step !== 'running' && measuredS.length === 0 && motors === null && told === null)) return null;
+		return { step, action, armed, measuredS, start, stop, motors, told, linkedAgain, fromMs: clock.fromMs };
+	}
+
+	/** Goes on with it, where it is of the action that is set now. That propellers are off is asked again. */
+	takeUp(kept: unknown): void {
+		const { data } = draftSchema.safeParse(kept);
+		if (!data || (this.action && data.action !== this.action)) return;
+		const { fromMs, ...seen } = data;
+		if (seen.step === 'running' && (fromMs === null || !this.clock.goOn(fromMs))) return;
+		Object.assign(this, seen);
 	}
 
 	get seen(): LinkLossSeen | null {
@@ -67,12 +97,12 @@ export class LinkLossState {
 
 	/** Once more, timed in the same way: the times stand together. */
 	another(): void {
-		this.#halt();
+		this.clock.stop();
 		this.step = 'before';
 	}
 
 	repeat(): void {
-		this.#halt();
+		this.clock.stop();
 		this.step = 'before';
 		this.measuredS = [];
 		[this.motors, this.told, this.linkedAgain] = [null, null, null];
@@ -97,12 +127,7 @@ export class LinkLossState {
 		};
 	}
 
-	#halt(): void {
-		if (this.#timer !== null) clearInterval(this.#timer);
-		this.#timer = null;
-	}
-
 	dispose(): void {
-		this.#halt();
+		this.clock.stop();
 	}
 }

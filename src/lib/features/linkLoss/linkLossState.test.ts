@@ -114,7 +114,30 @@ describe('the radio switched off on the bench', () => {
 		vi.advanceTimersByTime(300);
 		state.dispose();
 		vi.advanceTimersByTime(5000);
-		expect(state.elapsedS).toBeCloseTo(0.3, 6);
+		expect(state.clock.elapsedS).toBeCloseTo(0.3, 6);
+	});
+
+	it('goes on where its page was loaded again, for the action that is still set; propellers off is asked again', () => {
+		vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'performance', 'Date'] });
+		const later = (state: LinkLossState, action: LossAction = 'stop') => {
+			const again = new LinkLossState(action);
+			again.takeUp(JSON.parse(JSON.stringify(state.draft)));
+			state.dispose();
+			return again;
+		};
+		expect(new LinkLossState('stop').draft).toBeNull();
+		const first = new LinkLossState('stop');
+		[first.armed, first.propellersOff] = [true, true];
+		first.begin();
+		vi.advanceTimersByTime(700);
+		const second = later(first);
+		vi.advanceTimersByTime(200);
+		second.react(true);
+		expect([second.measuredS, second.step, second.armed, second.propellersOff]).toEqual([[0.9], 'seen', true, false]);
+		Object.assign(second, { motors: 'stopped', told: true, linkedAgain: true });
+		second.conclude();
+		expect(later(second).payload('seen')).toEqual(second.payload('seen'));
+		expect(later(second, 'land').measuredS).toEqual([]);
 	});
 
 	it('a later reaction is never better, whatever is set', () => {

@@ -1,3 +1,5 @@
+import { forgetUnderway, underwayOf, type Underway } from '$lib/store/underway';
+
 /** A live measurement that can be let go and taken up again. */
 export interface Resting {
 	/** Something was measured. */
@@ -6,6 +8,8 @@ export interface Resting {
 	readonly idle: boolean;
 	/** Lets the source go; what was measured stays. */
 	rest(): void;
+	/** What was written down of it before the page was loaded again. */
+	takeUp(kept: Underway): void;
 }
 
 interface Left {
@@ -13,24 +17,30 @@ interface Left {
 	end: () => void;
 }
 
-/** What was measured on pages that were left before it was recorded. It waits as long as the application is open. */
+/**
+ * What was measured on pages that were left before it was recorded. It waits as long as the application is open; what was written down of it
+ * (`writtenDown.ts`), half a day.
+ */
 const left: Partial<Record<string, Left>> = {};
 
 /**
  * The measurement of a page, by a key of its own: what was measured there before and left unrecorded, else a new one. A page that is left by a slip
- * of the thumb loses nothing; one that is closed or loaded again asks first. `recorded` says that the record has it. To be called while a component
- * is set up.
+ * of the thumb loses nothing; one that is closed or loaded again asks first, and brings back what was written down. `recorded` says that the record
+ * has it. To be called while a component is set up.
  */
-export function comesBack<T extends Resting>(key: string, make: () => T): { work: T; recorded: () => void } {
+export function comesBack<T extends Resting>(key: string, make: (key: string) => T): { work: T; recorded: () => void } {
 	let entry = left[key] as { work: T; end: () => void } | undefined;
 	left[key] = undefined;
 	if (!entry) {
 		let work!: T;
 		// It outlives the component that began it.
 		const end = $effect.root(() => {
-			work = make();
+			work = make(key);
 		});
 		entry = { work, end };
+		void underwayOf(key).then((before) => {
+			if (before && work.idle && !work.holds) work.takeUp(before);
+		});
 	}
 	const { work, end } = entry;
 	let kept = false;
@@ -44,7 +54,13 @@ export function comesBack<T extends Resting>(key: string, make: () => T): { work
 		if (work.holds && !kept) left[key] = { work, end };
 		else end();
 	});
-	return { work, recorded: () => (kept = true) };
+	return {
+		work,
+		recorded() {
+			kept = true;
+			forgetUnderway(key);
+		},
+	};
 }
 
 /** A page that is closed or loaded again while this holds asks first. To be called while a component is set up. */

@@ -1,7 +1,9 @@
 import type { Mat3 } from '$lib/core/frames/mat3';
 import type { Vec3 } from '$lib/core/frames/vec3';
 import { normalise } from '$lib/core/frames/vec3';
-import type { AxisBatch, ChannelBatch, Source } from '$lib/sources/source';
+import type { AxisBatch, ChannelBatch, Source, SourceBatch } from '$lib/sources/source';
+import { forgetUnderway, type Underway } from '$lib/store/underway';
+import { piecesOf, WrittenDown, type Span } from './writtenDown';
 
 const emptyAxes = (): AxisBatch => ({ t: [], x: [], y: [], z: [] });
 
@@ -42,7 +44,16 @@ export class Recording {
 	turnable = $state(false);
 	/** The data are simulated. */
 	practice = $state(false);
+	/** What is not read of it. */
+	leftOut: Span[] = [];
 	#close: (() => void) | null = null;
+	#key: string | null;
+	#down: WrittenDown | null = null;
+
+	/** With a key it is written down as it comes, so that a page that is loaded again brings it back. */
+	constructor(key: string | null = null) {
+		this.#key = key;
+	}
 
 	start(source: Source): void {
 		this.stop();
@@ -52,20 +63,13 @@ export class Recording {
 		this.practice = source.practice;
 		this.paused = false;
 		this.running = true;
+		if (this.#key !== null) this.#down = new WrittenDown(this.#key, source);
 		this.#close = source.open({
 			batch: (batch) => {
 				this.waiting = '';
 				if (this.paused) return;
-				append(this.mag, batch.mag);
-				append(this.accel, batch.accel);
-				append(this.gyro, batch.gyro);
-				if (batch.radio) this.#appendRadio(batch.radio);
-				for (const line of batch.lines ?? []) this.lines.push(line);
-				if (batch.lost !== undefined) this.lost = batch.lost;
-				if (batch.packV !== undefined) this.packV = batch.packV;
-				if (batch.attitude) this.attitude = batch.attitude;
-				this.atS = batch.atS;
-				this.samples = Math.max(this.mag.t.length, this.lines.length);
+				this.#down?.take(batch);
+				this.#take(batch);
 			},
 			waiting: (words) => (this.waiting = words),
 			failed: (error) => {
@@ -73,6 +77,34 @@ export class Recording {
 				this.running = false;
 			},
 		});
+	}
+
+	#take(batch: SourceBatch): void {
+		append(this.mag, batch.mag);
+		append(this.accel, batch.accel);
+		append(this.gyro, batch.gyro);
+		if (batch.radio) this.#appendRadio(batch.radio);
+		for (const line of batch.lines ?? []) this.lines.push(line);
+		if (batch.lost !== undefined) this.lost = batch.lost;
+		if (batch.packV !== undefined) this.packV = batch.packV;
+		if (batch.attitude) this.attitude = batch.attitude;
+		this.atS = batch.atS;
+		this.samples = Math.max(this.mag.t.length, this.lines.length);
+	}
+
+	/** Takes up what was written down before; its source is gone. */
+	takeUp(kept: Underway): void {
+		const { batches, leftOut } = piecesOf(kept);
+		this.sourceName = kept.from.name;
+		this.practice = kept.from.practice;
+		this.leftOut = leftOut;
+		for (const batch of batches) this.#take(batch);
+	}
+
+	/** Leaves a span out of the reading. */
+	leaveOut(span: Span): void {
+		this.leftOut.push(span);
+		this.#down?.leaveOut(span);
 	}
 
 	/** Channels come and go with a radio: as many are kept as it showed first. */
@@ -100,10 +132,15 @@ export class Recording {
 	stop(): void {
 		this.#close?.();
 		this.#close = null;
+		this.#down?.end();
+		this.#down = null;
 		this.running = false;
 	}
 
+	/** Throws it away, what was written down of it too. */
 	clear(): void {
+		if (this.#key !== null) forgetUnderway(this.#key);
+		this.leftOut = [];
 		this.mag = emptyAxes();
 		this.accel = emptyAxes();
 		this.gyro = emptyAxes();

@@ -1,8 +1,11 @@
+import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evenly } from '$lib/rig/evenly';
 import type { Sink, Source, SourceBatch } from '$lib/sources/source';
+import { underwayOf } from '$lib/store/underway';
 import { Recording } from './recording.svelte';
+import { fileOf, writtenDown } from './writtenDown';
 
 /** A source that delivers what a test hands it. */
 function handed(more: Partial<Source> = {}) {
@@ -176,5 +179,77 @@ describe('a recording', () => {
 				expect(down?.[2]).toBeCloseTo(z / length, 9);
 			}),
 		);
+	});
+});
+
+describe('what is written down as it comes', () => {
+	const step = fc.oneof(
+		fc.record({ t: fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 1, maxLength: 8 }) }),
+		fc.constantFrom('pause' as const, 'go on' as const, 'leave out' as const),
+	);
+	const columns = ({ mag, accel, lines, radio, leftOut, samples, atS, sourceName, practice }: Recording) =>
+		structuredClone({
+			mag,
+			accel,
+			lines,
+			radio,
+			leftOut,
+			samples,
+			atS,
+			sourceName,
+			practice: practice || samples === 0,
+		});
+
+	it('is taken up as it was recorded, wherever it was paused and whatever was left out', async () => {
+		await fc.assert(
+			fc.asyncProperty(fc.array(step, { minLength: 1, maxLength: 12 }), fc.boolean(), async (steps, practice) => {
+				const { source, send } = handed({ practice });
+				const recording = new Recording('a page');
+				recording.start(source);
+				for (const what of steps) {
+					if (what === 'pause') recording.pause();
+					else if (what === 'go on') recording.resume();
+					else if (what === 'leave out') recording.leaveOut([0, recording.atS]);
+					else {
+						const { t } = what;
+						const radio = { t, channels: [t, t.map((v) => -v)] };
+						send({ mag: axes(t), accel: axes(t, 2), lines: t.map(String), radio, atS: t.at(-1) ?? 0 });
+					}
+				}
+				recording.stop();
+				const kept = await underwayOf('a page');
+				const again = new Recording('a page');
+				if (kept) again.takeUp(kept);
+				else again.sourceName = source.name;
+				expect(columns(again)).toEqual(columns(recording));
+			}),
+			{ numRuns: 60 },
+		);
+	});
+	it('is gone when the recording is thrown away', async () => {
+		const { source, send } = handed();
+		const recording = new Recording('a page');
+		recording.start(source);
+		send({ lines: ['$GNGGA'], atS: 1 });
+		recording.stop();
+		expect(await underwayOf('a page')).not.toBeNull();
+		recording.clear();
+		expect(await underwayOf('a page')).toBeNull();
+	});
+	it('becomes the file that it would have been', async () => {
+		const { source, send } = handed({ name: 'serial line' });
+		const close = writtenDown(source, 'a line').open({
+			batch: () => undefined,
+			waiting: () => undefined,
+			failed: () => undefined,
+		});
+		for (const text of ['cut of', 'f\nt,x\n1,', '2\n3,4\n5']) send({ atS: 0, text });
+		close();
+		const kept = await underwayOf('a line');
+		const file = kept && fileOf(kept);
+		expect([file?.name, await file?.text()]).toEqual(['serial-line.txt', 't,x\n1,2\n3,4\n']);
+		expect(fileOf({ from: { name: '', practice: false }, pieces: ['not a piece'] })).toBeNull();
+		const sound = new File(['hum'], 'hover.webm');
+		expect(fileOf({ from: { name: 'microphone', practice: false }, pieces: [sound] })).toBe(sound);
 	});
 });

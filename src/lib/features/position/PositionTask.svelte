@@ -22,7 +22,7 @@
 	const { aircraft, site } = view.bundle;
 	const { work, recorded } = comesBack(
 		`position ${view.bundle.session.id}`,
-		() => new PositionState(() => aircraft.lock),
+		(key) => new PositionState(() => aircraft.lock, key),
 	);
 	const now = new Date().toISOString();
 	/** Earlier locks of this aircraft, cold or warm as it is now. */
@@ -68,7 +68,7 @@
 </script>
 
 {#snippet screen()}
-	<ReadOff rule={aircraft.lock} onread={(payload) => void keepReadOff(payload)} />
+	<ReadOff rule={aircraft.lock} owner={view.bundle.session.id} onread={(payload) => void keepReadOff(payload)} />
 {/snippet}
 
 <Sheet

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { z } from 'zod';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { judgeReadOff } from '$lib/core/position/readOff';
 	import type { TestPayload } from '$lib/schema/entries';
 	import type { Aircraft } from '$lib/schema/records';
@@ -8,8 +10,13 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 
 	/** The lock as the aircraft's own screen shows it, where no receiver can be listened to. */
-	type Props = { rule: Aircraft['lock']; onread: (payload: Omit<TestPayload, 'grade'>) => void };
-	let { rule, onread }: Props = $props();
+	type Props = {
+		rule: Aircraft['lock'];
+		/** Whose it is: what is half read off comes back. */
+		owner: string;
+		onread: (payload: Omit<TestPayload, 'grade'>) => void;
+	};
+	let { rule, owner, onread }: Props = $props();
 	let form = $state<HTMLElement>();
 	let satellites = $state<number | null>(null);
 	let hdop = $state<number | null>(null);
@@ -25,10 +32,27 @@
 		return () => clearInterval(timer);
 	});
 
+	const shownSchema = z.object({
+		satellites: z.number().nullable(),
+		hdop: z.number().nullable(),
+		stored: z.enum(['', 'yes', 'no']),
+		watchedS: z.number().nonnegative(),
+	});
+	// svelte-ignore state_referenced_locally
+	const half = keepDraft(
+		`read off ${owner}`,
+		() => (satellites === null && hdop === null && stored === '' ? null : { satellites, hdop, stored, watchedS }),
+		(kept) => {
+			const { data } = shownSchema.safeParse(kept);
+			if (data) ({ satellites, hdop, stored, watchedS } = data);
+		},
+	);
+
 	function read() {
 		if (refusedIn(form)) return;
 		if (satellites === null || stored === '') return;
 		const found = judgeReadOff({ satellites, hdop, homeStored: stored === 'yes', watchedS }, rule);
+		half.forget();
 		onread({
 			kind: 'test',
 			task: 'position',

@@ -2,6 +2,7 @@ import type { LockRule } from '$lib/core/position/lock';
 import type { GnssAnswer } from '$lib/schema/gnss';
 import { readText } from '$lib/instruments/readText';
 import type { Source } from '$lib/sources/source';
+import type { Underway } from '$lib/store/underway';
 import { failed } from '$lib/ui/notify';
 import { say, tone } from '$lib/ui/speech';
 import { call } from '$lib/workers/core';
@@ -14,7 +15,7 @@ const UPDATE_MS = 600;
 
 /** A receiver being watched, or its log being reviewed, against the aircraft's own lock rule. */
 export class PositionState implements LiveMeasurement {
-	readonly recording = new Recording();
+	readonly recording: Recording;
 	phase = $state<'choose' | 'watching' | 'result'>('choose');
 	busy = $state(false);
 	answer = $state.raw<GnssAnswer | null>(null);
@@ -23,7 +24,9 @@ export class PositionState implements LiveMeasurement {
 	#rule: () => LockRule;
 	#abort: AbortController | null = null;
 
-	constructor(rule: () => LockRule) {
+	/** With a key its recording comes back after its page was loaded again. */
+	constructor(rule: () => LockRule, key: string | null = null) {
+		this.recording = new Recording(key);
 		this.#rule = rule;
 	}
 
@@ -145,6 +148,13 @@ export class PositionState implements LiveMeasurement {
 		if (this.phase !== 'watching') return;
 		this.phase = this.holds ? 'result' : 'choose';
 		this.answer = null;
+	}
+
+	/** What was written down before the page went: to be worked out. */
+	takeUp(kept: Underway): void {
+		this.recording.takeUp(kept);
+		this.phase = 'watching';
+		this.rest();
 	}
 
 	dispose(): void {

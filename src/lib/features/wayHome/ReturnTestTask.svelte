@@ -16,6 +16,7 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { done, failed } from '$lib/ui/notify';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
 	import ProvedReturns from './ProvedReturns.svelte';
 	import { ReturnTestState, WAITS } from './returnTestState.svelte';
@@ -35,6 +36,11 @@
 		plannedS: planned,
 	}));
 	$effect(() => () => work.dispose());
+	const half = keepDraft(
+		`return ${view.bundle.session.id}`,
+		() => work.draft,
+		(kept) => work.takeUp(kept),
+	);
 	const shut = $derived(
 		view.state.stations.find(({ id }) => id === 'hover')?.tasks.find(({ page }) => page === 'return-test')?.shut ??
 			(view.state.arm.open ? '' : 'The first gate, Arm, has not been answered.'),
@@ -61,6 +67,7 @@
 		if (!payload) return;
 		try {
 			await view.record('hover', payload);
+			half.forget();
 			done('Recorded');
 			await goto(view.href('hover'));
 		} catch (error) {
@@ -156,7 +163,7 @@
 		</div>
 	{:else if work.step === 'running' && work.phase}
 		<p class="figure-mono mt-5 mb-4 text-[62px] leading-none font-bold" role="timer">
-			{work.elapsedS.toFixed(0)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s</span>
+			{work.clock.elapsedS.toFixed(0)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s</span>
 		</p>
 		<div class="grid max-w-2xl gap-3">
 			<Button kind="primary" class="min-h-24 text-[24px]" kbd="space" onclick={() => work.next(true)}

@@ -1,8 +1,10 @@
+import { z } from 'zod';
 import { localTrack, trackOf, type LocalTrack } from '$lib/core/hover/track';
 import { HOVER_ROLES } from '$lib/core/record/logRoles';
 import { isTrackFile } from '$lib/core/record/tracks';
 import { phasesOfTrack, type TrackedReturn } from '$lib/core/return/returnTrack';
 import { completeTrack } from '$lib/features/hover/hoverState.svelte';
+import { Stopwatch } from '$lib/features/measuring/stopwatch.svelte';
 import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
@@ -28,6 +30,19 @@ const LABELS: Record<Phase, string> = {
 	disarmed: 'Disarmed after',
 };
 
+const seconds = z.number().nonnegative().nullable();
+const draftSchema = z.object({
+	step: z.enum(['running', 'abort', 'found']),
+	trigger: z.enum(['switch', 'radio-off']),
+	distanceM: z.number().nonnegative(),
+	heightM: z.number().nonnegative(),
+	seenS: z.record(z.enum(PHASES), seconds),
+	takenOverS: seconds,
+	at: z.int().min(0).max(PHASES.length),
+	fromMs: z.number().nullable(),
+});
+type Draft = z.infer<typeof draftSchema>;
+
 interface Around {
 	minDistanceM: number;
 	returnHeightM: number;
@@ -47,12 +62,10 @@ export class ReturnTestState {
 	distanceM = $state<number | null>(null);
 	heightM = $state<number | null>(null);
 	ready = $state(false);
-	elapsedS = $state(0);
+	readonly clock = new Stopwatch();
 	seenS = $state<Record<Phase, number | null>>(blank());
 	takenOverS = $state<number | null>(null);
 	at = $state(0);
-	#from = 0;
-	#timer: ReturnType<typeof setInterval> | null = null;
 	#around: () => Around;
 
 	constructor(around: () => Around) {
@@ -63,11 +76,10 @@ export class ReturnTestState {
 	phase = $derived.by((): Phase | null => PHASES[this.at] ?? null);
 
 	begin(): void {
-		this.#from = performance.now();
-		[this.step, this.at, this.elapsedS, this.takenOverS, this.seenS] = ['running', 0, 0, null, blank()];
+		[this.step, this.at, this.takenOverS, this.seenS] = ['running', 0, null, blank()];
 		tone('step');
 		say(WAITS.turned.wait);
-		this.#timer = setInterval(() => (this.elapsedS = (performance.now() - this.#from) / 1000), 100);
+		this.clock.start();
 	}
 
 	/** Phases from the log of the flight instead of taps. */
@@ -109,7 +121,7 @@ export class ReturnTestState {
 	next(seen: boolean): void {
 		const { phase } = this;
 		if (!phase) return;
-		this.seenS = { ...this.seenS, [phase]: seen ? Math.round(this.elapsedS * 10) / 10 : null };
+		this.seenS = { ...this.seenS, [phase]: seen ? Math.round(this.clock.seconds * 10) / 10 : null };
 		this.at++;
 		if (this.phase) {
 			tone('step');
@@ -119,15 +131,14 @@ export class ReturnTestState {
 
 	/** It does not do what it should: what to do stands on the screen, and is said. */
 	abort(): void {
-		this.takenOverS = Math.round(this.elapsedS * 10) / 10;
+		this.takenOverS = Math.round(this.clock.seconds * 10) / 10;
 		tone('wrong');
 		say('Take over.');
 		this.#end('abort');
 	}
 
 	#end(step: 'abort' | 'found'): void {
-		if (this.#timer !== null) clearInterval(this.#timer);
-		this.#timer = null;
+		this.clock.stop();
 		this.step = step;
 		if (step === 'found') tone('done');
 	}
@@ -166,8 +177,24 @@ export class ReturnTestState {
 		[this.step, this.ready, this.sourceName, this.logged] = ['before', false, '', null];
 	}
 
+	/** What was tapped so far, to go on with later; null where nothing was, or a log says it: that can be opened again. */
+	get draft(): Draft | null {
+		const { step, trigger, distanceM, heightM, seenS, takenOverS, at, clock } = this;
+		if (this.sourceName || step === 'before' || step === 'logged') return null;
+		if (!trigger || distanceM === null || heightM === null) return null;
+		return { step, trigger, distanceM, heightM, seenS, takenOverS, at, fromMs: clock.fromMs };
+	}
+
+	takeUp(kept: unknown): void {
+		const { data } = draftSchema.safeParse(kept);
+		if (!data) return;
+		const { fromMs, ...seen } = data;
+		if (seen.step === 'running' && (fromMs === null || !this.clock.goOn(fromMs))) return;
+		Object.assign(this, seen);
+	}
+
 	dispose(): void {
-		if (this.#timer !== null) clearInterval(this.#timer);
+		this.clock.stop();
 	}
 }
 

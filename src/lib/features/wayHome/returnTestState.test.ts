@@ -105,7 +105,33 @@ describe('a return that is tapped phase by phase', () => {
 		expect(state.finding?.verdict).toBe('caution');
 		expect(state.payload('seen')?.figures.at(-1)).toEqual({ label: 'Taken over after', value: 11.5, unit: 's' });
 		vi.advanceTimersByTime(60_000);
-		expect(state.elapsedS).toBeCloseTo(11.5, 1);
+		expect(state.clock.elapsedS).toBeCloseTo(11.5, 1);
+	});
+
+	it('goes on where its page was loaded again, with the phases that were seen and its clock', () => {
+		vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'performance', 'Date'] });
+		const later = (state: ReturnTestState) => {
+			const again = new ReturnTestState(() => AROUND);
+			again.takeUp(JSON.parse(JSON.stringify(state.draft)));
+			state.dispose();
+			return again;
+		};
+		expect(new ReturnTestState(() => AROUND).draft).toBeNull();
+		const first = begun('radio-off');
+		vi.advanceTimersByTime(4000);
+		first.next(true);
+		const second = later(first);
+		vi.advanceTimersByTime(4000);
+		second.next(true);
+		expect([second.seenS.turned, second.seenS.climbed, second.phase]).toEqual([4, 8, 'overhead']);
+		for (let k = 2; k < PHASES.length; k++) {
+			vi.advanceTimersByTime(4000);
+			second.next(true);
+		}
+		const found = later(second);
+		expect(found.payload('seen')).toEqual(second.payload('seen'));
+		found.takeUp({ step: 'running' });
+		expect(found.step).toBe('found');
 	});
 
 	it('begins anew with nothing of the one before', () => {
@@ -115,7 +141,7 @@ describe('a return that is tapped phase by phase', () => {
 		expect([state.step, state.ready, state.finding]).toEqual(['before', false, null]);
 		state.begin();
 		expect(PHASES.every((phase) => state.seenS[phase] === null)).toBe(true);
-		expect([state.elapsedS, state.takenOverS, state.phase]).toEqual([0, null, 'turned']);
+		expect([state.clock.elapsedS, state.takenOverS, state.phase]).toEqual([0, null, 'turned']);
 		state.dispose();
 	});
 });
