@@ -122,3 +122,26 @@ test('two persons: one answers, the other confirms, and the record says who; a f
 	await page.getByRole('button', { name: 'Take it out of use' }).click();
 	await expect(page.getByRole('heading', { name: 'Out of use', level: 3 })).toBeVisible();
 });
+
+test('a station that holds says what was found, and asks for it again first of all; one that is done goes on, in the first screen of a phone', async ({
+	page,
+}) => {
+	await page.setViewportSize({ width: 390, height: 844 });
+	await page.goto('/session/demo-open/plan');
+	const heading = page.getByRole('heading', { level: 1 });
+	const goOn = page.getByRole('link', { name: 'Go on to Bench' });
+	await expect(heading).toHaveText('Plan: everything here is answered');
+	expect((await goOn.boundingBox())?.y).toBeLessThan(400);
+	await page.getByRole('button', { name: /Pack at rest, volts per cell/ }).click();
+	await page.keyboard.type('3.4');
+	await page.keyboard.press('Enter');
+	await expect(heading).toHaveText('Pack at rest, volts per cell: 3.4 V per cell, not as it should be');
+	const again = page.getByRole('button', { name: 'Enter it again' });
+	expect((await again.boundingBox())?.y).toBeLessThan(400);
+	await expect(goOn).toBeVisible();
+	await page.keyboard.press('Enter');
+	await expect(again).toBeHidden();
+	await page.keyboard.type('4.18');
+	await page.keyboard.press('Enter');
+	await expect(heading).toHaveText('Plan: everything here is answered');
+});

@@ -1,4 +1,5 @@
 import { DEG } from '../frames/angles';
+import { begunSmall } from '../words/begun';
 import { cross, length, normalise, scale, type Vec3 } from '../frames/vec3';
 import type { Face } from '../../schema/inertial';
 import { leanApart, LIFT_DEG, liftOf } from '../inertial/gestures';
@@ -49,7 +50,6 @@ const MOVES_ON_S = 4;
 const TURN_DEG = { wanted: 180, within: 35, hardly: 15 } as const;
 const TAIL_S = 0.5;
 
-const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 const column = (values: ArrayLike<number>) => Float64Array.from(values);
 
 function meanSince({ t, x, y, z }: Series, fromS: number): Vec3 | null {
@@ -95,7 +95,7 @@ function meets(hold: Hold, window: StillWindow, accepted: readonly Accepted[], {
 				'wrong-way-up',
 				'It reads as lying on its back. Turn it over; if its belly is down, the board is mounted upside down.',
 			);
-		return no('wrong-face', `That is ${lower(FACE_WORDS[found.face])}. Wanted: ${lower(hold.name)}.`);
+		return no('wrong-face', `That is ${begunSmall(FACE_WORDS[found.face])}. Wanted: ${begunSmall(hold.name)}.`);
 	}
 	const from = earlier(wanted.of);
 	if (!from) return no('wrong-face', hold.say);

@@ -221,6 +221,25 @@ describe('the two gates', () => {
 	});
 });
 
+describe('a station whose item holds', () => {
+	const planned = (payload: EntryPayload) => station(assess(entries(['plan', payload])), 'plan');
+	it.each([
+		['frame', 'bench', 'A screw is loose.', 'Not as it should be: a screw is loose'],
+		['people', 'plan', 'Dogs or other animals', 'Not as it should be: dogs or other animals'],
+		['people', 'plan', '', /^Not as it should be: no people, dogs/],
+		['people', 'plan', 'x'.repeat(120), /^Not as it should be: no people, dogs/],
+	] as const)('has what was found as its headline, not what it should be: %s, “%s”', (task, at, reason, headline) => {
+		const state = station(assess(entries([at, check(task, 'failed', reason)])), at);
+		if (typeof headline === 'string') expect(state?.headline).toBe(headline);
+		else expect(state?.headline).toMatch(headline);
+	});
+	it('of a value tells the value, on the line too', () => {
+		const volts = { ...check('pack-voltage', 'failed'), value: 3.4, unit: 'V per cell' } as EntryPayload;
+		expect(planned(volts)?.headline).toBe('Pack at rest, volts per cell: 3.4 V per cell, not as it should be');
+		expect(planned(volts)?.summary).toBe('Pack at rest');
+	});
+});
+
 describe('the ground response', () => {
 	const nudged = (...checks: EntryPayload[]) =>
 		assess(

@@ -60,7 +60,7 @@ function summaryOf(mark: Mark, tasks: readonly TaskState[]): string {
 	const open = tasks.filter((task) => task.mark === 'unseen').length;
 	if (mark === 'clear') return tasks.length === 0 ? '' : 'all seen';
 	if (mark === 'unseen') return open === tasks.length ? 'not begun' : `${open} to see`;
-	return inShort(tasks.find((task) => task.mark === mark)?.title ?? '');
+	return inShort(tasks.find((task) => task.mark === mark)?.found ?? '');
 }
 
 const COUNTS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];
@@ -137,6 +137,7 @@ function spoken(task: TaskState, units: UnitSystem): TaskState {
 	return {
 		...task,
 		title: sentenceIn(task.title, units),
+		found: written ? task.found : sentenceIn(task.found, units),
 		detail: written ? task.detail : sentenceIn(task.detail, units),
 		next: sentenceIn(task.next, units),
 	};
@@ -177,7 +178,7 @@ export function assessSession(evidence: SessionEvidence): SessionState {
 			title: stationTitle(id, aircraft),
 			mark,
 			summary: summaryOf(mark, own),
-			headline: own.find((task) => task.mark === 'hold')?.title ?? null,
+			headline: own.find((task) => task.mark === 'hold')?.found ?? null,
 			tasks: own,
 			...(gate ? gateStation(gate) : {}),
 		};

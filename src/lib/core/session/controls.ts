@@ -1,3 +1,4 @@
+import { begunLarge } from '../words/begun';
 import type { Aircraft, Control, ControlUse } from '../../schema/records';
 
 type Radio = Pick<Aircraft, 'controls'>;
@@ -38,7 +39,7 @@ export function abortMode(aircraft: Radio): string | null {
 	const control = abortControl(aircraft);
 	if (!control) return null;
 	const words = USE_WORDS[control.does];
-	return `${words.charAt(0).toUpperCase()}${words.slice(1)}, ${controlPlace(control)},`;
+	return `${begunLarge(words)}, ${controlPlace(control)},`;
 }
 
 /** Which uses of the radio an item of the checklist is about. */

@@ -38,6 +38,8 @@ export interface TaskState {
 	mark: Mark;
 	/** The sentence a pilot would say about it. */
 	title: string;
+	/** The finding as a headline, where it holds: an item's title says what it should be. */
+	found: string;
 	detail: string;
 	/** How what speaks was known. */
 	grade: Grade | null;
@@ -84,6 +86,7 @@ export const USUAL_REASONS: readonly string[] = [
 export const taskState = (
 	fields: Partial<TaskState> & Pick<TaskState, 'task' | 'station' | 'mark' | 'title'>,
 ): TaskState => ({
+	found: fields.title,
 	detail: '',
 	grade: fields.entry ? gradeOf(fields.entry.payload) : null,
 	reasons: [],

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { begunLarge } from '$lib/core/words/begun';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
 	import { packSchema, type Pack } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
@@ -194,7 +195,7 @@
 				value={draft.chemistry ?? 'lipo'}
 				options={(Object.keys(CHEMISTRY_WORDS) as (keyof typeof CHEMISTRY_WORDS)[]).map((value) => ({
 					value,
-					label: CHEMISTRY_WORDS[value].charAt(0).toUpperCase() + CHEMISTRY_WORDS[value].slice(1),
+					label: begunLarge(CHEMISTRY_WORDS[value]),
 				}))}
 				onchange={(chemistry) => (draft.chemistry = chemistry)}
 			/>

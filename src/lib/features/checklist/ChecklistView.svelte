@@ -9,6 +9,7 @@
 	import { outcomeOf } from '$lib/core/session/answers';
 	import { isImpossible, meantBy, type Meant } from '$lib/core/session/slips';
 	import { checkOf } from '$lib/core/session/tasks/items';
+	import type { StationState } from '$lib/core/session/assess';
 	import { fellDue, type TaskState } from '$lib/core/session/task';
 	import { formatQuantity, fromUnit, unitSymbol } from '$lib/core/words/units';
 	import { findInstrument } from '$lib/instruments/catalogue';
@@ -57,8 +58,12 @@
 	);
 	const own = $derived(view.state.stations.find(({ id }) => id === station));
 	const tasks = $derived(own?.tasks ?? []);
-	/** A row each; calibrations that fell due by one and the same stand in one. */
-	const rows = $derived([...group(tasks, (task) => (fellDue(task) && !task.shut ? task.detail : task.task)).values()]);
+	/** A row each; calibrations that fell due by one and the same stand in one. Where no item is asked, what is next stands first. */
+	const rows = $derived.by(() => {
+		const all = [...group(tasks, (task) => (fellDue(task) && !task.shut ? task.detail : task.task)).values()];
+		const at = chosen || view.readOnly ? -1 : all.findIndex((row) => row.some((task) => task === next));
+		return at < 0 ? all : [all[at], ...all.toSpliced(at, 1)];
+	});
 	const asked = $derived(tasks.filter(({ task }) => items.has(task)));
 	const following = $derived(
 		view.state.stations[view.state.stations.findIndex(({ id }) => id === station) + 1] ?? null,
@@ -73,6 +78,14 @@
 	const next = $derived(tasks.find(({ mark, page: own, shut }) => mark === 'unseen' && own && !shut) ?? null);
 	/** What keeps the station’s items shut; a measurement that waits for one of them says so itself. */
 	const shut = $derived((asked.length > 0 ? asked : tasks).find((task) => task.shut)?.shut ?? '');
+	/** The item that holds the station, where nothing else is asked here. */
+	const held = $derived(
+		chosen || next || shut || view.readOnly
+			? null
+			: (asked.find(({ mark, shut: why }) => mark === 'hold' && !why) ?? null),
+	);
+	/** Nothing is left to do here: where it goes on, the first thing under the headline. */
+	const over = $derived(chosen || next || shut || held || station === 'close' ? null : following);
 
 	let asideOf = $state<TaskState | null>(null);
 	let failing = $state(false);
@@ -186,6 +199,7 @@
 			if (waiting) void accept(waiting.value, waiting.waitedS, true);
 			else if (open) answer?.press();
 			else if (next) void goto(view.taskHref(next));
+			else if (held) picked = held.task;
 			else if (following && !chosen) void goto(view.href(following.id));
 		} else if (event.key === 'x' && open && chosen.offered) asideOf = chosen;
 		else if (event.key === 'n' && open && item?.type !== 'nudge') notRight();
@@ -235,6 +249,17 @@
 				{#if left}<Button kind="primary" href={view.taskHref(left)}>{left.next}</Button>{/if}
 			{/if}
 		</div>
+	{/if}
+
+	{#if held}
+		{@const again = held}
+		<div class="mt-4">
+			<Button kind="primary" kbd="↵" onclick={() => (picked = again.task)}
+				>{items.get(again.task)?.type === 'measure' ? 'Enter it again' : 'Check it again'}</Button
+			>
+		</div>
+	{:else if over}
+		<div class="mt-4">{@render goOn(over)}</div>
 	{/if}
 
 	{#if chosen && item && !chosen.shut}
@@ -363,14 +388,16 @@
 
 	{#if station === 'plan' && view.bundle.session.kind !== 'bench'}<PlanBudget />{/if}
 	{#if station === 'close'}<CloseBox settled={!chosen} />
-	{:else if !chosen && following}
-		<div class="mt-5">
-			<Button kind={next || shut ? 'plain' : 'primary'} href={view.href(following.id)} kbd={next ? undefined : '↵'}>
-				Go on to {following.title}
-			</Button>
-		</div>
+	{:else if !chosen && following && !over}
+		<div class="mt-5">{@render goOn(following)}</div>
 	{/if}
 </Sheet>
+
+{#snippet goOn({ id, title: to }: StationState)}
+	<Button kind={over ? 'primary' : 'plain'} href={view.href(id)} kbd={next || held ? undefined : '↵'}
+		>Go on to {to}</Button
+	>
+{/snippet}
 
 <SetAside task={asideOf} onclose={() => (asideOf = null)} />
 <ArmingHelp bind:open={unarmed} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { begunLarge } from '$lib/core/words/begun';
 	import { page } from '$app/state';
 	import Search from '@lucide/svelte/icons/search';
 	import { saidOf } from '$lib/core/symptoms/asked';
@@ -296,7 +297,7 @@
 				<div class="mt-3 flex flex-wrap gap-2" role="group" aria-label="What it showed">
 					{#each next.outcomes as outcome (outcome.id)}
 						<Button class="min-h-14 text-left" onclick={() => work.tested(next.id, outcome.id)}
-							>{outcome.text.charAt(0).toUpperCase() + outcome.text.slice(1)}</Button
+							>{begunLarge(outcome.text)}</Button
 						>
 					{/each}
 				</div>

@@ -1,3 +1,4 @@
+import { begunSmall } from '$lib/core/words/begun';
 import { knownOf } from '$lib/core/symptoms/asked';
 import { fittingTo } from '$lib/core/symptoms/table';
 import type { TestPayload } from '$lib/schema/entries';
@@ -121,7 +122,7 @@ export class FinderState {
 		const [top] = answer.ranked;
 		if (answer.danger.locked) return 'Propellers off: nothing more is tried with them on';
 		if (answer.stop.state === 'ask-maker') return 'Nothing here fits: ask the maker';
-		if (top && top.probability >= 0.5) return `Most likely: ${top.text.charAt(0).toLowerCase()}${top.text.slice(1)}`;
+		if (top && top.probability >= 0.5) return `Most likely: ${begunSmall(top.text)}`;
 		return answer.ranked.length > 1 ? 'Several causes are about as likely' : 'What else does it do?';
 	});
 

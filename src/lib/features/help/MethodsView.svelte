@@ -90,19 +90,13 @@
 			<p class="mt-1 max-w-[75ch]">{text}</p>
 			<WideTable label="Limits: {title}">
 				<table>
-					<thead
-						><tr
-							><th scope="col" class="num">limit</th><th scope="col">unit</th><th scope="col">why</th><th scope="col"
-								>from</th
-							></tr
-						></thead
-					>
+					<thead><tr><th scope="col">limit</th><th scope="col">why</th><th scope="col">from</th></tr></thead>
 					<tbody>
 						{#each Object.entries(limits) as [name, limit] (name)}
 							<tr
-								><td class="num">{limit.value}</td><td>{limit.unit}</td><td>{limit.why}</td><td class="text-ink-2"
-									>{limit.source}</td
-								></tr
+								><td class="min-w-24"><b class="figure-mono">{limit.value}</b> {limit.unit}</td><td class="min-w-44"
+									>{limit.why}</td
+								><td class="min-w-36 text-ink-2">{limit.source}</td></tr
 							>
 						{/each}
 					</tbody>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { begunLarge } from '$lib/core/words/begun';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { inField } from '$lib/features/shell/keys';
@@ -207,7 +208,7 @@
 						label="Seen from behind its tail"
 						value={work.creep.dirDeg === null ? '' : String(work.creep.dirDeg)}
 						options={RING.flatMap(({ dirDeg, label }) =>
-							dirDeg === null ? [] : [{ value: String(dirDeg), label: label.charAt(0).toUpperCase() + label.slice(1) }],
+							dirDeg === null ? [] : [{ value: String(dirDeg), label: begunLarge(label) }],
 						)}
 						onchange={(deg) => (work.creep.dirDeg = Number(deg))}
 					/>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { begunLarge } from '$lib/core/words/begun';
 	import { goto } from '$app/navigation';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
@@ -91,7 +92,6 @@
 			.filter(Boolean)
 			.join(', '),
 	);
-	const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 	async function start(event: SubmitEvent) {
 		event.preventDefault();
@@ -161,7 +161,7 @@
 						options={words(OCCASION_WORDS)}
 						onchange={(next) => (occasion = next)}
 					/>
-					{#if suggested.because}<p class="m-0 mt-1 text-[14px] text-ink-2">{sentence(suggested.because)}.</p>{/if}
+					{#if suggested.because}<p class="m-0 mt-1 text-[14px] text-ink-2">{begunLarge(suggested.because)}.</p>{/if}
 				</div>
 				<Choice
 					label="Site"

@@ -5,7 +5,7 @@
 	import { fieldAt } from '$lib/core/earth/field';
 	import { readPosition } from '$lib/core/earth/readPosition';
 	import { hereNow } from '$lib/sources/devicePosition';
-	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity, fromUnit, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
 	import ObstacleEditor from './ObstacleEditor.svelte';
 	import { draftObstaclesSchema, isWhole, missingOf, type DraftObstacle } from './draftObstacles';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
@@ -173,7 +173,7 @@
 									>{/if}{#if site.notes}<span class="block text-[15px] text-ink-2">{site.notes}</span>{/if}</td
 							>
 							<td class="num">{site.latDeg.toFixed(4)}, {site.lonDeg.toFixed(4)}</td>
-							<td class="num">{site.altUnknown ? 'not known' : formatQuantity(site.altM, 'height', units())}</td>
+							<td class="num">{site.altUnknown ? 'not known' : wholeQuantity(site.altM, 'height', units())}</td>
 							<td class="num">{f?.totalUt.toFixed(1) ?? '–'}</td>
 							<td class="num">{f?.inclinationDeg.toFixed(1) ?? '–'}°</td>
 							<td class="num"

@@ -1,3 +1,4 @@
+import { begunLarge } from '$lib/core/words/begun';
 import { fields } from './form';
 import { working } from '../form';
 import { InputError } from '$lib/core/finding/inputError';
@@ -41,7 +42,7 @@ export const compute = working(fields, async (input) => {
 	const answer = solveOrder(gestures);
 	const first = answer.channels[0];
 	return {
-		...report(answer, answer.steps.charAt(0).toUpperCase() + answer.steps.slice(1)),
+		...report(answer, begunLarge(answer.steps)),
 		figures: answer.channels.map((ch) => ({
 			label: ch.function,
 			value: ch.channel,

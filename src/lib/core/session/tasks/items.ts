@@ -1,3 +1,4 @@
+import { begunSmall } from '../../words/begun';
 import type { CheckPayload, Entry } from '../../../schema/entries';
 import type { Mark } from '../../../schema/records';
 import { undoneBy } from '../../evidence/undoes';
@@ -38,6 +39,17 @@ function detailOf(item: Item, mark: Mark, check: CheckPayload | null, evidence: 
 	return `${said}${wrong ? `: ${wrong}` : ''}. ${check.reason}`.trim();
 }
 
+const LONGEST_REASON = 90;
+
+/** An answer that holds, as a headline: what was found, not what it should be. */
+function foundWords(item: Item, check: CheckPayload, evidence: SessionEvidence): string {
+	const value = valueWords(item, check, evidence);
+	if (value) return `${item.text}: ${value}, not as it should be`;
+	const reason = check.reason.replace(/[.\s]+$/, '');
+	const what = check.odd ? ODD_WORDS[check.odd] : reason && reason.length <= LONGEST_REASON ? reason : item.text;
+	return `Not as it should be: ${begunSmall(what)}`;
+}
+
 /** What an instrument found that answers an item, where it came after the last answer by hand; a value is asked for itself. */
 function foundBy({ id, found }: Item, record: SessionRecord, answered: Entry | null): Entry | null {
 	const entry = found ? record.speaking(found) : null;
@@ -67,6 +79,7 @@ export function itemState(item: Item, evidence: SessionEvidence, record: Session
 		station: item.station,
 		mark,
 		title: item.text,
+		...(check && mark === 'hold' ? { found: foundWords(item, check, evidence) } : {}),
 		detail: mark === 'unseen' && asked ? asked : detailOf(item, mark, check, evidence),
 		next: mark === 'unseen' ? 'Check it' : mark === 'clear' ? '' : 'Put it right and check again',
 		entry,
