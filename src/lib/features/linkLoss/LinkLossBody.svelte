@@ -113,7 +113,7 @@
 	{/if}
 	{#if work.stop === 'sound' || work.stop === 'video'}
 		<form
-			class="flex flex-wrap items-end gap-4"
+			class="mt-4 flex flex-wrap items-end gap-4"
 			onsubmit={(event) => {
 				event.preventDefault();
 				if (ready && recordedS !== null) work.timed(recordedS);
@@ -130,7 +130,9 @@
 			<Button kind="primary" type="submit" disabled={!ready || recordedS === null}>Take this time</Button>
 		</form>
 	{:else}
-		<Button kind="primary" disabled={!ready} onclick={() => work.begin()}>Radio is off: count</Button>
+		<div class="mt-4">
+			<Button kind="primary" disabled={!ready} onclick={() => work.begin()}>Radio is off: count</Button>
+		</div>
 	{/if}
 {:else if work.step === 'running'}
 	<p class="figure-mono mt-6 mb-4 text-[62px] leading-none font-bold" role="timer">

@@ -103,7 +103,11 @@
 	{/snippet}
 
 	{#if shut && !view.rehearsal}
-		<p class="mt-4 border-y border-rule py-4 font-semibold text-hold">{shut}</p>
+		<div class="mt-4 flex flex-wrap items-center gap-4 border-y border-rule py-4">
+			<p class="m-0 min-w-0 flex-1 basis-60 font-semibold text-hold">{shut}</p>
+			{#if !view.state.arm.open}<Button kind="primary" href={view.href('arm')}>Go to Arm</Button>
+			{:else}<Button kind="primary" href={view.href('hover')}>See the ladder</Button>{/if}
+		</div>
 	{:else if work.step === 'before'}
 		<div class="mt-4 max-w-[62ch]">
 			<Caution
