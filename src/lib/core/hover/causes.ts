@@ -1,3 +1,4 @@
+import { showSigned } from '../words/figures';
 import type { Cause } from '../../schema/hover';
 import { CALIBRATE, LAND, type Findings } from './findings';
 import { hoverLimits as limits } from './limits';
@@ -21,7 +22,7 @@ export function causesOf(f: Findings): Cause[] {
 		add(
 			'compass-error',
 			present ? Math.max(0.6, confidence) : Math.min(0.45, beyond),
-			`the motion turns one way: compass ${compassErrorDeg >= 0 ? '+' : '−'}${Math.abs(compassErrorDeg).toFixed(0)}° ± ${compassErrorSigmaDeg.toFixed(0)}°`,
+			`the motion turns one way: compass ${showSigned(compassErrorDeg)}° ± ${compassErrorSigmaDeg.toFixed(0)}°`,
 			CALIBRATE,
 		);
 	}

@@ -76,3 +76,7 @@ export function figureWords(figure: {
 	const number = shown.sigma === '' ? shown.value : `${shown.value} ± ${shown.sigma}`;
 	return `${label} ${number}${unit === '' || unit === '°' ? unit : ` ${unit}`}`;
 }
+
+/** A difference with its sign: "+4", "−0.5". */
+export const showSigned = (value: number, digits = 0): string =>
+	`${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;

@@ -47,7 +47,13 @@
 	);
 	const plotTitle = $derived.by(() => {
 		if (!figure) return '';
-		if (!byWarmth) return `${figure.label} since ${showDate(figure.points[0].at)}`;
+		if (!byWarmth) {
+			const { label, moved, unit } = figure;
+			const by = moved ? `${show(figure, Math.abs(moved.by), moved.sigma)} ${unit}`.trim() : '';
+			const since = `since ${showDate(figure.points[0].at)}`;
+			if (!moved || moved.real === null) return `${label} ${since}${by ? `: by ${by}, its noise is not known` : ''}`;
+			return moved.real ? `${label} moved by ${by} ${since}` : `${label}, within its noise ${since}`;
+		}
 		const { perDegree } = figure;
 		return perDegree
 			? `${figure.label} changes by ${showNumber(perDegree.slope)} ± ${showNumber(perDegree.sigma)} ${figure.unit} per °C`

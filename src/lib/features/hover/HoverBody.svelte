@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { showSigned } from '$lib/core/words/figures';
 	import { ofPage } from '$lib/features/shell/keys';
 	import { hoverLimits } from '$lib/core/hover/limits';
 	import { localTrack } from '$lib/core/hover/track';
@@ -127,7 +128,7 @@
 			{#if answer.spiral.present && answer.spiral.compassErrorDeg !== null}
 				<Figure
 					label="Compass error from the track"
-					value="{answer.spiral.compassErrorDeg > 0 ? '+' : '−'}{Math.abs(answer.spiral.compassErrorDeg).toFixed(0)}"
+					value={showSigned(answer.spiral.compassErrorDeg)}
 					unit="°"
 					sigma={f(answer.spiral.compassErrorSigmaDeg, 0)}
 					size="huge"
@@ -216,14 +217,16 @@
 	</div>
 	<div class="hairline mt-4 grid gap-3 pt-3">
 		<LinePlot
-			title="Height"
+			title="The height spreads by {fine(answer.height.stdM, 'height')}"
 			xLabel="time, s"
 			yLabel="height, m"
 			lines={[{ label: '', points: plotted.height }]}
 			height={140}
 		/>
 		<LinePlot
-			title="Distance from the middle"
+			title={answer.bubble.diameter50M === null
+				? 'Its distance from the middle'
+				: `Half the time it is within ${metres(answer.bubble.diameter50M / 2)} of the middle`}
 			xLabel="time, s"
 			yLabel="distance, m"
 			lines={[{ label: '', points: plotted.distance, ...(answer.spiral.present ? { colour: 'var(--hold)' } : {}) }]}

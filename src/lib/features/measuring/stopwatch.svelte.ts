@@ -20,11 +20,12 @@ export class Stopwatch {
 		return (performance.now() - this.#originMs) / 1000;
 	}
 
-	start(fromMs = Date.now()): void {
+	start(fromMs?: number): void {
 		this.stop();
-		this.fromMs = fromMs;
+		const nowMs = Date.now();
+		this.fromMs = fromMs ?? nowMs;
 		// The wall clock may be put right meanwhile: it says when it began, and no more.
-		this.#originMs = performance.now() - (Date.now() - fromMs);
+		this.#originMs = performance.now() - (nowMs - this.fromMs);
 		this.elapsedS = this.seconds;
 		this.#timer = setInterval(() => {
 			this.elapsedS = this.seconds;

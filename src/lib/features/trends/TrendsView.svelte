@@ -49,6 +49,15 @@
 	const first = $derived(trends.reduce((least, { points }) => Math.min(least, Date.parse(points[0].at)), Date.now()));
 	const day = (at: string) => (Date.parse(at) - first) / DAY_MS;
 	const latest = ({ points }: Trend) => points[points.length - 1];
+	/** How its latest figure stands to the first good one, as a sentence. */
+	function standing(trend: Trend): string {
+		const { points, baseline, unit } = trend;
+		const from = baseline ?? points[0];
+		const by = latest(trend).value - from.value;
+		const where = baseline ? 'its first good one' : 'its first';
+		if (showNumber(latest(trend).value) === showNumber(from.value)) return `As at ${where}`;
+		return `${showNumber(Math.abs(by))} ${unit} ${by > 0 ? 'more' : 'less'} than at ${where}`.replace('  ', ' ');
+	}
 	const title = $derived.by(() => {
 		const wander = trends.find((trend) => trend.id === 'wander' && trend.points.length > 1 && trend.baseline);
 		if (!wander?.baseline) return 'How it was, flight by flight';
@@ -97,19 +106,22 @@
 					<div class="flex flex-wrap items-baseline gap-x-6 gap-y-1">
 						<h2 class="m-0">{trend.name}</h2>
 						<span class="figure-mono text-[19px] font-bold">{showNumber(last.value)} {trend.unit}</span>
-						<span class="text-[15px] text-ink-2"
-							>{showDate(last.at)}{trend.baseline && trend.baseline !== last
-								? `; first good one ${showNumber(trend.baseline.value)} ${trend.unit} on ${showDate(trend.baseline.at)}`
-								: ''}</span
-						>
+						<span class="text-[15px] text-ink-2">{showDate(last.at)}</span>
 					</div>
 					{#if trend.points.length > 1}
 						<LinePlot
-							title="{trend.name}, flight by flight"
+							title={standing(trend)}
 							xLabel="days since {showDate(new Date(first).toISOString())}"
-							yLabel="{trend.name.toLowerCase()}, {trend.unit}"
+							yLabel={trend.unit}
 							lines={[{ label: '', points: trend.points.map(({ at, value }) => ({ x: day(at), y: value })) }]}
-							limits={trend.baseline ? [{ y: trend.baseline.value, label: 'first good one' }] : []}
+							limits={trend.baseline
+								? [
+										{
+											y: trend.baseline.value,
+											label: `first good one, ${showNumber(trend.baseline.value)} ${trend.unit}`.trim(),
+										},
+									]
+								: []}
 							marks={change ? [{ x: day(change.at), label: change.words.slice(0, 40) }] : []}
 							height={170}
 						/>

@@ -1,3 +1,5 @@
+import { begunLarge } from '$lib/core/words/begun';
+import { greatest } from 'd3-array';
 import { report } from '../instrument';
 import { fields } from './form';
 import { working } from '../form';
@@ -21,6 +23,8 @@ export const compute = working(fields, async ({ form: v }) => {
 	});
 	const answer = solveBalance(request);
 	const shift = answer.shiftPackMm;
+	const pulls = parts.map((p) => ({ label: p.name, value: p.massG * (p.armMm - request.markMm) }));
+	const most = greatest(pulls, ({ value }) => Math.abs(value));
 	return {
 		...report(answer, 'It balances at the mark or a little before it'),
 		figures: [
@@ -42,7 +46,12 @@ export const compute = working(fields, async ({ form: v }) => {
 		],
 		plots: [
 			{
-				...{ kind: 'balance', title: 'From the side, nose to the left', parts, markMm: request.markMm },
+				...{
+					kind: 'balance',
+					title: `From the side, nose to the left: it balances ${Math.abs(answer.errorMm).toFixed(0)} mm ${answer.errorMm < 0 ? 'before' : 'behind'} the mark`,
+					parts,
+					markMm: request.markMm,
+				},
 				...{ centreMm: answer.centreMm, sigmaMm: answer.centreSigmaMm },
 				pack: {
 					index: request.packIndex,
@@ -51,10 +60,12 @@ export const compute = working(fields, async ({ form: v }) => {
 			},
 			{
 				kind: 'bars',
-				title: 'What pulls it back and forth about the mark',
+				title: most
+					? `${begunLarge(most.label)} pulls most about the mark, toward the ${most.value < 0 ? 'nose' : 'tail'}`
+					: 'Nothing pulls it',
 				unit: 'g·mm',
 				digits: 0,
-				bars: parts.map((p) => ({ label: p.name, value: p.massG * (p.armMm - request.markMm) })),
+				bars: pulls,
 			},
 		],
 	};

@@ -1,3 +1,4 @@
+import { showNumber } from '$lib/core/words/figures';
 import { recordLimits } from '$lib/core/record/limits';
 import { report } from '../instrument';
 import { fields } from './form';
@@ -29,7 +30,7 @@ export const compute = working(fields, async ({ form: v }) => {
 		plots: [
 			{
 				kind: 'bars',
-				title: 'Value by value',
+				title: `In the mean ${showNumber(Math.abs(answer.difference))} ${told.unit} ${answer.difference < 0 ? 'less' : 'more'} after than before`,
 				unit: told.unit,
 				bars: [
 					...before.map(({ value }, k) => ({ label: `before ${k + 1}`, value })),

@@ -40,20 +40,19 @@ export const compute = working(fields, async (input) => {
 		return { asked, channels: all.map(({ values }) => values.slice(from, found[k].to + 1)) };
 	});
 	const answer = solveOrder(gestures);
-	const first = answer.channels[0];
 	return {
 		...report(answer, begunLarge(answer.steps)),
 		figures: answer.channels.map((ch) => ({
-			label: ch.function,
+			label: `${begunLarge(ch.function)} moves channel`,
 			value: ch.channel,
-			unit: ch.channel === null ? '' : ch.reversed ? 'channel, reversed' : 'channel',
+			unit: ch.channel !== null && ch.reversed ? 'reversed' : '',
 			digits: 0,
 			note: `${(100 * ch.share).toFixed(0)} % of the movement`,
 		})),
 		plots: [
 			{
 				kind: 'lines',
-				title: `${first.function} and the rest, as recorded`,
+				title: `Of each movement its own channel carried at least ${(100 * Math.min(...answer.channels.map(({ share }) => share))).toFixed(0)} %`,
 				xLabel: 'time, s',
 				yLabel: 'travel',
 				lines: all.slice(0, 4).map(({ name, values }) => ({ label: name, points: points(c.t, values) })),

@@ -22,7 +22,7 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'lines',
-				title: 'Rate over stick',
+				title: `Comfortable over ${(100 * answer.calmTravel).toFixed(0)} % of the stick`,
 				xLabel: 'stick',
 				yLabel: '°/s',
 				lines: [{ label: '', points: points(answer.curve.stick, answer.curve.rateDegPerS) }],

@@ -1,3 +1,6 @@
+import { greatest } from 'd3-array';
+import { showSigned } from '$lib/core/words/figures';
+import { begunLarge } from '$lib/core/words/begun';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewFlow } from '$lib/core/payload/flow';
@@ -19,6 +22,7 @@ export const compute = working(fields, async ({ form: v }) => {
 		shownLPerMin: v.shown,
 	});
 	const answer = reviewFlow(request);
+	const odd = greatest(answer.nozzles, ({ deviationPct }) => Math.abs(deviationPct));
 	return {
 		...report(answer, `It gives what is set: ${answer.ratePerHa.toFixed(1)} litres per hectare`),
 		figures: [
@@ -49,12 +53,14 @@ export const compute = working(fields, async ({ form: v }) => {
 		plots: [
 			{
 				kind: 'bars',
-				title: 'Nozzle by nozzle',
+				title: odd
+					? `${begunLarge(odd.name)} is off the middle by most, ${showSigned(odd.deviationPct)} %`
+					: 'No nozzle was caught',
 				unit: 'L/min',
 				bars: answer.nozzles.map((n) => ({
 					label: n.name,
 					value: n.lPerMin,
-					note: `${n.deviationPct >= 0 ? '+' : '−'}${Math.abs(n.deviationPct).toFixed(0)} %`,
+					note: `${showSigned(n.deviationPct)} %`,
 				})),
 			},
 		],

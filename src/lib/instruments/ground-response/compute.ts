@@ -1,3 +1,4 @@
+import { begunSmall } from '$lib/core/words/begun';
 import { fields } from './form';
 import { working } from '../form';
 import { diagnoseResponse } from '$lib/core/propulsion/diagnose';
@@ -30,7 +31,7 @@ export const compute = working(fields, async ({ form: v }) => {
 		plots: [
 			{
 				kind: 'bars',
-				title: 'What it may be',
+				title: `Most likely ${begunSmall(FAULT_WORDS(first.fault))}, ${(100 * first.probability).toFixed(0)} %`,
 				unit: '%',
 				digits: 0,
 				bars: answer.ranked.slice(0, 6).map((r) => ({

@@ -1,3 +1,5 @@
+import { greatest } from 'd3-array';
+import { showSigned } from '$lib/core/words/figures';
 import { fields } from './form';
 import { working } from '../form';
 import { checkHeadings } from '$lib/core/compass/headingCheck';
@@ -15,6 +17,10 @@ export const compute = working(fields, async (input) => {
 		shownDeg: row.shown,
 	}));
 	const answer = checkHeadings(pairs, declinationDeg);
+	const worst = greatest(
+		pairs.map(({ knownDeg }, k) => ({ knownDeg, errorDeg: answer.errorsDeg[k] })),
+		({ errorDeg }) => Math.abs(errorDeg),
+	);
 	return {
 		...report(answer, 'The heading agrees with the bearings that you know'),
 		figures: [
@@ -32,7 +38,9 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'bars',
-				title: 'Shown less known, by direction',
+				title: worst
+					? `Off by most toward ${worst.knownDeg.toFixed(0)}°: ${showSigned(worst.errorDeg)}°`
+					: 'Shown less known, by direction',
 				unit: '°',
 				digits: 0,
 				bars: pairs.map(({ knownDeg }, k) => ({ label: `${knownDeg.toFixed(0)}°`, value: answer.errorsDeg[k] })),

@@ -1,3 +1,4 @@
+import { showNumber } from '$lib/core/words/figures';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewInterference } from '$lib/core/compass/interference';
@@ -40,7 +41,10 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'lines',
-				title: 'Readings less their middle',
+				title:
+					answer.hoverShiftUt === null
+						? 'Readings less their middle'
+						: `In the hover the field moves by ${showNumber(answer.hoverShiftUt)} µT`,
 				xLabel: 'time, s',
 				yLabel: 'µT',
 				lines: (['x', 'y', 'z'] as const).map((k) => ({
@@ -53,7 +57,7 @@ export const compute = working(fields, async (input) => {
 			},
 			{
 				kind: 'lines',
-				title: 'Load',
+				title: 'Load while it was recorded',
 				xLabel: 'time, s',
 				yLabel: '',
 				lines: [{ label: '', points: points(c.t, c.load) }],

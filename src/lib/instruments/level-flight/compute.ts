@@ -1,3 +1,4 @@
+import { counted } from '$lib/core/words/counted';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewLevelFlight } from '$lib/core/inertial/levelFlight';
@@ -33,7 +34,7 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'lines',
-				title: `${answer.stretches.length} straight, level stretches were found`,
+				title: `Found: ${counted(answer.stretches.length, 'straight, level stretch', 'straight, level stretches')}`,
 				xLabel: 'time, s',
 				yLabel: '°',
 				lines: [

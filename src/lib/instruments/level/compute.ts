@@ -1,3 +1,4 @@
+import { counted } from '$lib/core/words/counted';
 import { fields } from './form';
 import { working } from '../form';
 import { InputError } from '$lib/core/finding/inputError';
@@ -41,7 +42,7 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'lines',
-				title: `${stands.length} stands were found`,
+				title: `Found: ${counted(stands.length, 'stand')}`,
 				xLabel: 'time, s',
 				yLabel: 'm/s²',
 				lines: (['x', 'y'] as const).map((k) => ({ label: k, points: points(c.t, c[`a${k}`]) })),

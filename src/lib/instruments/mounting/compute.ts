@@ -46,7 +46,7 @@ export const compute = working(fields, async (input) => {
 		tables: answer.rotation
 			? [
 					{
-						title: 'Rotation from the axes of the log into the aircraft’s, R = Rz·Ry·Rx',
+						title: 'Rotation from the axes of the log into the aircraft’s',
 						columns: ['', 'sensor x', 'sensor y', 'sensor z'],
 						rows: ['forward', 'right', 'down'].map((name, i) => [name, ...(answer.rotation?.[i] ?? [])]),
 					},

@@ -68,7 +68,7 @@ export const compute = working(fields, async ({ form: v }) => {
 		plots: [
 			{
 				kind: 'bars',
-				title: 'Cells at rest, above the weakest',
+				title: `At rest the cells lie ${answer.spreadMv.toFixed(0)} mV apart, shown above the weakest`,
 				unit: 'mV',
 				digits: 0,
 				bars: request.cellsV.map((volts, k) => ({
@@ -81,7 +81,7 @@ export const compute = working(fields, async ({ form: v }) => {
 				? [
 						{
 							kind: 'lines' as const,
-							title: 'Capacity over its life',
+							title: `Capacity is ${answer.healthPct.toFixed(0)} % of what is printed, at ${request.cycles} charges`,
 							xLabel: 'charges',
 							yLabel: 'mAh',
 							lines: [{ label: 'measured', points: request.history.map((h) => ({ x: h.cycles, y: h.mah })) }],

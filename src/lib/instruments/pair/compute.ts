@@ -28,7 +28,7 @@ export const compute = working(fields, async (input) => {
 			? [
 					{
 						kind: 'lines',
-						title: 'How far they part over the turn',
+						title: `Over the turn they part by up to ${answer.worstDeg?.toFixed(1) ?? '–'}°`,
 						xLabel: 'time, s',
 						yLabel: '°',
 						lines: [{ label: '', points: points(series.t, series.deg) }],

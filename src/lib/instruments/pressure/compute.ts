@@ -1,3 +1,4 @@
+import { showNumber } from '$lib/core/words/figures';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewPressure } from '$lib/core/inertial/pressure';
@@ -28,7 +29,10 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'lines',
-				title: 'Height while nothing moved',
+				title:
+					answer.noiseM === null
+						? 'Height as it was recorded'
+						: `While nothing moved the height was noisy by ${showNumber(answer.noiseM)} m${answer.driftMPerMin === null ? '' : ` and drifted ${showNumber(Math.abs(answer.driftMPerMin))} m a minute`}`,
 				xLabel: 'time, s',
 				yLabel: 'm',
 				lines: [{ label: '', points: points(c.t, c.height) }],
@@ -37,7 +41,7 @@ export const compute = working(fields, async (input) => {
 				? [
 						{
 							kind: 'lines' as const,
-							title: 'What may disturb it',
+							title: 'What may disturb it, beside the height',
 							xLabel: 'time, s',
 							yLabel: '',
 							lines: [{ label: '', points: points(c.t, c.disturbance) }],

@@ -1,3 +1,4 @@
+import { greatest } from 'd3-array';
 import { positionLimits } from '$lib/core/position/limits';
 import { fields } from './form';
 import { working } from '../form';
@@ -9,6 +10,7 @@ import { fileOf } from '../files';
 export const compute = working(fields, async (input) => {
 	const text = await readText(fileOf(input), 'latin1');
 	const answer = reviewLink(text, input.form.baud, input.form.rateHz);
+	const most = greatest(answer.types, ({ bytesPerEpoch }) => bytesPerEpoch);
 	return {
 		...report(answer, 'The line has room to spare'),
 		figures: [
@@ -25,7 +27,9 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'bars',
-				title: 'What fills the line',
+				title: most
+					? `${most.type} fills the line most, ${most.bytesPerEpoch.toFixed(0)} bytes each time`
+					: 'Nothing fills the line',
 				unit: 'bytes',
 				digits: 0,
 				bars: answer.types.map((t) => ({ label: t.type, value: t.bytesPerEpoch })),

@@ -1,3 +1,4 @@
+import { showNumber } from '$lib/core/words/figures';
 import { fields } from './form';
 import { working } from '../form';
 import { checkSite } from '$lib/core/compass/site';
@@ -35,7 +36,7 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'lines',
-				title: 'Strength while standing still',
+				title: `Standing still, the field is ${showNumber(Math.abs(answer.strengthUt - model.totalUt))} µT ${answer.strengthUt < model.totalUt ? 'below' : 'above'} the model of the place`,
 				xLabel: 'time, s',
 				yLabel: 'µT',
 				lines: [

@@ -1,3 +1,4 @@
+import { counted } from '$lib/core/words/counted';
 import { fields } from './form';
 import { working } from '../form';
 import { STANDARD_GRAVITY_MPS2 } from '$lib/core/earth/gravity';
@@ -54,7 +55,8 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'lines',
-				title: answer.poses.length > 0 ? `${answer.poses.length} still poses were found` : 'No still pose was found',
+				title:
+					answer.poses.length > 0 ? `Found: ${counted(answer.poses.length, 'still pose')}` : 'No still pose was found',
 				xLabel: 'time, s',
 				yLabel: 'm/s²',
 				lines,

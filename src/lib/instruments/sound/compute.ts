@@ -41,7 +41,10 @@ export const compute = working(fields, (input, progress) => {
 				? [
 						{
 							kind: 'lines',
-							title: 'How far all motors together are off their middle',
+							title:
+								surgePct === null
+									? 'How far all motors together are off their middle'
+									: `All motors together surge by ±${surgePct.toFixed(1)} %`,
 							xLabel: 's',
 							yLabel: '%',
 							lines: [{ label: '', points: points(track.t, track.pct) }],

@@ -47,7 +47,7 @@ export const compute = working(fields, async (input) => {
 		plots: [
 			{
 				kind: 'lines',
-				title: 'The recording',
+				title: `${all.length} channels over ${(c.t[c.t.length - 1] - c.t[0]).toFixed(0)} s, as recorded`,
 				xLabel: 'time, s',
 				yLabel: 'travel',
 				lines: all.slice(0, 4).map(({ name, values }) => ({ label: name, points: points(c.t, values) })),

@@ -58,6 +58,8 @@
 	/** From so many points on a curve is long enough to come nearer to. */
 	const LONG = 60;
 	const MARK_ROW = 15;
+	/** So few are seen one by one. */
+	const FEW = 24;
 	/** Lines are told apart by dash and label as well as by shade. */
 	const LOOKS = [
 		{ colour: 'var(--ink)', dash: '' },
@@ -73,6 +75,15 @@
 	);
 
 	const ok = $derived(drawable(log));
+	const few = $derived(
+		lines.flatMap(({ points }, k) =>
+			points.length > FEW
+				? []
+				: points
+						.filter((point) => ok(point) && point.x >= domain[0] && point.x <= domain[1])
+						.map((point) => ({ point, colour: looks[k].colour })),
+		),
+	);
 	const all = $derived(lines.flatMap(({ points }) => points.filter(ok)));
 	const whole = $derived(
 		scaleOver([...all.map((p) => p.x), ...marks.map((m) => m.x)], [0, 1], log).domain() as [number, number],
@@ -293,6 +304,7 @@
 				/>
 			{/each}
 		</g>
+		{#each few as { point, colour }, k (k)}<circle cx={x(point.x)} cy={y(point.y)} r="3" fill={colour} />{/each}
 		{#each labels as { label, colour, bold, py }, k (k)}
 			<text
 				x={W - right - 2}
