@@ -110,6 +110,14 @@ test('two persons: one answers, the other confirms, and the record says who; a f
 	await toStation(page, 'sheet');
 	await expect(page.getByText('Tamsin Reed (spotter); signals: arm up: people near')).toBeVisible();
 	await expect(page.getByText(/confirmed by Tamsin Reed/).first()).toBeVisible();
+	// A station that its line has not, and a pack that was never entered: each leads on.
+	await toStation(page, 'response');
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ground response is not on the line of Plover');
+	await page.getByRole('link', { name: 'Go to Plan' }).click();
+	await expect(page.getByText('Plan of Plover')).toBeVisible();
+	await toStation(page, 'return/way-home');
+	await page.getByRole('link', { name: 'Enter its pack' }).click();
+	await expect(page.getByRole('heading', { name: 'Packs' })).toBeInViewport();
 
 	await page.goto('/aircraft/demo-dunlin');
 	const group = page.getByRole('group', { name: /^Charge of/ }).first();

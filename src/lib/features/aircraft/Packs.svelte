@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { page } from '$app/state';
 	import { begunLarge } from '$lib/core/words/begun';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
 	import { packSchema, type Pack } from '$lib/schema/records';
@@ -57,6 +58,10 @@
 		editing = { ...pack };
 		[problem, why] = ['', ''];
 	}
+	/** A link to the packs of an aircraft leads to them, below its long form. */
+	const asked = (section: HTMLElement) => {
+		if (page.url.hash === `#${section.id}`) section.scrollIntoView();
+	};
 	const mark = (pack: Pack, state: NonNullable<Pack['state']>) =>
 		keep({ ...pack, state }, `${pack.name}: ${PACK_STATE_WORDS[state].toLowerCase()}`);
 	function retire() {
@@ -77,7 +82,7 @@
 	}
 </script>
 
-<section>
+<section id="packs" {@attach asked}>
 	<h2 class="m-0 mb-2">Packs</h2>
 	<ul class="m-0 list-none p-0">
 		{#each inUse as pack (pack.id)}

@@ -55,7 +55,10 @@
 	const finding = $derived(work.finding);
 	const obstacle = $derived(finding?.obstacle ?? null);
 	const title = $derived.by(() => {
-		if (missing.includes('pack')) return 'Which pack is flown?';
+		if (missing.includes('pack'))
+			return own.length === 0
+				? `No pack of ${aircraft.name} is entered: the way home hangs on it`
+				: 'Which pack is flown?';
 		if (missing.includes('wind')) return 'Enter the wind: the way home hangs on it';
 		if (missing.includes('power')) return `How long does ${aircraft.name} fly on ${pack?.name ?? 'its pack'}?`;
 		if (work.problem) return 'The way home could not be reckoned';
@@ -86,6 +89,7 @@
 
 	const packs = live(listPacks);
 	const own = $derived((packs.current ?? []).filter((p) => p.aircraftId === aircraft.id && !p.retired));
+	const none = $derived(packs.ready && own.length === 0);
 	async function take(packId: string) {
 		try {
 			await choosePack(view.bundle.session.id, packId);
@@ -162,8 +166,10 @@
 				<Button class="min-h-14" onclick={() => void take(id)}
 					>{name}, {cycles} cycles{state ? `, ${PACK_STATE_WORDS[state].toLowerCase()}` : ''}</Button
 				>
-			{:else}<p class="m-0">No pack is entered with {aircraft.name}.</p>{/each}
-			<Button kind="quiet" class="min-h-14" href="/aircraft/{aircraft.id}">Its packs</Button>
+			{/each}
+			<Button kind={none ? 'primary' : 'quiet'} class="min-h-14" href="/aircraft/{aircraft.id}#packs"
+				>{none ? 'Enter its pack' : 'Its packs'}</Button
+			>
 		</div>
 	{:else if missing.includes('wind')}
 		<div class="mt-4"><WindCard /></div>
