@@ -92,6 +92,8 @@ export async function hoverByEye(
 export async function flyAndLand(page: Page, metres = ''): Promise<void> {
 	await setAsideAt(page, 'fly');
 	await page.getByRole('button', { name: 'Fly', exact: true }).click();
+	// The flight stands under the headline, however far down it was decided.
+	await expect(h1(page)).toBeInViewport();
 	await page.getByRole('button', { name: /^Off the ground/ }).click();
 	await expect(h1(page)).toHaveText('Flying');
 	await page.getByRole('button', { name: 'Landed' }).click();

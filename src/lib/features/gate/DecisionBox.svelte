@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { tick } from 'svelte';
+	import { toWork } from '$lib/features/shell/toWork';
 	import { plain } from '$lib/core/words/plain';
 	import { goto } from '$app/navigation';
 	import type { GateState } from '$lib/core/session/assess';
@@ -45,6 +47,10 @@
 			if (decision === 'fly' && arm) {
 				const behind = view.state.stations.find(({ id }) => id === 'response' || id === 'hover' || id === 'fly');
 				await goto(view.href(behind?.id ?? 'fly'));
+			} else if (decision === 'fly') {
+				// The flight stands under the headline; the decision below everything that was settled.
+				await tick();
+				toWork(true);
 			}
 		} catch (error) {
 			failed(error);
@@ -65,7 +71,7 @@
 	);
 </script>
 
-<section class="mt-6 rounded border border-ink px-5 py-4">
+<section id="decision" class="mt-6 scroll-mt-4 rounded border border-ink px-5 py-4">
 	<h2 class="m-0">{arm ? 'Arm?' : 'Fly?'} Your decision</h2>
 	{#if decided && gate.decision}
 		<p class="m-0 mt-1">

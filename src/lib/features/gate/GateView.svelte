@@ -22,6 +22,8 @@
 	const gate = $derived(view.state[id]);
 	const { aircraft, pack } = $derived(view.bundle);
 	const compass = $derived(view.due.find(({ sensor }) => sensor === 'compass'));
+	/** More rows than that put the decision below a phone's screen. */
+	const FEW = 3;
 	let showClear = $state(false);
 	let asideOf = $state<TaskState | null>(null);
 
@@ -40,13 +42,15 @@
 				? 'Flying'
 				: view.state.flight.landed
 					? 'Landed'
-					: 'Ready to fly'
+					: 'Decided: to fly'
 			: gate.headline,
 	);
 	const lead = $derived(
-		id === 'arm'
-			? `Nothing turns a propeller of ${aircraft.name} under power before this is answered. The worst first; open any row to see or repeat it.`
-			: 'Everything seen in this session, the worst first. Open any row to see or repeat it.',
+		id === 'fly' && gate.open && !view.readOnly
+			? `${aircraft.name}${pack ? ` on ${pack.name}` : ''}: eyes on the aircraft. What was seen and set aside stands below.`
+			: id === 'arm'
+				? `Nothing turns a propeller of ${aircraft.name} under power before this is answered. The worst first; open any row to see or repeat it.`
+				: 'Everything seen in this session, the worst first. Open any row to see or repeat it.',
 	);
 </script>
 
@@ -83,6 +87,9 @@
 
 	{#if id === 'fly' && gate.open && !view.readOnly}<FlyingPanel />{/if}
 
+	{#if !view.readOnly && gate.unsettled === 0 && !gate.open && rows.length > FEW}
+		<div class="mt-4 md:hidden"><Button kind="primary" href="#decision">Go to your decision</Button></div>
+	{/if}
 	<ul class="m-0 mt-4 list-none p-0">
 		{#each rows as [task, ...others] (task.task)}
 			<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-2 py-3 md:flex-nowrap">
@@ -122,25 +129,23 @@
 				{/if}
 			</li>
 		{/each}
-		<li class="hairline flex items-start gap-4 border-b border-rule py-3">
-			<MarkIcon mark="clear" size={24} word={false} />
-			<div class="min-w-0 flex-1">
-				<b>{gate.clear.length} {gate.clear.length === 1 ? 'check is' : 'checks are'} clear.</b>
-				{#if showClear}
-					<ul class="m-0 mt-1 pl-5">
-						{#each gate.clear as task (task.task)}<li>
-								<a href={view.taskHref(task)}>{task.title}</a>
-								<span class="text-ink-2">{task.detail} {task.grade ? `(${GRADE_WORDS[task.grade]})` : ''}</span>
-							</li>{/each}
-					</ul>
-				{/if}
-			</div>
-			{#if gate.clear.length > 0}
+		{#if gate.clear.length > 0}<li class="hairline flex items-start gap-4 border-b border-rule py-3">
+				<MarkIcon mark="clear" size={24} word={false} />
+				<div class="min-w-0 flex-1">
+					<b>{gate.clear.length} {gate.clear.length === 1 ? 'check is' : 'checks are'} clear.</b>
+					{#if showClear}
+						<ul class="m-0 mt-1 pl-5">
+							{#each gate.clear as task (task.task)}<li>
+									<a href={view.taskHref(task)}>{task.title}</a>
+									<span class="text-ink-2">{task.detail} {task.grade ? `(${GRADE_WORDS[task.grade]})` : ''}</span>
+								</li>{/each}
+						</ul>
+					{/if}
+				</div>
 				<Button kind="quiet" aria-expanded={showClear} onclick={() => (showClear = !showClear)}
 					>{showClear ? 'Hide' : 'Show all'}</Button
 				>
-			{/if}
-		</li>
+			</li>{/if}
 	</ul>
 
 	<DecisionBox {gate} />

@@ -10,6 +10,7 @@
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
 	import { PLACES, placeOf } from './places';
 	import CannotShow from './CannotShow.svelte';
+	import { toWork } from './toWork';
 	import { inField } from './keys';
 
 	let { children }: { children: Snippet } = $props();
@@ -34,13 +35,6 @@
 		broken?.();
 		broken = null;
 	});
-	/** Beside a session's line lies the work; elsewhere it is the page. Its headline is said, and the next step of the keys is within it. */
-	function toWork() {
-		const work = document.getElementById('work') ?? document.getElementById('main');
-		const headline = work?.querySelector('h1') ?? work;
-		headline?.setAttribute('tabindex', '-1');
-		headline?.focus({ preventScroll: true });
-	}
 	afterNavigate(async ({ type, from, to }) => {
 		void openStore();
 		if (type === 'enter' || from?.url.pathname === to?.url.pathname) return;
