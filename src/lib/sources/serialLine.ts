@@ -8,6 +8,11 @@ interface SerialLike {
 	requestPort(): Promise<SerialPortLike>;
 }
 
+const serialOf = () => (navigator as unknown as { serial?: SerialLike }).serial;
+/** Whether this browser can open serial lines: those of phones cannot. */
+export const opensSerial = (): boolean => serialOf() !== undefined;
+export const NO_SERIAL = 'This browser opens no serial lines. Record the line with another program and bring the file.';
+
 /** Usual speeds of the lines of receivers, loggers and flight controllers, baud. */
 export const BAUDS = ['9600', '57600', '115200', '230400'] as const;
 
@@ -21,9 +26,8 @@ export async function openSerial(
 	take: (text: string) => void,
 	lost: (why: string) => void,
 ): Promise<() => Promise<void>> {
-	const serial = (navigator as unknown as { serial?: SerialLike }).serial;
-	if (!serial)
-		throw new Error('This browser opens no serial lines. Record the line with another program and bring the file.');
+	const serial = serialOf();
+	if (!serial) throw new Error(NO_SERIAL);
 	const port = await serial.requestPort().catch(() => {
 		throw new Error('No line was chosen.');
 	});

@@ -1,14 +1,17 @@
 <script lang="ts">
-	import { BAUDS } from '$lib/sources/serialLine';
+	import { BAUDS, NO_SERIAL, opensSerial } from '$lib/sources/serialLine';
 	import Choice from '$lib/ui/Choice.svelte';
 
-	/** The speed of a serial line. */
+	/** The speed of a serial line; where the browser opens none, that is said before it is asked for. */
 	let { value = $bindable() }: { value: string } = $props();
 </script>
 
-<Choice
-	label="Baud"
-	{value}
-	options={BAUDS.map((baud) => ({ value: baud as string, label: baud }))}
-	onchange={(next) => (value = next)}
-/>
+{#if !opensSerial()}<p class="m-0 font-semibold">{NO_SERIAL}</p>
+{:else}
+	<Choice
+		label="Baud"
+		{value}
+		options={BAUDS.map((baud) => ({ value: baud as string, label: baud }))}
+		onchange={(next) => (value = next)}
+	/>
+{/if}
