@@ -55,6 +55,8 @@ const shots = {
 	},
 	'compass-result': async (page) => {
 		await page.goto(`${rehearsal}/compass/compass`);
+		// The turning of the picture before waits here.
+		await page.getByRole('button', { name: 'Turn it again' }).click();
 		await page.getByRole('radio', { name: '16 ×' }).click();
 		await page.getByRole('button', { name: 'Start turning' }).click();
 		await page.getByRole('button', { name: 'Accept these values' }).waitFor({ timeout: 60_000 });
