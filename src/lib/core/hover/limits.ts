@@ -28,7 +28,7 @@ export const hoverLimits = {
 	},
 	evidence: {
 		value: 6,
-		unit: 'evidence',
+		unit: 'points for circling',
 		why: 'Healthy hovers exceed this in about one of three hundred.',
 		source: 'Measured on simulated hovers',
 	},
@@ -162,7 +162,7 @@ export const hoverLimits = {
 	},
 	tiltEvidence: {
 		value: 3,
-		unit: 'sigma',
+		unit: 'times its uncertainty',
 		why: 'An error read from tilt and track must stand this far from zero to count.',
 		source: 'Winglogos default, from simulated healthy hovers',
 	},

@@ -150,12 +150,12 @@
 				>
 				<tbody>
 					<tr
-						><td>Bubble 95 %</td><td class="num">{metres(answer.bubble.diameter95M)}</td><td class="num text-ink-2"
+						><td>Bubble 95&nbsp;%</td><td class="num">{metres(answer.bubble.diameter95M)}</td><td class="num text-ink-2"
 							>≤ {metres(hoverLimits.bubble95M.value)}</td
 						></tr
 					>
 					<tr
-						><td>Bubble 50 %</td><td class="num">{metres(answer.bubble.diameter50M)}</td><td class="num text-ink-2"
+						><td>Bubble 50&nbsp;%</td><td class="num">{metres(answer.bubble.diameter50M)}</td><td class="num text-ink-2"
 						></td></tr
 					>
 					<tr
