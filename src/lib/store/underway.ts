@@ -52,7 +52,7 @@ const lockOf = (run: string) => `winglogos-underway-${run}`;
 /** Says to other pages, for as long as this one is open, that a run is in hand here. */
 function hold(run: string): void {
 	if (typeof navigator === 'undefined' || !('locks' in navigator)) return;
-	void navigator.locks.request(lockOf(run), () => new Promise<void>(() => undefined));
+	navigator.locks.request(lockOf(run), () => new Promise<void>(() => undefined)).catch(() => undefined);
 }
 
 async function inHand(run: string): Promise<boolean> {

@@ -177,7 +177,10 @@
 		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
 	</div>
 {:else if !work.answer}
-	<div class="mt-5 flex flex-wrap gap-3">
+	<p class="mt-4 mb-0 text-[15px] text-ink-2">
+		By way of {work.sourceName}: {work.samples.mag.t.length} samples over {showClock(work.recording.atS)}.
+	</p>
+	<div class="mt-4 flex flex-wrap gap-3">
 		<Button kind="primary" onclick={() => void work.again()}>Work it out</Button>
 		<Button
 			class="min-h-14"
