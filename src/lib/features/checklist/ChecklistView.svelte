@@ -58,11 +58,14 @@
 	);
 	const own = $derived(view.state.stations.find(({ id }) => id === station));
 	const tasks = $derived(own?.tasks ?? []);
-	/** A row each; calibrations that fell due by one and the same stand in one. Where no item is asked, what is next stands first. */
+	/** A row each; calibrations that fell due by one and the same stand in one. */
+	const inOrder = $derived([
+		...group(tasks, (task) => (fellDue(task) && !task.shut ? task.detail : task.task)).values(),
+	]);
+	/** Where no item is asked, what is next stands first. */
 	const rows = $derived.by(() => {
-		const all = [...group(tasks, (task) => (fellDue(task) && !task.shut ? task.detail : task.task)).values()];
-		const at = chosen || view.readOnly ? -1 : all.findIndex((row) => row.some((task) => task === next));
-		return at < 0 ? all : [all[at], ...all.toSpliced(at, 1)];
+		const at = chosen || view.readOnly ? -1 : inOrder.findIndex((row) => row.some((task) => task === next));
+		return at < 0 ? inOrder : [inOrder[at], ...inOrder.toSpliced(at, 1)];
 	});
 	const asked = $derived(tasks.filter(({ task }) => items.has(task)));
 	const following = $derived(

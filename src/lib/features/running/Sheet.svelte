@@ -51,7 +51,10 @@
 		</div>
 		{@render children()}
 	</section>
-	<aside class="border-l border-rule px-5 py-5 max-lg:hidden" aria-label="Why">{@render margin()}</aside>
+	<!-- Where there is no room for it, it is not drawn: an item answers sooner. -->
+	{#if !narrow.current}<aside class="border-l border-rule px-5 py-5 max-lg:hidden" aria-label="Why">
+			{@render margin()}
+		</aside>{/if}
 </div>
 
 <Dialog bind:open={whyOpen} title="Why" side>{@render margin()}</Dialog>
