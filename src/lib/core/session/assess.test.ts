@@ -233,6 +233,15 @@ describe('a station whose item holds', () => {
 		if (typeof headline === 'string') expect(state?.headline).toBe(headline);
 		else expect(state?.headline).toMatch(headline);
 	});
+	it.each([
+		['GPS lost again', 'Not as it should be: GPS lost again'],
+		['D-3 swollen', 'Not as it should be: D-3 swollen'],
+	])('leaves names as they were written: %s', (reason, headline) => {
+		expect(planned(check('people', 'failed', reason))?.headline).toBe(headline);
+	});
+	it('that was set aside says so on the line', () => {
+		expect(planned(check('people', 'aside', 'none here'))?.summary).not.toMatch(/^Not as it should be/);
+	});
 	it('of a value tells the value, on the line too', () => {
 		const volts = { ...check('pack-voltage', 'failed'), value: 3.4, unit: 'V per cell' } as EntryPayload;
 		expect(planned(volts)?.headline).toBe('Pack at rest, volts per cell: 3.4 V per cell, not as it should be');

@@ -60,7 +60,8 @@ function summaryOf(mark: Mark, tasks: readonly TaskState[]): string {
 	const open = tasks.filter((task) => task.mark === 'unseen').length;
 	if (mark === 'clear') return tasks.length === 0 ? '' : 'all seen';
 	if (mark === 'unseen') return open === tasks.length ? 'not begun' : `${open} to see`;
-	return inShort(tasks.find((task) => task.mark === mark)?.found ?? '');
+	const worstOf = tasks.find((task) => task.mark === mark);
+	return inShort((mark === 'hold' ? worstOf?.found : worstOf?.title) ?? '');
 }
 
 const COUNTS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six'];

@@ -71,7 +71,7 @@
 	<InstrumentView
 		{work}
 		{site}
-		owner={session.id}
+		owner={view.half}
 		rotors={aircraft.rotors}
 		lead="{work.instrument.title} of {aircraft.name}"
 		onaccept={(payload) => void accept(payload)}

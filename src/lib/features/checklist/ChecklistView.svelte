@@ -10,7 +10,7 @@
 	import { isImpossible, meantBy, type Meant } from '$lib/core/session/slips';
 	import { checkOf } from '$lib/core/session/tasks/items';
 	import type { StationState } from '$lib/core/session/assess';
-	import { fellDue, type TaskState } from '$lib/core/session/task';
+	import { askOf, fellDue, type TaskState } from '$lib/core/session/task';
 	import { formatQuantity, fromUnit, unitSymbol } from '$lib/core/words/units';
 	import { findInstrument } from '$lib/instruments/catalogue';
 	import Button from '$lib/ui/Button.svelte';
@@ -81,12 +81,15 @@
 	const next = $derived(tasks.find(({ mark, page: own, shut }) => mark === 'unseen' && own && !shut) ?? null);
 	/** What keeps the station’s items shut; a measurement that waits for one of them says so itself. */
 	const shut = $derived((asked.length > 0 ? asked : tasks).find((task) => task.shut)?.shut ?? '');
-	/** The item that holds the station, where nothing else is asked here. */
+	/** What holds the station, where nothing else is asked here. */
 	const held = $derived(
 		chosen || next || shut || view.readOnly
 			? null
-			: (asked.find(({ mark, shut: why }) => mark === 'hold' && !why) ?? null),
+			: (tasks.find(({ mark, shut: why }) => mark === 'hold' && !why) ?? null),
 	);
+	/** The wind is entered in its row. */
+	const leads = ({ task, page: of }: TaskState) => items.has(task) || (of !== null && of !== 'wind');
+	const again = (task: TaskState) => (items.has(task.task) ? (picked = task.task) : void goto(view.taskHref(task)));
 	/** Nothing is left to do here: where it goes on, the first thing under the headline. */
 	const over = $derived(chosen || next || shut || held || station === 'close' ? null : following);
 
@@ -202,7 +205,7 @@
 			if (waiting) void accept(waiting.value, waiting.waitedS, true);
 			else if (open) answer?.press();
 			else if (next) void goto(view.taskHref(next));
-			else if (held) picked = held.task;
+			else if (held && leads(held)) again(held);
 			else if (following && !chosen) void goto(view.href(following.id));
 		} else if (event.key === 'x' && open && chosen.offered) asideOf = chosen;
 		else if (event.key === 'n' && open && item?.type !== 'nudge') notRight();
@@ -254,11 +257,15 @@
 		</div>
 	{/if}
 
-	{#if held}
-		{@const again = held}
+	{#if held && leads(held)}
+		{@const first = held}
 		<div class="mt-4">
-			<Button kind="primary" kbd="↵" onclick={() => (picked = again.task)}
-				>{items.get(again.task)?.type === 'measure' ? 'Enter it again' : 'Check it again'}</Button
+			<Button kind="primary" kbd="↵" onclick={() => again(first)}
+				>{items.get(first.task)?.type === 'measure'
+					? 'Enter it again'
+					: items.has(first.task)
+						? 'Check it again'
+						: askOf(first).press || 'Open it'}</Button
 			>
 		</div>
 	{:else if over}

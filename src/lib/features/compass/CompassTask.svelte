@@ -18,7 +18,7 @@
 	const place = placeOf(site);
 	const date = new Date().toISOString().slice(0, 10);
 	const { work, recorded } = comesBack(
-		`compass ${view.bundle.session.id}`,
+		`compass ${view.half}`,
 		(key) => new CompassState(() => ({ place, date, limitDeg: aircraft.compassHeadingLimitDeg }), key),
 	);
 	const last = $derived(view.compassInForce);

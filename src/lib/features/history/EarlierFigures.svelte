@@ -48,9 +48,10 @@
 	const plotTitle = $derived.by(() => {
 		if (!figure) return '';
 		if (!byWarmth) {
-			const { label, moved, unit } = figure;
+			const { label, moved, unit, points } = figure;
 			const by = moved ? `${show(figure, Math.abs(moved.by), moved.sigma)} ${unit}`.trim() : '';
-			const since = `since ${showDate(figure.points[0].at)}`;
+			// How far it moved is told from the one before.
+			const since = `since ${showDate(points[points.length - 2].at)}`;
 			if (!moved || moved.real === null) return `${label} ${since}${by ? `: by ${by}, its noise is not known` : ''}`;
 			return moved.real ? `${label} moved by ${by} ${since}` : `${label}, within its noise ${since}`;
 		}

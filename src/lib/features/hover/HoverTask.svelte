@@ -47,7 +47,7 @@
 	seen.person = session.pilot;
 	if (!aircraft.hasPosition) seen.hold = 'attitude';
 	const half = keepDraft(
-		`seen hover ${session.id}`,
+		`seen hover ${view.half}`,
 		() => seen.draft,
 		(kept) => seen.takeUp(kept),
 	);

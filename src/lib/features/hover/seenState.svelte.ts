@@ -169,9 +169,9 @@ export class SeenState {
 
 	takeUp(kept: unknown): void {
 		const { data } = draftSchema.safeParse(kept);
-		if (!data) return;
+		if (!data || (data.step === 'found' && data.views.length === 0)) return;
 		const { fromMs, ...seen } = data;
-		if (seen.step === 'watching' && (fromMs === null || !this.clock.goOn(fromMs))) return;
+		if (seen.step === 'watching' && !this.clock.goOn(fromMs)) return;
 		Object.assign(this, seen);
 		if (seen.step === 'found') this.#review(seen.views);
 	}

@@ -85,13 +85,16 @@
 	void underwayOf(key).then((before) => {
 		if (!before || left || live || work.phase !== 'choose') return;
 		comingBack = true;
-		if (instrument.coach) holds.takeUp(instrument.coach.plan(work.values), before);
-		else if (instrument.gestures) sticks.takeUp(before);
-		else {
-			const file = fileOf(before);
-			if (file) taken({ file, from: { practice: before.from.practice, name: file.name } });
+		try {
+			if (instrument.coach) holds.takeUp(instrument.coach.plan(work.values), before);
+			else if (instrument.gestures) sticks.takeUp(before);
+			else {
+				const file = fileOf(before);
+				if (file) taken({ file, from: { practice: before.from.practice, name: file.name } });
+			}
+		} finally {
+			comingBack = false;
 		}
-		comingBack = false;
 	});
 	function settled() {
 		kept = true;

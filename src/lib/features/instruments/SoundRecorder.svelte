@@ -2,6 +2,7 @@
 	import { untrack } from 'svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
+	import { soundLimits } from '$lib/core/propulsion/soundLimits';
 	import { recordSound, RECORD_S } from '$lib/sources/microphone';
 
 	/** Records so many seconds with this device's microphone, untouched by what makes voices clearer, and hands them over. */
@@ -9,8 +10,6 @@
 	let share = $state<number | null>(null);
 	let problem = $state('');
 	let stopping: AbortController | null = null;
-	/** A shorter one is not read. */
-	const LEAST_S = 8;
 	let dropped = false;
 
 	async function start() {
@@ -32,7 +31,9 @@
 		stopping?.abort();
 	}
 	// A page that is left in the middle hands on what there is, where it is enough to be read.
-	$effect(() => () => (untrack(() => share ?? 0) * RECORD_S < LEAST_S ? drop() : stopping?.abort()));
+	$effect(
+		() => () => (untrack(() => share ?? 0) * RECORD_S < soundLimits.durationS.value ? drop() : stopping?.abort()),
+	);
 </script>
 
 <div class="mb-3 grid gap-2">

@@ -17,7 +17,7 @@
 	if (work.action) work.step = 'before';
 	$effect(() => () => work.dispose());
 	const half = keepDraft(
-		`link-loss ${view.bundle.session.id}`,
+		`link-loss ${view.half}`,
 		() => work.draft,
 		(kept) => work.takeUp(kept),
 	);

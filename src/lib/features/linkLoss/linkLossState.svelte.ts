@@ -66,7 +66,8 @@ export class LinkLossState {
 	/** What was timed and answered so far, to go on with later; null where nothing was. */
 	get draft(): Draft | null {
 		const { step, action, armed, measuredS, start, stop, motors, told, linkedAgain, clock } = this;
-		if (!action || (step !== 'running' && measuredS.length === 0 && motors === null && told === null)) return null;
+		const begun = step !== 'setting' && step !== 'before';
+		if (!action || (!begun && measuredS.length === 0)) return null;
 		return { step, action, armed, measuredS, start, stop, motors, told, linkedAgain, fromMs: clock.fromMs };
 	}
 
@@ -75,7 +76,7 @@ export class LinkLossState {
 		const { data } = draftSchema.safeParse(kept);
 		if (!data || (this.action && data.action !== this.action)) return;
 		const { fromMs, ...seen } = data;
-		if (seen.step === 'running' && (fromMs === null || !this.clock.goOn(fromMs))) return;
+		if (seen.step === 'running' && !this.clock.goOn(fromMs)) return;
 		Object.assign(this, seen);
 	}
 

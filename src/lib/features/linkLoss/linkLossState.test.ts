@@ -138,6 +138,11 @@ describe('the radio switched off on the bench', () => {
 		second.conclude();
 		expect(later(second).payload('seen')).toEqual(second.payload('seen'));
 		expect(later(second, 'land').measuredS).toEqual([]);
+		// That it did not react was seen too.
+		const silent = new LinkLossState('stop');
+		silent.begin();
+		silent.react(false);
+		expect(later(silent).step).toBe('seen');
 	});
 
 	it('a later reaction is never better, whatever is set', () => {

@@ -33,8 +33,9 @@ export class Stopwatch {
 		}, TICK_MS);
 	}
 
-	/** Goes on with what began before the page was loaded again; false where that is too long ago. */
-	goOn(fromMs: number): boolean {
+	/** Goes on with what began before the page was loaded again; false where nothing did, or too long ago. */
+	goOn(fromMs: number | null): boolean {
+		if (fromMs === null) return false;
 		const ageMs = Date.now() - fromMs;
 		if (ageMs < 0 || ageMs > LONGEST_MS) return false;
 		this.start(fromMs);

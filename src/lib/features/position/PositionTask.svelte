@@ -20,10 +20,7 @@
 
 	const view = getSessionView();
 	const { aircraft, site } = view.bundle;
-	const { work, recorded } = comesBack(
-		`position ${view.bundle.session.id}`,
-		(key) => new PositionState(() => aircraft.lock, key),
-	);
+	const { work, recorded } = comesBack(`position ${view.half}`, (key) => new PositionState(() => aircraft.lock, key));
 	const now = new Date().toISOString();
 	/** Earlier locks of this aircraft, cold or warm as it is now. */
 	const earlier = live(async () => (view.rehearsal ? [] : entriesAbout(view.bundle.aircraft.id, 'position')));
@@ -68,7 +65,7 @@
 </script>
 
 {#snippet screen()}
-	<ReadOff rule={aircraft.lock} owner={view.bundle.session.id} onread={(payload) => void keepReadOff(payload)} />
+	<ReadOff rule={aircraft.lock} owner={view.half} onread={(payload) => void keepReadOff(payload)} />
 {/snippet}
 
 <Sheet

@@ -72,6 +72,16 @@ export class SessionView {
 		return this.bundle.session.kind === 'rehearsal';
 	}
 
+	/**
+	 * Whose what is half done here is: of this session, as the aircraft is now. What was measured or seen before something happened to it does not
+	 * come back after it.
+	 */
+	get half(): string {
+		const { session, aircraft, entries } = this.bundle;
+		const happened = entries.filter(({ payload }) => payload.kind === 'event').length + aircraft.events.length;
+		return `${session.id} ${happened}`;
+	}
+
 	/** An ended session is only read. */
 	get readOnly(): boolean {
 		return this.bundle.session.endedAt !== null;

@@ -56,7 +56,7 @@
 		const by = latest(trend).value - from.value;
 		const where = baseline ? 'its first good one' : 'its first';
 		if (showNumber(latest(trend).value) === showNumber(from.value)) return `As at ${where}`;
-		return `${showNumber(Math.abs(by))} ${unit} ${by > 0 ? 'more' : 'less'} than at ${where}`.replace('  ', ' ');
+		return `${`${showNumber(Math.abs(by))} ${unit}`.trim()} ${by > 0 ? 'more' : 'less'} than at ${where}`;
 	}
 	const title = $derived.by(() => {
 		const wander = trends.find((trend) => trend.id === 'wander' && trend.points.length > 1 && trend.baseline);

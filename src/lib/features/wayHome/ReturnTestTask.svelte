@@ -37,7 +37,7 @@
 	}));
 	$effect(() => () => work.dispose());
 	const half = keepDraft(
-		`return ${view.bundle.session.id}`,
+		`return ${view.half}`,
 		() => work.draft,
 		(kept) => work.takeUp(kept),
 	);

@@ -189,7 +189,7 @@ export class ReturnTestState {
 		const { data } = draftSchema.safeParse(kept);
 		if (!data) return;
 		const { fromMs, ...seen } = data;
-		if (seen.step === 'running' && (fromMs === null || !this.clock.goOn(fromMs))) return;
+		if (seen.step === 'running' && !this.clock.goOn(fromMs)) return;
 		Object.assign(this, seen);
 	}
 

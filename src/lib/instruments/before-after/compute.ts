@@ -30,7 +30,7 @@ export const compute = working(fields, async ({ form: v }) => {
 		plots: [
 			{
 				kind: 'bars',
-				title: `In the mean ${showNumber(Math.abs(answer.difference))} ${told.unit} ${answer.difference < 0 ? 'less' : 'more'} after than before`,
+				title: `In the mean ${`${showNumber(Math.abs(answer.difference))} ${told.unit}`.trim()} ${answer.difference < 0 ? 'less' : 'more'} after than before`,
 				unit: told.unit,
 				bars: [
 					...before.map(({ value }, k) => ({ label: `before ${k + 1}`, value })),

@@ -76,8 +76,9 @@
 
 	const ok = $derived(drawable(log));
 	const few = $derived(
-		lines.flatMap(({ points }, k) =>
-			points.length > FEW
+		// A dashed line is what is expected, not what was measured.
+		lines.flatMap(({ points, dashed }, k) =>
+			dashed || points.length > FEW
 				? []
 				: points
 						.filter((point) => ok(point) && point.x >= domain[0] && point.x <= domain[1])
