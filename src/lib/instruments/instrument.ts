@@ -1,3 +1,4 @@
+import type { StatedFact } from '$lib/schema/facts';
 import type { HoldPlan } from '$lib/core/guide/holds';
 import type { Quantity, UnitSystem } from '$lib/core/words/units';
 import type { Choices } from '$lib/core/record/columns';
@@ -229,6 +230,8 @@ export interface Finding {
 	figures: readonly ShownFigure[];
 	/** Values that are kept in the record beside the figures, to be compared later. */
 	kept?: readonly RecordedFigure[];
+	/** Facts that it states for the rest of the session, SI units and degrees. */
+	states?: readonly StatedFact[];
 	plots: readonly Plot[];
 	tables: readonly Table[];
 	/** The core's own answer, for the JSON export. */

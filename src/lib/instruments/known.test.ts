@@ -1,6 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { newAircraft } from '$lib/schema/newAircraft';
-import { aircraftKindSchema, type Pack, type Site } from '$lib/schema/records';
+import { entryOf, finding } from '$lib/core/facts/entries.fixture';
+import { gatherFacts } from '$lib/core/facts/facts';
+import type { EntryPayload } from '$lib/schema/entries';
+import { aircraftKindSchema, type Pack, type Site, type Venue } from '$lib/schema/records';
 import { INSTRUMENTS } from './catalogue';
 import { missingIn } from './form';
 import { blankValues, exampleValues } from './instrument';
@@ -18,11 +21,22 @@ const pack: Pack = {
 	...{ id: 'p', name: 'Pack 3', aircraftId: 'a', cells: 6, capacityMah: 5200, chemistry: 'high-voltage' },
 	...{ cycles: 41, boughtOn: '2026-01-01', notes: '', updatedAt: AT },
 };
-const known = (more: Partial<Known> = {}): Known => ({
-	aircraft: { ...newAircraft('a', 'multirotor', AT), name: 'Dunlin', lossAction: 'stop' },
-	...{ pack, site, wind: { fromDeg: 240, speedMps: 4, gustMps: 6 }, venue: 'open' },
-	...more,
-});
+const WIND = { fromDeg: 240, speedMps: 4, gustMps: 6 };
+/** What a session with these records knows. */
+function known(
+	more: Partial<Omit<Known, 'facts'>> & { wind?: typeof WIND | null; venue?: Venue; payloads?: EntryPayload[] } = {},
+): Known {
+	const { wind = WIND, venue = 'open', payloads = [], ...given } = more;
+	const around = {
+		aircraft: { ...newAircraft('a', 'multirotor', AT), name: 'Dunlin', lossAction: 'stop' as const },
+		pack,
+		site,
+		...given,
+	};
+	const blowing: EntryPayload[] = wind ? [{ kind: 'wind', task: 'wind', grade: 'told', ...wind }] : [];
+	const entries = [...blowing, ...payloads].map((payload, seq) => entryOf(seq, payload));
+	return { ...around, facts: gatherFacts({ ...around, entries, session: { kind: 'flight', venue } }) };
+}
 
 describe('what a form opens with', () => {
 	it('is known of the aircraft, the place and the day, each with its source', () => {
@@ -30,13 +44,39 @@ describe('what a form opens with', () => {
 		expect(filled?.values).toMatchObject({ action: 'cut-motors', returnHeightM: 40, windFrom: 240, gust: 6 });
 		expect(filled?.values.obstacles).toHaveLength(2);
 		expect(filled?.from).toMatchObject({
-			...{ returnSpeed: 'Dunlin', obstacles: 'Saltings', wind: 'the wind of today' },
+			returnSpeed: 'profile of Dunlin',
+			obstacles: 'Saltings',
+			wind: 'by your word',
 		});
 		expect(knownFor('settings-audit', known({ venue: 'roof' }))?.values).toMatchObject({
 			venue: 'indoors',
 			tallest: 24,
 		});
 		expect(knownFor('pack', known())?.values).toMatchObject({ chemistry: 'lihv', ratedMah: 5200 });
+	});
+
+	it('mounting form: opens with the setting that the last finding asked for', () => {
+		const states = (['boardYawDeg', 'boardPitchDeg', 'boardRollDeg'] as const).map((key, k) => ({
+			key,
+			value: [90, 0, 180][k] ?? 0,
+		}));
+		const payload: EntryPayload = { ...finding('mounting', 'fail'), sensor: 'mounting', states };
+		expect(knownFor('mounting', known({ payloads: [payload] }))?.values).toEqual({
+			nowYaw: 90,
+			nowPitch: 0,
+			nowRoll: 180,
+		});
+	});
+
+	it('a fact in force stands above what was typed the last time', () => {
+		const aircraft = {
+			...newAircraft('a', 'multirotor', AT),
+			name: 'Dunlin',
+			forms: { 'settings-audit': { returnHeightM: 25, descent: 3 } },
+		};
+		const filled = knownFor('settings-audit', known({ aircraft }));
+		expect(filled?.values).toMatchObject({ returnHeightM: 40, descent: 3 });
+		expect(filled?.from['descent']).toContain('as last time');
 	});
 
 	it('is nothing where nobody knows: the field stays empty', () => {

@@ -1,5 +1,8 @@
 import { usualLayout } from '$lib/core/propulsion/motorWalk';
-import type { Aircraft, Pack, Site, Venue, Wind } from '$lib/schema/records';
+import { originWords } from '$lib/core/facts/words';
+import { isDefault, valueOf, type Facts } from '$lib/core/facts/facts';
+import type { FactKey } from '$lib/schema/facts';
+import type { Aircraft, Pack, Site } from '$lib/schema/records';
 import type { Row, Values } from './instrument';
 
 /** What is known where an instrument is opened: of the aircraft, its pack, the place, the day. */
@@ -7,8 +10,7 @@ export interface Known {
 	aircraft: Aircraft;
 	pack: Pack | null;
 	site: Site | null;
-	wind: Wind | null;
-	venue: Venue | undefined;
+	facts: Facts;
 }
 
 /** What a form opens with, and from where each of it is known. */
@@ -26,10 +28,19 @@ interface Part {
 const LOSS = { stop: 'cut-motors', return: 'return', land: 'land', hover: 'hover' } as const;
 const CHEMISTRY = { lipo: 'lipo', 'high-voltage': 'lihv', 'lithium-ion': 'liion' } as const;
 
-const windOf = ({ wind }: Known): Part[] =>
-	wind
-		? [{ from: 'the wind of today', values: { windFrom: wind.fromDeg, wind: wind.speedMps, gust: wind.gustMps } }]
-		: [];
+/** Fields of a form from the facts in force, each with how it is known; a default fills none: a form is not answered by it. */
+const fromFacts = (facts: Facts, fields: Record<string, FactKey>): Part[] =>
+	Object.entries(fields).flatMap(([field, key]) => {
+		const statement = facts.of(key);
+		if (!statement || isDefault(facts, key)) return [];
+		return [{ from: originWords(statement), values: { [field]: statement.value } }];
+	});
+
+/** The failsafe action in the words of a form. */
+function actionOf(facts: Facts, field: string): Part[] {
+	const [action, statement] = [valueOf(facts, 'failsafeAction'), facts.of('failsafeAction')];
+	return action && statement ? [{ from: originWords(statement), values: { [field]: LOSS[action] } }] : [];
+}
 
 const obstaclesOf = ({ site }: Known): Row[] =>
 	(site?.obstacles ?? []).map(({ bearingDeg, distanceM, heightM, widthM = null }) => ({
@@ -45,34 +56,44 @@ const tallest = ({ site }: Known): number | undefined =>
 /** What each instrument takes from what is known. */
 const PARTS: Record<string, (known: Known) => Part[]> = {
 	'way-home': (known) => [
-		{
-			from: known.aircraft.name,
-			values: {
-				action: known.aircraft.lossAction && LOSS[known.aircraft.lossAction],
-				returnSpeed: known.aircraft.returnSpeedMps,
-				returnHeightM: known.aircraft.returnHeightM,
-				minDistanceM: known.aircraft.minReturnDistanceM,
-			},
-		},
+		...actionOf(known.facts, 'action'),
+		...fromFacts(known.facts, {
+			returnSpeed: 'returnSpeedMps',
+			returnHeightM: 'returnAltitudeM',
+			minDistanceM: 'minReturnDistanceM',
+			climb: 'climbMps',
+			descent: 'descentMps',
+			airspeedMax: 'airspeedMaxMps',
+			speedKind: 'speedReference',
+			climbFirst: 'climbsFirst',
+			windFrom: 'windFromDeg',
+			wind: 'windMps',
+			gust: 'gustMps',
+		}),
 		...(known.site?.obstacles?.length ? [{ from: known.site.name, values: { obstacles: obstaclesOf(known) } }] : []),
-		...windOf(known),
 	],
 	'settings-audit': (known) => [
+		{ from: known.aircraft.name, values: { hasPosition: known.aircraft.hasPosition ? 'yes' : 'no' } },
+		...actionOf(known.facts, 'linkLoss'),
+		...fromFacts(known.facts, {
+			returnHeightM: 'returnAltitudeM',
+			returnSpeed: 'returnSpeedMps',
+			descent: 'descentMps',
+			minDistanceM: 'minReturnDistanceM',
+			minSatellites: 'minSatellites',
+			wind: 'windMps',
+			gust: 'gustMps',
+		}),
 		{
-			from: known.aircraft.name,
-			values: {
-				hasPosition: known.aircraft.hasPosition ? 'yes' : 'no',
-				linkLoss: known.aircraft.lossAction && LOSS[known.aircraft.lossAction],
-				returnHeightM: known.aircraft.returnHeightM,
-				returnSpeed: known.aircraft.returnSpeedMps,
-				minDistanceM: known.aircraft.minReturnDistanceM,
-				minSatellites: known.aircraft.lock.minSatellites,
-			},
+			from: 'this session',
+			values: { venue: valueOf(known.facts, 'venue') === 'roof' ? 'indoors' : 'outdoors' },
 		},
-		{ from: 'this session', values: { venue: known.venue && (known.venue === 'roof' ? 'indoors' : 'outdoors') } },
 		...(known.site?.obstacles?.length ? [{ from: known.site.name, values: { tallest: tallest(known) } }] : []),
-		...windOf(known).map(({ from, values: { wind, gust } }) => ({ from, values: { wind, gust } })),
 	],
+	mounting: ({ facts }) =>
+		fromFacts(facts, { nowRoll: 'boardRollDeg', nowPitch: 'boardPitchDeg', nowYaw: 'boardYawDeg' }),
+	'compass-module': ({ facts }) =>
+		fromFacts(facts, { nowRoll: 'compassRollDeg', nowPitch: 'compassPitchDeg', nowYaw: 'compassYawDeg' }),
 	pack: ({ pack }) =>
 		pack
 			? [
@@ -127,9 +148,10 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 export function knownFor(instrument: string, known: Known): Filled | null {
 	const { aircraft } = known;
 	const last = aircraft.forms?.[instrument];
+	// A fact in force stands above what was typed the last time.
 	const parts = [
-		...(PARTS[instrument]?.(known) ?? []),
 		...(last ? [{ from: `${aircraft.name}, as last time`, values: last }] : []),
+		...(PARTS[instrument]?.(known) ?? []),
 	];
 	const filled: Filled = { values: {}, from: {} };
 	for (const { from, values } of parts)

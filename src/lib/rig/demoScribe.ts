@@ -12,10 +12,12 @@ import { imuTruth, receiverTruth, rigHover, type RigFaults } from './rig';
 import { imuOf } from './imu';
 import { receiverOf } from './receiver';
 import { RECIPES, scriptedHands } from './turning';
+import { gatherFacts, type Facts } from '../core/facts/facts';
+import { limitsInForce } from '../core/session/limitsInForce';
+import { batteryLedger, burnRate } from '../core/facts/ledger';
 import { homeEntry, homeFinding } from '../core/session/homeEntry';
 import { homeRequest } from '../core/session/homePlan';
 import { planHome } from '../core/return/planned';
-import { limitsInForce } from '../core/session/limitsInForce';
 import { judgeLinkLoss } from '../core/radio/linkLossTest';
 import { recipesFor } from '../core/guide/recipes';
 import { judgeGuide } from '../core/guide/run';
@@ -135,13 +137,22 @@ export class Scribe {
 		return this.write('return', { kind: 'wind', task: 'wind', grade: 'told', ...wind });
 	}
 
+	/** The facts in force as the session stands. */
+	facts(): Facts {
+		const { aircraft, site, pack, entries } = this;
+		return gatherFacts({ aircraft, site, pack, entries, session: { kind: 'flight', venue: 'open' } });
+	}
+
 	/** The way home from so far out, planned with what the aircraft, the place, the pack and the wind are. */
-	wayHome(wind: Wind, distanceM: number): this {
+	wayHome(distanceM: number): this {
 		const { aircraft, site, pack } = this;
-		const known = homeRequest({ aircraft, site, pack, wind, startPct: 97, flown: null });
+		const facts = this.facts();
+		const rate = pack && burnRate(aircraft, pack, null);
+		const ledger = pack && batteryLedger(pack, { entries: this.entries }, rate);
+		const known = homeRequest({ facts, site, pack, ledger, rate });
 		if (Array.isArray(known)) throw new Error(`the demo's way home is missing ${known.join(', ')}`);
 		const farthest = { distanceM, heightM: 25, bearingDeg: null };
-		const around = { aircraft, site, pack, venue: 'open' as const, units: 'metric' as const };
+		const around = { aircraft, site, pack, venue: 'open' as const, units: 'metric' as const, facts };
 		const plan = planHome(known.request, farthest, known);
 		return this.write('return', homeEntry(homeFinding(plan, known, around), around, 'read-off'));
 	}
@@ -331,7 +342,7 @@ export class Scribe {
 			reason,
 			signedBy: this.pilot,
 			marks: [],
-			limits: limitsInForce(this.aircraft),
+			limits: limitsInForce(this.facts(), this.aircraft, 'open'),
 		});
 	}
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { reasonSchema, verdictSchema } from './common';
+import { statedFactSchema, usedFactSchema } from './facts';
 import {
 	id,
 	isoTime,
@@ -28,6 +29,14 @@ const evidenceShape = { verdict: verdictSchema, reasons: z.array(reasonSchema), 
 const place = z.object({ latDeg: z.number(), lonDeg: z.number(), altM: z.number() });
 const task = z.string().min(1).max(80);
 
+/** Values that an entry states, and those that it was computed with. */
+const factShape = {
+	states: z.array(statedFactSchema).max(40).optional(),
+	uses: z.array(usedFactSchema).max(40).optional(),
+};
+/** Seconds in the air that the entry stands for, which the battery paid for. */
+const flownShape = { flownS: z.number().min(0).max(36_000).optional() };
+
 /** What was seen. `task` names what it is evidence for: the item of a checklist, or a measurement. */
 export const calibrationSchema = z.object({
 	kind: z.literal('calibration'),
@@ -48,6 +57,7 @@ export const calibrationSchema = z.object({
 	rejected: z.int(),
 	/** Where it was turned; left out where no place was entered. */
 	place: place.optional(),
+	...factShape,
 	...evidenceShape,
 });
 export type CalibrationPayload = z.infer<typeof calibrationSchema>;
@@ -69,6 +79,10 @@ export const checkSchema = z.object({
 	odd: oddSchema.optional(),
 	/** The second person, who heard it and agreed. */
 	confirmedBy: name.optional(),
+	/** What was done about the problem that an earlier answer found. */
+	remedy: z.string().trim().min(1).max(400).optional(),
+	...flownShape,
+	...factShape,
 	...gradeShape,
 });
 export type CheckPayload = z.infer<typeof checkSchema>;
@@ -94,6 +108,8 @@ export const testSchema = z.object({
 	sourceName: z.string().max(200),
 	headline: z.string().max(400),
 	figures: z.array(figureSchema).max(40),
+	...flownShape,
+	...factShape,
 	...evidenceShape,
 });
 export type TestPayload = z.infer<typeof testSchema>;
@@ -157,7 +173,15 @@ export const decisionSchema = z.object({
 	marks: z.array(z.object({ task: z.string(), mark: markSchema })).max(400),
 	/** The limits in force, in plain words with their units. */
 	limits: z
-		.array(z.object({ label: z.string().max(120), value: z.number(), unit: z.string().max(40) }))
+		.array(
+			z.object({
+				label: z.string().max(120),
+				value: z.union([z.number(), z.string().max(120)]),
+				unit: z.string().max(40),
+				/** How each was known at the decision. */
+				source: z.string().max(200).optional(),
+			}),
+		)
 		.max(40)
 		.optional(),
 });
@@ -169,8 +193,18 @@ export const flightSchema = z.object({
 	task: z.literal('flying'),
 	what: z.enum(['took-off', 'landed', 'note', 'touched-down']),
 	note,
-	/** Minutes by which it should be down, as said before take-off. */
+	/** Minutes after takeoff by which it should be down, as shown at takeoff. */
 	landAfterMin: z.number().positive().max(600).nullable(),
+	/** Minutes after takeoff by which it should turn back; with `took-off`, where a return was planned. */
+	turnBackMin: z.number().min(0).max(600).nullable().optional(),
+	/** What decided each of the two, and the charge at takeoff they were computed from. */
+	clock: z
+		.object({
+			landBy: z.enum(['flights', 'stated', 'typed', 'return', 'none']),
+			turnBack: z.enum(['plan', 'land-by', 'none']),
+			startPct: z.number().min(0).max(100).nullable(),
+		})
+		.optional(),
 	/** Where it came down, measured from its mark; with `touched-down`. */
 	landing: z
 		.object({

@@ -1,5 +1,14 @@
 import type { Aircraft, AircraftKind } from './records';
 
+/** Fields that a new aircraft has by its kind until somebody enters them. */
+export const KIND_DEFAULTS = [
+	'returnSpeedMps',
+	'returnHeightM',
+	'minReturnDistanceM',
+	'lock',
+	'compassHeadingLimitDeg',
+] as const satisfies readonly (keyof Aircraft)[];
+
 /** A new aircraft of a kind with sensible limits; every one of them can be changed. */
 export function newAircraft(id: string, kind: AircraftKind, at: string): Aircraft {
 	const wing = kind === 'wing';

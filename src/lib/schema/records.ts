@@ -298,6 +298,8 @@ export const aircraftSchema = z.object({
 		.optional(),
 	/** Settings changed for flying under a roof, to be put back before flying outdoors. */
 	indoor: z.object({ since: isoTime, settings: z.array(indoorSettingSchema).max(40) }).optional(),
+	/** Fields that still hold the default of the kind: nobody entered them. Left out in older records, where all count as entered. */
+	defaults: z.array(z.string().max(40)).max(40).optional(),
 	lights: note.default(''),
 	manual: note.default(''),
 	events: z.array(aircraftEventSchema).max(2000),
@@ -358,6 +360,8 @@ export const packSchema = z.object({
 	boughtOn: z.iso.date(),
 	/** Charged, flown since, or at storage charge; left out where nobody said. */
 	state: z.enum(['charged', 'used', 'storage']).optional(),
+	/** Since when it is so; left out in older records. */
+	stateAt: isoTime.optional(),
 	/** The session whose flight was counted last. */
 	countedFor: id.optional(),
 	retired: retiredSchema.optional(),

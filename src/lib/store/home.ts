@@ -57,6 +57,25 @@ export async function lastFlights(aircraftId: string, most = 40): Promise<{ pack
 	);
 }
 
+/** Sessions before one in which its battery flew, that are read for its charge. */
+const PAST_SESSIONS = 4;
+
+/** Entries of the last sessions before one that had its battery, oldest first: what its charge is reckoned from. */
+export async function batteryPast({ id, packId, aircraftId, startedAt }: Session): Promise<Entry[]> {
+	if (packId === null) return [];
+	const sessions = await db.sessions
+		.where('[aircraftId+startedAt]')
+		.between([aircraftId, Dexie.minKey], [aircraftId, startedAt])
+		.reverse()
+		.filter((session) => session.packId === packId && session.kind === 'flight' && session.id !== id)
+		.limit(PAST_SESSIONS)
+		.toArray();
+	const books = await Promise.all(
+		sessions.toReversed().map((session) => db.entries.where('sessionId').equals(session.id).toArray()),
+	);
+	return books.flatMap((rows) => readable(rows).sort((a, b) => a.seq - b.seq));
+}
+
 /** What the start page shows. */
 export async function loadHome(): Promise<Home> {
 	const asOf = new Date().toISOString();

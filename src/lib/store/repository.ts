@@ -1,10 +1,12 @@
 import { headOf, snapshotOf } from '$lib/core/session/head';
 import { CHAIN_START, link, readEntry, verifyChain, type ChainFinding } from '$lib/core/record/chain';
+import { withFact } from '$lib/core/facts/profile';
 import { sensorOf, taskOf } from '$lib/core/evidence/about';
 import { standingOf } from '$lib/core/evidence/standing';
 import { keptOf, type Kept } from '$lib/core/evidence/kept';
 import {
 	entryBodySchema,
+	type CheckPayload,
 	type Entry,
 	type EntryPayload,
 	type EventKind,
@@ -314,6 +316,20 @@ export async function appendEntry(
 	});
 }
 
+/** Writes down one value that two statements disagreed about, and keeps it in the aircraft's profile: both or neither. */
+export async function settleFact(sessionId: string, station: StationId, payload: CheckPayload): Promise<void> {
+	await db.transaction('rw', db.record, async () => {
+		const session = await db.sessions.get(sessionId);
+		const aircraft = session && (await db.aircraft.get(session.aircraftId));
+		if (!session || !aircraft) throw new Error(GONE);
+		await appendEntry(sessionId, station, session.pilot, payload);
+		if (session.kind === 'rehearsal') return;
+		let next = aircraftSchema.parse(aircraft);
+		for (const { key, value } of payload.states ?? []) next = withFact(next, key, value);
+		await saveAircraft(next);
+	});
+}
+
 /** Remembers where the pilot is, so that a reload comes back here. */
 export const rememberPlace = (sessionId: string, station: StationId, task: string | null) =>
 	db.sessions.update(sessionId, { place: sessionSchema.shape.place.parse({ station, task }) });
@@ -336,7 +352,9 @@ async function countFlight({ id, kind, packId }: Session): Promise<void> {
 	if (!pack || pack.countedFor === id) return;
 	const rows = await db.entries.where('sessionId').equals(id).toArray();
 	const flew = readable(rows).some(({ payload }) => payload.kind === 'flight' && payload.what === 'took-off');
-	if (flew) await db.packs.put({ ...pack, state: 'used', cycles: pack.cycles + 1, countedFor: id, updatedAt: now() });
+	if (!flew) return;
+	const at = now();
+	await db.packs.put({ ...pack, state: 'used', stateAt: at, cycles: pack.cycles + 1, countedFor: id, updatedAt: at });
 }
 
 async function setEnd(sessionId: string, what: 'ended' | 'reopened', reason: string): Promise<void> {

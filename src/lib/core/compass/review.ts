@@ -8,7 +8,7 @@ import { toYawPitchRoll } from '../frames/rotation';
 import type { Vec3 } from '../frames/vec3';
 import { flatness, secondQuadricDistance } from './ambiguity';
 import { coverageOf } from './coverage';
-import { measureDip } from './dip';
+import { agreementOf, rankByDip } from './dip';
 import {
 	expectedWorstErrorDeg,
 	headingGradients,
@@ -137,7 +137,7 @@ const only = (values: Float64Array, kept: Uint8Array) => values.filter((_, i) =>
 
 /**
  * Fits a compass to its turning: m_true = softIron·(m_raw − hardIronUt), all in the magnetometer's own axes, with
- * covariance, coverage, heading error before and after, mounting (with gyro), dip (with accelerometer), comparison
+ * covariance, coverage, heading error before and after, mounting (with gyro or accelerometer), dip (with accelerometer), comparison
  * with the site's field, and a verdict with reasons. Readings in µT; accel m/s²; gyro rad/s; both in body axes.
  * Too little evidence is a fail with a code `insufficient-…` and null figures, but what the turning covered is told.
  * @throws InputError with path `site.date` for a date outside the field model.
@@ -170,10 +170,18 @@ export function fitCompass(request: CompassRequest): CompassAnswer {
 	const field = corrected(raw, offset, softIron);
 	const timed = { t: mag.t, ...field };
 
-	const ranks = gyro ? rankMountings(timed, gyro) : null;
-	const clearMounting = ranks && ranks[0].agreement - ranks[1].agreement >= limits.mountingMargin.value;
-	const dip = accel ? measureDip(timed, accel, clearMounting ? ranks[0].rotation : undefined) : null;
-	const rotation = clearMounting ? ranks[0].rotation : (dip?.rotation ?? IDENTITY);
+	const byGyro = gyro ? rankMountings(timed, gyro) : null;
+	const clearMounting = byGyro && byGyro[0].agreement - byGyro[1].agreement >= limits.mountingMargin.value;
+	const dips = accel
+		? rankByDip(timed, accel, {
+				rotation: clearMounting ? byGyro[0].rotation : undefined,
+				inclinationDeg: expected?.inclinationDeg,
+			})
+		: [];
+	const dip = dips[0] ?? null;
+	const byDip = dips.length > 1 ? dips.map((one) => ({ rotation: one.rotation, agreement: agreementOf(one) })) : null;
+	const ranks = clearMounting ? byGyro : (byDip ?? byGyro);
+	const rotation = clearMounting ? byGyro[0].rotation : (dip?.rotation ?? IDENTITY);
 	const inclinationDeg = expected?.inclinationDeg ?? dip?.dipDeg ?? ASSUMED_INCLINATION_DEG;
 
 	const calibration: Calibration = { offset, w: softIron, wInverse: softIronInverse, fieldUt: scaleUt, rotation };

@@ -12,7 +12,7 @@ const MINUTE_MS = 60_000;
 export const CURVE = { lipo: 'lipo', 'high-voltage': 'lihv', 'lithium-ion': 'liion', percent: 'lipo' } as const;
 
 /** The charge that an answer about a pack says, %; null where it says none. */
-export function chargeIn(entry: Entry | undefined, chemistry: Chemistry | undefined): number | null {
+export function chargeIn(entry: Pick<Entry, 'payload'> | undefined, chemistry: Chemistry | undefined): number | null {
 	if (entry?.payload.kind !== 'check' || entry.payload.value === null) return null;
 	const { value, unit } = entry.payload;
 	return unit === '%' ? value : chargeOf(CURVE[chemistry ?? 'lipo'], value).pct;

@@ -1,6 +1,7 @@
 import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
 import { judge, reason } from '../finding/reasons';
+import type { ReturnTimes } from './returnTimes';
 
 /** How a return is set off: by its switch, or by the radio really off. They prove different things. */
 export type Trigger = 'switch' | 'radio-off';
@@ -20,8 +21,8 @@ export interface FlownReturn {
 	seenS: Record<Phase, number | null>;
 	/** Taken over by hand before it was down, and when. */
 	takenOverS: number | null;
-	/** What the plan says of the way home, s; null without one. */
-	plannedS: number | null;
+	/** What the plan for this distance and height gives, s; null without one. */
+	planned: ReturnTimes | null;
 }
 
 /** Thresholds of a flown return: value, unit, why, source. */
@@ -38,6 +39,18 @@ export const returnTestLimits = {
 		why: 'Half as long again as planned is a wind or a setting that the plan does not know.',
 		source: 'Winglogos default',
 	},
+	slowestShare: {
+		value: 2.5,
+		unit: 'of the plan',
+		why: 'A return so slow does not reach home on the reserve that was planned.',
+		source: 'Winglogos default',
+	},
+	leastShare: {
+		value: 0.5,
+		unit: 'of the plan',
+		why: 'Faster than the settings allow in any direction is not the return that was set.',
+		source: 'Winglogos default; the plan’s shortest time over all directions',
+	},
 } as const;
 
 /** The task that a flown return is kept under: radio off is not a switch. */
@@ -45,9 +58,31 @@ export const taskOfTrigger = (trigger: Trigger): string => `return-${trigger}`;
 
 const TRIGGER_WORDS: Record<Trigger, string> = { switch: 'by its switch', 'radio-off': 'with the radio off' };
 
+/** The time of a flown return against the plan for where it was flown, from both sides. */
+function judgeTime(downS: number, { leastS, mostS }: ReturnTimes): Reason {
+	const span = mostS - leastS < 1 ? `${mostS.toFixed(0)} s` : `${leastS.toFixed(0)} to ${mostS.toFixed(0)} s`;
+	const text = `Return took ${downS.toFixed(0)} s; the plan for this distance gives ${span}.`;
+	const { leastShare, plannedShare, slowestShare } = returnTestLimits;
+	const short = downS / leastS;
+	if (short < leastShare.value)
+		return reason('fail', 'faster-than-possible', text, {
+			value: short,
+			limit: leastShare,
+			next: 'Check the return speed, the return altitude and what set the return off, then repeat the test.',
+		});
+	const long = downS / mostS;
+	const limit = long > slowestShare.value ? slowestShare : plannedShare;
+	const level = long > slowestShare.value ? 'fail' : long > plannedShare.value ? 'caution' : 'pass';
+	return reason(level, level === 'pass' ? 'as-planned' : 'slower-than-planned', text, {
+		value: long,
+		limit,
+		...(level === 'pass' ? {} : { next: 'Read the return speed from the aircraft, then plan again with the wind at its height.' }),
+	});
+}
+
 /** What a flown return shows, and what it leaves open. */
 export function judgeReturn(flown: FlownReturn): { headline: string; verdict: Verdict; reasons: Reason[] } {
-	const { trigger, distanceM, heightM, minDistanceM, returnHeightM, seenS, takenOverS, plannedS } = flown;
+	const { trigger, distanceM, heightM, minDistanceM, returnHeightM, seenS, takenOverS, planned } = flown;
 	const out: Reason[] = [];
 	const stop = 'Land, disarm, unplug; look at the settings; nothing else today.';
 	const near = { value: minDistanceM, unit: 'm', source: 'Minimum distance of this aircraft' };
@@ -80,28 +115,7 @@ export function judgeReturn(flown: FlownReturn): { headline: string; verdict: Ve
 		);
 	if (seenS.turned !== null && seenS.overhead === null)
 		out.push(reason('fail', 'did-not-come', 'It did not come back over home.', { next: stop }));
-	if (seenS.overhead !== null && plannedS !== null && seenS.down !== null) {
-		const share = seenS.down / plannedS;
-		const told = { value: share, limit: returnTestLimits.plannedShare };
-		out.push(
-			share > returnTestLimits.plannedShare.value
-				? reason(
-						'caution',
-						'slower-than-planned',
-						`It took ${seenS.down.toFixed(0)} s; ${plannedS.toFixed(0)} s were planned.`,
-						{
-							...told,
-							next: 'Turn back earlier; plan again with the wind at its height.',
-						},
-					)
-				: reason(
-						'pass',
-						'as-planned',
-						`It took ${seenS.down.toFixed(0)} s; ${plannedS.toFixed(0)} s were planned.`,
-						told,
-					),
-		);
-	}
+	if (seenS.overhead !== null && planned && seenS.down !== null) out.push(judgeTime(seenS.down, planned));
 	if (takenOverS !== null)
 		out.push(
 			reason(

@@ -3,11 +3,13 @@ import type { Mark, StationId } from '../../schema/records';
 import { sentenceIn } from '../words/sentence';
 import type { UnitSystem } from '../words/units';
 import { leftWords } from './deferred';
+import { gatherFacts, type Facts } from '../facts/facts';
 import { readSession, type SessionEvidence, type SessionRecord } from './sessionRecord';
 import { isBefore, STATIONS, stationTitle } from './stations';
 import { RANK, worst, type TaskState } from './task';
 import { benchStates } from './tasks/bench';
 import { checklistFor } from './items';
+import { conflictStates, orStale } from './tasks/conflicts';
 import { checkOf, itemStates } from './tasks/items';
 import { TASKS } from './tasks/list';
 import { propellersOffState } from './tasks/propellersOff';
@@ -40,6 +42,7 @@ export interface GateState {
 
 export interface SessionState {
 	record: SessionRecord;
+	facts: Facts;
 	stations: StationState[];
 	arm: GateState;
 	fly: GateState;
@@ -148,15 +151,19 @@ function spoken(task: TaskState, units: UnitSystem): TaskState {
  * All evidence of a session as marks with reasons and the next action, by station, with the two gates. Nothing is clear that was not
  * seen; what was set aside stays visible with its reason.
  */
-export function assessSession(evidence: SessionEvidence): SessionState {
-	const { aircraft } = evidence;
-	const record = readSession(evidence);
+export function assessSession(given: SessionEvidence): SessionState {
+	const { aircraft } = given;
+	const record = readSession(given);
+	const facts = gatherFacts(given);
+	const evidence = { ...given, facts };
 	const left = new Map((evidence.deferred ?? []).map((one) => [one.task, leftWords(one)]));
 	const done = [
 		...itemStates(evidence, record),
 		...benchStates(evidence, record),
+		...conflictStates(evidence),
 		...TASKS.filter((task) => task.applies(evidence, record)).map((task) => task.state(evidence, record)),
-	].map((task) => {
+	].map((known) => {
+		const task = orStale(known, evidence, facts);
 		const words = task.mark === 'unseen' ? left.get(task.task) : undefined;
 		return words ? { ...task, detail: `${words} ${task.detail}`.trim() } : task;
 	});
@@ -188,6 +195,7 @@ export function assessSession(evidence: SessionEvidence): SessionState {
 		record.entries.findLast(({ payload }) => payload.kind === 'flight' && payload.what === what) ?? null;
 	return {
 		record,
+		facts,
 		// A station with nothing to do for this aircraft is not on its line.
 		stations: stations.filter(({ id, tasks: own }) => id === 'arm' || id === 'fly' || own.length > 0),
 		arm: gateOf('arm', counted(tasks), record),

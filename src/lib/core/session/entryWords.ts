@@ -46,13 +46,14 @@ function withUnit(value: number, unit: string, units: UnitSystem): string {
 
 /** The limits that a decision was made under: "satellites at least 8, HDOP at most 2". */
 export const limitWords = (
-	limits: readonly { label: string; value: number; unit: string }[] = [],
+	limits: readonly { label: string; value: number | string; unit: string; source?: string | undefined }[] = [],
 	units: UnitSystem,
 ): string =>
 	limits
-		.map(({ label, value, unit }) => {
+		.map(({ label, value, unit, source }) => {
 			const name = /^[A-Z]{2}/.test(label) ? label : label.charAt(0).toLowerCase() + label.slice(1);
-			return `${name.replace(', ', ' ')} ${withUnit(value, unit, units)}`;
+			const figures = typeof value === 'number' ? withUnit(value, unit, units) : value;
+			return `${name.replace(', ', ' ')} ${figures}${source ? ` (${source})` : ''}`;
 		})
 		.join(', ');
 

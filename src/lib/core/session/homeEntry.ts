@@ -8,7 +8,9 @@ import { bearingWord } from '../words/bearing';
 import { clock } from '../words/clock';
 import { wholeQuantity, type UnitSystem } from '../words/units';
 import { judge } from '../finding/reasons';
-import { actionAt, RESERVE_PCT, type HomeRequest } from './homePlan';
+import { usedFacts, valueOf, type Facts } from '../facts/facts';
+import type { PlannedReturn } from '../facts/flightClock';
+import { actionAt, RESERVE_PCT, RETURN_USES, type HomeRequest } from './homePlan';
 
 /** What of a session the finding of its way home speaks about. */
 export interface HomeAround {
@@ -17,6 +19,7 @@ export interface HomeAround {
 	pack: Pack | null;
 	venue: Venue | undefined;
 	units: UnitSystem;
+	facts: Facts;
 }
 
 /** When to turn back, as the pilot reads it. */
@@ -41,19 +44,36 @@ export interface HomeFinding {
 	figures: TestPayload['figures'];
 }
 
-/** Label of the figure by which the flying screen counts, minutes after take-off. */
-export const TURN_BACK_BY = 'Turn back by';
+/** Labels of the figures by which the flying screen counts. */
+const [TURN_BACK_BY, FLIGHT_HOME, HOVER_POWER, PLANNED_WITH] = [
+	'Turn back by',
+	'Way home',
+	'Power in the hover',
+	'Charge planned with',
+] as const;
+
+/** What a recorded return plan says about turning back; null for records that lack a figure of it. */
+export function plannedReturn({ figures }: Pick<TestPayload, 'figures'>): PlannedReturn | null {
+	const figure = (label: string) => figures.find((one) => one.label === label);
+	const [turnBackMin, homeS, power] = [figure(TURN_BACK_BY)?.value, figure(FLIGHT_HOME)?.value, figure(HOVER_POWER)];
+	if (typeof turnBackMin !== 'number' || typeof homeS !== 'number' || typeof power?.value !== 'number') return null;
+	// Plans on record before the charge was kept were made for a full battery.
+	const startPct = figure(PLANNED_WITH)?.value ?? 100;
+	return { turnBackMin, homeS, startPct, hoverW: power.value, hoverSigmaW: power.sigma ?? 0 };
+}
+
 
 /** One sigma above the average is 1/1.28 of the way to nine in ten. */
 const Z_90 = 1.28;
 
 function headlineOf(plan: HomePlan, turnBack: TurnBack, obstacle: HomeFinding['obstacle'], around: HomeAround): string {
-	const { aircraft, venue, units } = around;
-	const here = actionAt(venue, aircraft);
+	const { aircraft, venue, units, facts } = around;
+	const action = valueOf(facts, 'failsafeAction');
+	const here = actionAt(venue, action);
 	const from = `${wholeQuantity(plan.worst.distanceM, 'height', units)} ${bearingWord(plan.worst.bearingDeg)}`;
 	if (here?.level === 'fail') return here.text;
 	if (obstacle && plan.answer.verdict === 'fail') return `From ${from} it would come home into ${obstacle.name}`;
-	if (plan.answer.verdict === 'fail' || (aircraft.lossAction ?? 'return') !== 'return')
+	if (plan.answer.verdict === 'fail' || (action ?? 'return') !== 'return')
 		return `From ${from}: ${plan.answer.reasons[0].text}`;
 	return `From ${from}, the worst place, ${aircraft.name} comes home; turn back by ${clock(turnBack.carefulS)}`;
 }
@@ -61,10 +81,10 @@ function headlineOf(plan: HomePlan, turnBack: TurnBack, obstacle: HomeFinding['o
 /** The plan of a way home as it is told and kept. */
 export function homeFinding(
 	plan: HomePlan,
-	{ request, powerSigmaLn, nominalWh }: HomeRequest,
+	{ request, powerSigmaLn, nominalWh, startPct }: HomeRequest,
 	around: HomeAround,
 ): HomeFinding {
-	const { aircraft, pack, site, venue } = around;
+	const { pack, site, venue, facts } = around;
 	const pct = Math.max(RESERVE_PCT, (100 * plan.turnBackLeftWh) / nominalWh);
 	const turnBack: TurnBack = {
 		...plan.turnBack,
@@ -72,7 +92,7 @@ export function homeFinding(
 		pct,
 		cellV: !pack || pack.chemistry === 'percent' ? null : restV(CURVE[pack.chemistry ?? 'lipo'], pct),
 	};
-	const here = actionAt(venue, aircraft);
+	const here = actionAt(venue, valueOf(facts, 'failsafeAction'));
 	const obstacle = plan.worst.obstacle === null ? null : (site?.obstacles?.[plan.worst.obstacle] ?? null);
 	const { reasons, verdict } = judge([...(here ? [here] : []), ...plan.answer.reasons]);
 	const figure = (label: string, value: number | null, unit: string, sigma?: number) => ({
@@ -90,9 +110,10 @@ export function homeFinding(
 			figure('Farthest', plan.worst.distanceM, 'm'),
 			figure('Toward', plan.worst.bearingDeg, '°'),
 			figure('Lands with', plan.answer.landWithWh, 'Wh'),
-			figure('Way home', plan.answer.totalTimeS, 's'),
+			figure(FLIGHT_HOME, plan.answer.totalTimeS, 's'),
 			figure('Clear by', plan.answer.clearance.minM, 'm'),
-			figure('Power in the hover', hoverW, 'W', hoverW * powerSigmaLn),
+			figure(HOVER_POWER, hoverW, 'W', hoverW * powerSigmaLn),
+			figure(PLANNED_WITH, startPct, '%'),
 		],
 	};
 }
@@ -100,11 +121,12 @@ export function homeFinding(
 /** The finding as an entry of the record. */
 export const homeEntry = (
 	{ headline, verdict, reasons, figures }: HomeFinding,
-	{ aircraft, site, pack }: HomeAround,
+	{ aircraft, site, pack, facts }: HomeAround,
 	grade: TestPayload['grade'],
 ): TestPayload => ({
 	...{ kind: 'test', task: 'way-home', headline, verdict, reasons, figures },
 	...(grade ? { grade } : {}),
+	uses: usedFacts(facts, RETURN_USES),
 	sourceName:
 		`settings of ${aircraft.name}, ${site?.name ?? 'no place'}, wind of today, pack ${pack?.name ?? ''}`.slice(0, 200),
 });

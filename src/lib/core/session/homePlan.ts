@@ -1,15 +1,17 @@
 import type { Reason } from '../../schema/common';
+import type { FactKey } from '../../schema/facts';
+import type { LossAction, Pack, Site, Venue } from '../../schema/records';
 import { returnRequestSchema, type ReturnRequest } from '../../schema/return';
-import type { Aircraft, AircraftKind, Pack, Site, Venue, Wind } from '../../schema/records';
+import { isDefault, valueOf, type Facts } from '../facts/facts';
+import { FACT_RULES, type FactValues } from '../facts/keys';
+import { nominalWh, type BurnRate, type Ledger } from '../facts/ledger';
+import { originWords } from '../facts/words';
 import { reason } from '../finding/reasons';
-import { NOMINAL_V } from '../propulsion/charge';
-import { CURVE } from '../propulsion/flownFlights';
+import { FELT_AT_M } from '../hover/feltWind';
 import { flightTimeLimits } from '../propulsion/flightTimeLimits';
 import { CLIMB, CRUISE } from './rungs';
-import { FELT_AT_M } from '../hover/feltWind';
-import type { FlightTimeAnswer } from '../../schema/flightTime';
 
-/** A figure that the plan goes by, and from where it is known. */
+/** A figure that the plan is computed with, and how it is known. */
 export interface Assumed {
 	label: string;
 	value: number;
@@ -17,137 +19,149 @@ export interface Assumed {
 	from: string;
 }
 
-/** All that a session knows about the way home. */
-export interface HomeKnown {
-	aircraft: Aircraft;
+/** What a return plan is computed from: facts in force, the battery with its ledger, and the obstacles of the site. */
+export interface ReturnInputs {
+	facts: Facts;
 	pack: Pack | null;
 	site: Site | null;
-	wind: Wind | null;
-	/** Charge of the pack, %; null where nobody measured it: it is taken as full. */
-	startPct: number | null;
-	/** What flights on record say of a minute, where there are any. */
-	flown: Pick<FlightTimeAnswer, 'ratePctPerMin' | 'rateSigmaLn' | 'used'> | null;
+	ledger: Pick<Ledger, 'planPct' | 'basis' | 'flownSinceMin'> | null;
+	rate: BurnRate | null;
 }
 
 export interface HomeRequest {
 	request: ReturnRequest;
-	/** How well its power is known: one sigma of its logarithm. */
+	/** One standard deviation of the logarithm of its power. */
 	powerSigmaLn: number;
 	nominalWh: number;
+	/** Charge of the battery that it is computed with, %. */
+	startPct: number;
 	assumed: Assumed[];
 }
 
 /** What the plan cannot be made without. */
-export type Missing = 'wind' | 'pack' | 'power';
+export type Missing = 'wind' | 'pack' | 'charge' | 'power';
 
-/** A descent is taken as dear as a hover. */
+/** Keys whose values decide a return plan. */
+export const RETURN_USES: readonly FactKey[] = [
+	'returnAltitudeM',
+	'returnSpeedMps',
+	'minReturnDistanceM',
+	'descentMps',
+	'climbMps',
+	'airspeedMaxMps',
+	'speedReference',
+	'climbsFirst',
+	'failsafeAction',
+	'windFromDeg',
+	'windMps',
+	'gustMps',
+	'batteryId',
+	'batteryStartPct',
+	'tallestObstacleM',
+	'obstacleCount',
+	'venue',
+	'settingsProfile',
+];
+
+/** Power in a descent over power in a hover. */
 const DESCENT = 1;
-/** Per cent of the pack that is landed with. */
+/** Per cent of the battery that is landed with. */
 export const RESERVE_PCT = flightTimeLimits.landPct.value;
-/** Faster than its return speed by this, where nobody said how fast it is. */
-const FASTEST_SHARE = 1.3;
-const USUAL: Record<'climb' | 'descent', Partial<Record<AircraftKind, number>> & { else: number }> = {
-	climb: { wing: 3, racer: 5, longrange: 3, toy: 1, else: 2 },
-	descent: { wing: 2, racer: 3, else: 1 },
+/** The reserve is at most this share of what is left, %. */
+const MOST_RESERVE_PCT = 95;
+/** An empty battery is computed with this much, %: the plan then fails by its reserve, not by a division. */
+const LEAST_PCT = 1;
+
+const RATE_WORDS: Record<BurnRate['source'], string> = {
+	flights: 'flights on record',
+	'hover-power': 'profile of the aircraft',
+	'stated-minutes': 'flight time stated for this battery',
 };
-/** How well power is known: said in watts, or told from minutes; one sigma of its logarithm. */
-const [SAID_SIGMA, MINUTES_SIGMA] = [0.1, 0.15];
 
-/** Energy printed on a pack, Wh. */
-const nominalWh = ({ capacityMah, cells, chemistry }: Pack): number =>
-	(capacityMah / 1000) * cells * NOMINAL_V[CURVE[chemistry ?? 'lipo']];
-
-function powerOf({ aircraft, pack, flown }: HomeKnown, wh: number): { w: number; sigma: number; from: string } | null {
-	if (flown?.ratePctPerMin && flown.used > 0)
-		return {
-			w: (flown.ratePctPerMin / 100) * wh * 60,
-			sigma: flown.rateSigmaLn ?? MINUTES_SIGMA,
-			from: `${flown.used} ${flown.used === 1 ? 'flight' : 'flights'} on record`,
-		};
-	if (aircraft.flies?.hoverW) return { w: aircraft.flies.hoverW, sigma: SAID_SIGMA, from: aircraft.name };
-	if (pack?.flightMin)
-		return {
-			w: ((100 - RESERVE_PCT) / 100) * wh * (60 / pack.flightMin),
-			sigma: MINUTES_SIGMA,
-			from: `${pack.flightMin.toFixed(0)} min said of ${pack.name}`,
-		};
-	return null;
+/** The battery's charge as the plan names it. */
+function chargeWords({ name }: Pack, { basis, flownSinceMin }: NonNullable<ReturnInputs['ledger']>): string {
+	const from =
+		basis === 'measured' ? 'measured' : basis === 'record' ? 'by its own record' : 'taken as full, not measured';
+	return `${name}, ${from}${flownSinceMin > 0 ? `; lower bound after ${flownSinceMin.toFixed(1)} min flown since` : ''}`;
 }
 
-/** The request of the way home from what is known, with what was taken for granted; or what is missing. Its position is home. */
-export function homeRequest(known: HomeKnown): HomeRequest | Missing[] {
-	const { aircraft, pack, site, wind } = known;
-	const startPct = known.startPct ?? 100;
-	const wh = pack ? nominalWh(pack) : 0;
-	const power = powerOf(known, wh);
-	const missing: Missing[] = [
-		...(wind ? [] : (['wind'] as const)),
-		...(pack ? [] : (['pack'] as const)),
-		...(pack && !power ? (['power'] as const) : []),
+/** The request of a return plan from the facts in force, with how each figure is known; or what is missing. Its position is home. */
+export function homeRequest({ facts, pack, site, ledger, rate }: ReturnInputs): HomeRequest | Missing[] {
+	const [fromDeg, windMps, gustMps] = [
+		valueOf(facts, 'windFromDeg'),
+		valueOf(facts, 'windMps'),
+		valueOf(facts, 'gustMps'),
 	];
-	if (!wind || !pack || !power) return missing;
-	const { flies = {}, kind } = aircraft;
-	const assumed: Assumed[] = [
-		{ label: 'Return speed', value: aircraft.returnSpeedMps, unit: 'm/s', from: aircraft.name },
-	];
-	const take = (label: string, said: number | undefined, usual: number, unit: Assumed['unit'], from: string) => {
-		assumed.push({ label, value: said ?? usual, unit, from: said === undefined ? from : aircraft.name });
-		return said ?? usual;
+	const startPct = ledger?.planPct ?? null;
+	if (fromDeg === null || windMps === null || gustMps === null || !pack || !ledger || startPct === null || !rate)
+		return [
+			...(fromDeg === null || windMps === null || gustMps === null ? (['wind'] as const) : []),
+			...(pack ? [] : (['pack'] as const)),
+			...(pack && startPct === null ? (['charge'] as const) : []),
+			...(pack && !rate ? (['power'] as const) : []),
+		];
+	const wh = nominalWh(pack);
+	const hoverW = (rate.pctPerMin / 100) * wh * 60;
+	const pct = Math.max(LEAST_PCT, startPct);
+	const assumed: Assumed[] = [];
+	/** A number that every aircraft's profile or kind states. */
+	const take = (key: 'returnSpeedMps' | 'airspeedMaxMps' | 'climbMps' | 'descentMps' | 'returnAltitudeM'): number => {
+		const statement = facts.of(key);
+		if (!statement || typeof statement.value !== 'number') throw new Error(`nobody stated ${key}`);
+		const { label, unit } = FACT_RULES[key];
+		assumed.push({ label, value: statement.value, unit: unit === 'm' ? 'm' : 'm/s', from: originWords(statement) });
+		return statement.value;
 	};
-	const usually = `usual for its kind; say it with ${aircraft.name}`;
+	const [returnSpeedMps, climbMps, descentMps] = [take('returnSpeedMps'), take('climbMps'), take('descentMps')];
 	const request = returnRequestSchema.parse({
 		aircraft: {
-			airspeedMaxMps: take(
-				'Fastest through the air',
-				flies.airspeedMaxMps,
-				FASTEST_SHARE * aircraft.returnSpeedMps,
-				'm/s',
-				'a third above its return speed',
-			),
-			returnSpeedMps: aircraft.returnSpeedMps,
-			speedKind: flies.speedKind ?? 'ground',
-			climbMps: take('Climbs with', flies.climbMps, USUAL.climb[kind] ?? USUAL.climb.else, 'm/s', usually),
-			descentMps: take('Comes down with', flies.descentMps, USUAL.descent[kind] ?? USUAL.descent.else, 'm/s', usually),
-			hoverW: power.w,
-			cruiseW: CRUISE * power.w,
-			climbW: CLIMB * power.w,
-			descentW: DESCENT * power.w,
+			// A default is a share of the profile's return speed; what is set may be faster.
+			airspeedMaxMps: Math.max(take('airspeedMaxMps'), isDefault(facts, 'airspeedMaxMps') ? returnSpeedMps : 0),
+			returnSpeedMps,
+			speedKind: valueOf(facts, 'speedReference') ?? 'ground',
+			climbMps,
+			descentMps,
+			hoverW,
+			cruiseW: CRUISE * hoverW,
+			climbW: CLIMB * hoverW,
+			descentW: DESCENT * hoverW,
 		},
-		pack: { usableWh: (wh * startPct) / 100, reservePct: Math.min(95, (100 * RESERVE_PCT) / startPct) },
-		wind: {
-			fromDeg: wind.fromDeg,
-			speedMps: wind.speedMps,
-			gustMps: Math.max(wind.gustMps, wind.speedMps),
-			heightM: FELT_AT_M,
-		},
+		pack: { usableWh: (wh * pct) / 100, reservePct: Math.min(MOST_RESERVE_PCT, (100 * RESERVE_PCT) / pct) },
+		wind: { fromDeg, speedMps: windMps, gustMps: Math.max(gustMps, windMps), heightM: FELT_AT_M },
 		settings: {
-			returnHeightM: aircraft.returnHeightM,
-			minDistanceM: aircraft.minReturnDistanceM,
-			climbFirst: flies.climbFirst ?? true,
-			action: aircraft.lossAction === 'stop' ? 'cut-motors' : (aircraft.lossAction ?? 'return'),
+			returnHeightM: take('returnAltitudeM'),
+			minDistanceM: valueOf(facts, 'minReturnDistanceM') ?? 0,
+			climbFirst: valueOf(facts, 'climbsFirst') !== 'no',
+			action: requestAction(valueOf(facts, 'failsafeAction')),
 		},
 		position: { bearingDeg: 0, distanceM: 0, heightM: 0 },
 		obstacles: (site?.obstacles ?? []).map(({ bearingDeg, distanceM, heightM, widthM }) => ({
-			...{ bearingDeg: bearingDeg % 360, distanceM, heightM },
+			bearingDeg: bearingDeg % 360,
+			distanceM,
+			heightM,
 			...(widthM === undefined ? {} : { widthM }),
 		})),
 		usedWh: 0,
 	});
 	assumed.push(
-		{ label: 'Power in the hover', value: power.w, unit: 'W', from: power.from },
 		{
-			label: 'In the pack',
-			value: request.pack.usableWh,
-			unit: 'Wh',
-			from: known.startPct === null ? `${pack.name}, taken as full` : `${pack.name}, measured ${startPct.toFixed(0)} %`,
+			label: 'Hover power',
+			value: hoverW,
+			unit: 'W',
+			from: rate.flights > 0 ? `${rate.flights} ${RATE_WORDS.flights}` : RATE_WORDS[rate.source],
 		},
+		{ label: 'Energy in the battery', value: request.pack.usableWh, unit: 'Wh', from: chargeWords(pack, ledger) },
 	);
-	return { request, powerSigmaLn: power.sigma, nominalWh: wh, assumed };
+	return { request, powerSigmaLn: rate.sigmaLn, nominalWh: wh, startPct: pct, assumed };
 }
 
+/** A failsafe action as a return plan names it; one that nobody read is planned as a return. */
+const requestAction = (action: FactValues['failsafeAction'] | null): ReturnRequest['settings']['action'] =>
+	action === 'stop' ? 'cut-motors' : (action ?? 'return');
+
 /** What an action without the link means where this session flies: under a roof, over people, over water. */
-export function actionAt(venue: Venue | undefined, { lossAction }: Pick<Aircraft, 'lossAction'>): Reason | null {
-	if (lossAction === undefined)
+export function actionAt(venue: Venue | undefined, lossAction: LossAction | null): Reason | null {
+	if (lossAction === null)
 		return reason(
 			'caution',
 			'action-not-read',

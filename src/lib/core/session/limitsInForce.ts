@@ -1,12 +1,33 @@
 import type { DecisionPayload } from '../../schema/entries';
-import type { Aircraft } from '../../schema/records';
+import type { FactKey } from '../../schema/facts';
+import type { Aircraft, Venue } from '../../schema/records';
+import type { Facts } from '../facts/facts';
+import { FACT_RULES } from '../facts/keys';
+import { factWords, originWords } from '../facts/words';
+import { comesHome } from './capabilities';
 
-/** The aircraft's own limits as they stood when a gate was decided: kept with the decision, so that a later change shows. */
-export const limitsInForce = (aircraft: Aircraft): NonNullable<DecisionPayload['limits']> => [
-	{ label: 'Satellites, at least', value: aircraft.lock.minSatellites, unit: '' },
-	{ label: 'HDOP, at most', value: aircraft.lock.maxHdop, unit: '' },
-	{ label: 'Lock held, at least', value: aircraft.lock.holdS, unit: 's' },
-	{ label: 'Heading known to, at most', value: aircraft.compassHeadingLimitDeg, unit: '°' },
-	{ label: 'Return speed', value: aircraft.returnSpeedMps, unit: 'm/s' },
-	{ label: 'Return height', value: aircraft.returnHeightM, unit: 'm' },
-];
+/** Which limits and settings a decision rests on: only those that the aircraft has and the place asks for. */
+function keysFor(aircraft: Pick<Aircraft, 'hasPosition' | 'kind' | 'compasses'>, venue: Venue | undefined): FactKey[] {
+	const outdoors = venue !== 'roof';
+	return [
+		...(aircraft.hasPosition && outdoors ? (['minSatellites', 'maxHdop', 'lockHoldS'] as const) : []),
+		...(aircraft.compasses > 0 && outdoors ? (['compassHeadingLimitDeg'] as const) : []),
+		...(comesHome(aircraft) && outdoors ? (['returnSpeedMps', 'returnAltitudeM'] as const) : []),
+		'failsafeAction',
+		'settingsProfile',
+	];
+}
+
+/** The limits and settings in force when a gate is decided, each with how it is known: kept with the decision. */
+export const limitsInForce = (
+	facts: Facts,
+	aircraft: Pick<Aircraft, 'hasPosition' | 'kind' | 'compasses'>,
+	venue: Venue | undefined,
+): NonNullable<DecisionPayload['limits']> =>
+	keysFor(aircraft, venue).flatMap((key) => {
+		const statement = facts.of(key);
+		if (!statement) return [];
+		const { label, unit } = FACT_RULES[key];
+		const value = typeof statement.value === 'string' ? factWords(key, statement.value, 'metric') : statement.value;
+		return [{ label, value, unit, source: originWords(statement) }];
+	});

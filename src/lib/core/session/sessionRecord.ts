@@ -6,6 +6,7 @@ import { undoneBy } from '../evidence/undoes';
 import type { ChainFinding } from '../record/chain';
 import type { Aircraft, Pack, Sensor, Session, Site } from '../../schema/records';
 import type { UnitSystem } from '../words/units';
+import type { Facts } from '../facts/facts';
 import type { Deferred } from './deferred';
 
 /** All that a session is judged by. */
@@ -27,6 +28,11 @@ export interface SessionEvidence {
 	/** Whether the session's own chain verifies. */
 	chain: ChainFinding;
 	units: UnitSystem;
+}
+
+/** The same with the facts in force, as every task reads them. */
+export interface TaskEvidence extends SessionEvidence {
+	facts: Facts;
 }
 
 /** What the entries of a session amount to, task by task. */

@@ -5,13 +5,14 @@ import type { Mark, StationId } from '../../schema/records';
 import { EVENT_WORDS } from '../due/rules';
 import { gradeOf } from '../evidence/grade';
 import type { Standing } from '../evidence/standing';
-import type { SessionEvidence, SessionRecord } from './sessionRecord';
+import type { SessionRecord, TaskEvidence } from './sessionRecord';
 import type { WalkId } from './walks';
 
 /** Tasks that are done on a page of their own. */
 export type TaskPage =
 	| WalkId
 	| 'bench-due'
+	| 'conflict'
 	| 'self-righting'
 	| 'compass'
 	| 'hover'
@@ -57,8 +58,8 @@ export interface TaskState {
 /** A kind of task: where it stands, which aircraft and sessions have it, and what the record says of it. */
 export interface Task {
 	station: StationId;
-	applies(evidence: SessionEvidence, record: SessionRecord): boolean;
-	state(evidence: SessionEvidence, record: SessionRecord): TaskState;
+	applies(evidence: TaskEvidence, record: SessionRecord): boolean;
+	state(evidence: TaskEvidence, record: SessionRecord): TaskState;
 }
 
 /** What a task asks for next: a sentence is advice and is read; a few words are what stands on the button that leads to it. */

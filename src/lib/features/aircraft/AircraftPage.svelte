@@ -6,7 +6,7 @@
 	import { datedAhead, lastDone } from '$lib/core/evidence/inForce';
 	import { lastSite } from '$lib/store/home';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { newAircraft } from '$lib/schema/newAircraft';
+	import { KIND_DEFAULTS, newAircraft } from '$lib/schema/newAircraft';
 	import { aircraftSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { findAircraft, lastFindings, newId, saveAircraft } from '$lib/store/repository';
@@ -37,7 +37,7 @@
 		}),
 		() => id,
 	);
-	const fresh = newAircraft(newId(), 'multirotor', new Date().toISOString());
+	const fresh = { ...newAircraft(newId(), 'multirotor', new Date().toISOString()), defaults: [...KIND_DEFAULTS] };
 	let changes = $state<Partial<Aircraft>>({});
 	const base = $derived(id === 'new' ? fresh : stored.current?.aircraft);
 	const craft = $derived(base ? { ...base, ...changes } : null);
@@ -62,7 +62,11 @@
 		},
 	);
 
-	const set = (change: Partial<Aircraft>) => (changes = { ...changes, ...change });
+	/** What is entered is no default of the kind any more. */
+	const set = (change: Partial<Aircraft>) => {
+		const left = craft?.defaults?.filter((field) => !(field in change));
+		changes = { ...changes, ...change, ...(left ? { defaults: left } : {}) };
+	};
 	async function save(event: SubmitEvent) {
 		event.preventDefault();
 		if (!craft) return;
@@ -89,7 +93,8 @@
 	}
 	function setKind(kind: AircraftKind) {
 		const { rotors, compasses, hasPosition, returnSpeedMps } = newAircraft('x', kind, '');
-		set({ kind, rotors, compasses, hasPosition, returnSpeedMps });
+		changes = { ...changes, kind, rotors, compasses, hasPosition };
+		if (craft?.defaults?.includes('returnSpeedMps')) changes = { ...changes, returnSpeedMps };
 	}
 	const isKind = (text: string): text is AircraftKind => text in KIND_WORDS;
 </script>

@@ -63,7 +63,10 @@
 		if (page.url.hash === `#${section.id}`) section.scrollIntoView();
 	};
 	const mark = (pack: Pack, state: NonNullable<Pack['state']>) =>
-		keep({ ...pack, state }, `${pack.name}: ${PACK_STATE_WORDS[state].toLowerCase()}`);
+		keep(
+			{ ...pack, state, stateAt: new Date().toISOString() },
+			`${pack.name}: ${PACK_STATE_WORDS[state].toLowerCase()}`,
+		);
 	function retire() {
 		if (!editing) return;
 		if (why.trim() === '') {

@@ -33,7 +33,7 @@
 			instrument,
 			() => site,
 			() => date,
-			knownFor(id, { aircraft, pack, site, wind: view.wind, venue: session.venue }),
+			knownFor(id, { aircraft, pack, site, facts: view.facts }),
 		);
 	$effect(() => () => work?.dispose());
 	let temperatureC = $state(lastTemperature(view.bundle.entries));

@@ -20,6 +20,8 @@
 	import { prefer, preferences, units } from '$lib/ui/preferences.svelte';
 	import { say } from '$lib/ui/speech';
 	import { inField } from '$lib/features/shell/keys';
+	import { settledTask } from '$lib/core/facts/statements';
+	import ConflictCard from '$lib/features/running/ConflictCard.svelte';
 	import CloseBox from '$lib/features/running/CloseBox.svelte';
 	import Happened from '$lib/features/running/Happened.svelte';
 	import HappenedButton from '$lib/features/running/HappenedButton.svelte';
@@ -88,7 +90,8 @@
 			: (tasks.find(({ mark, shut: why }) => mark === 'hold' && !why) ?? null),
 	);
 	/** The wind is entered in its row. */
-	const leads = ({ task, page: of }: TaskState) => items.has(task) || (of !== null && of !== 'wind');
+	const leads = ({ task, page: of }: TaskState) =>
+		items.has(task) || (of !== null && of !== 'wind' && of !== 'conflict');
 	const again = (task: TaskState) => (items.has(task.task) ? (picked = task.task) : void goto(view.taskHref(task)));
 	/** Nothing is left to do here: where it goes on, the first thing under the headline. */
 	const over = $derived(chosen || next || shut || held || station === 'close' ? null : following);
@@ -387,12 +390,16 @@
 					primary={!chosen && task === next}
 					waits={shut ? '' : task.shut}
 					readOnly={view.readOnly}
-					href={task.page && task.page !== 'wind' ? view.taskHref(task) : null}
+					href={task.page && task.page !== 'wind' && task.page !== 'conflict' ? view.taskHref(task) : null}
 					onpick={items.has(task.task) && !view.readOnly ? () => (picked = task.task) : null}
 					onaside={() => (asideOf = task)}
 				/>
 			{/if}
 			{#if task.task === 'wind' && !view.readOnly}<li class="border-b border-fine py-3"><WindCard /></li>{/if}
+			{#if task.page === 'conflict' && !view.readOnly}
+				{@const conflict = view.facts.conflicts.find(({ key }) => settledTask(key) === task.task)}
+				{#if conflict}<li class="border-b border-fine py-3"><ConflictCard {conflict} /></li>{/if}
+			{/if}
 		{/each}
 	</ul>
 

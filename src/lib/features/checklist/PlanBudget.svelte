@@ -3,13 +3,12 @@
 	import { untrack } from 'svelte';
 	import { z } from 'zod';
 	import { flightTimeLimits } from '$lib/core/propulsion/flightTimeLimits';
-	import { chargeIn, estimateOnPack, flownFlights } from '$lib/core/propulsion/flownFlights';
+	import { valueOf } from '$lib/core/facts/facts';
+	import { estimateOnPack } from '$lib/core/propulsion/flownFlights';
 	import { usualRungs, wayHomeMin, type Rung } from '$lib/core/session/rungs';
 	import { comesHome } from '$lib/core/session/capabilities';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
-	import { lastFlights } from '$lib/store/home';
-	import { live } from '$lib/store/live.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -36,21 +35,32 @@
 		},
 	);
 
-	const flown = live(async () => flownFlights(await lastFlights(aircraft.id)));
-	const measuredPct = $derived(chargeIn(view.state.record.speaking('pack-voltage') ?? undefined, pack?.chemistry));
-	const startPct = $derived(measuredPct ?? 100);
+	/** Charge of the battery by its ledger, %; null where nothing says it. */
+	const startPct = $derived(view.ledger?.planPct ?? null);
+	const BASIS = {
+		measured: ', as measured',
+		record: ', by its own record',
+		default: ' (taken as full)',
+		none: '',
+	} as const;
+	const basis = $derived(
+		`${BASIS[view.ledger?.basis ?? 'none']}${(view.ledger?.flownSinceMin ?? 0) > 0 ? `; lower bound after ${view.ledger?.flownSinceMin.toFixed(1)} min flown` : ''}`,
+	);
 	const windMps = $derived(view.wind?.speedMps ?? 0);
 	const homeMin = $derived(
-		comesHome(aircraft) && farthestM ? wayHomeMin(farthestM, aircraft.returnSpeedMps, windMps) : 0,
+		comesHome(aircraft) && farthestM
+			? wayHomeMin(farthestM, valueOf(view.facts, 'returnSpeedMps') ?? aircraft.returnSpeedMps, windMps)
+			: 0,
 	);
 	const all = $derived<Rung[]>([
 		...rungs.filter(({ minutes }) => minutes > 0),
 		...(homeMin ? [{ name: 'Way home', minutes: homeMin, factor: 1.1, required: true }] : []),
 	]);
-	const answer = $derived(pack ? estimateOnPack(pack, startPct, flown.current ?? [], all) : null);
+	const answer = $derived(pack && startPct !== null ? estimateOnPack(pack, startPct, view.flown, all) : null);
 	const dropped = $derived(new Set(answer?.budget?.dropped ?? []));
 	const head = $derived.by(() => {
 		if (!pack) return 'No pack is chosen: nothing can be budgeted';
+		if (startPct === null) return `${pack.name} was flown: measure its charge first`;
 		if (startPct <= flightTimeLimits.alarmPct.value) return 'The pack is at its alarm: charge it first';
 		if (!answer?.budget || answer.timerMin === null) return 'No flight on record tells what a minute takes';
 		if (homeMin === null) return 'Against this wind it does not come home from there';
@@ -97,9 +107,7 @@
 	</div>
 	{#if answer && answer.timerMin !== null}
 		<p class="mt-1 mb-0 text-ink-2">
-			Timer {answer.timerMin.toFixed(1)} min from {startPct.toFixed(0)} %{measuredPct === null
-				? ' (taken as full)'
-				: ', as measured'}: nine flights in ten last longer. From {answer.used}
+			Timer {answer.timerMin.toFixed(1)} min from {startPct?.toFixed(0)} %{basis}: nine flights in ten last longer. From {answer.used}
 			{answer.used === 1 ? 'flight' : 'flights'} on record.
 		</p>
 	{:else if pack}

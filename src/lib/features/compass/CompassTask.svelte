@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { calibrationPayload, placeOf } from '$lib/core/compass/payload';
+	import { usedFacts, valueOf } from '$lib/core/facts/facts';
 	import { showsData } from '$lib/core/session/capabilities';
 	import { live } from '$lib/store/live.svelte';
 	import { listKept } from '$lib/store/repository';
@@ -17,9 +18,22 @@
 	const { aircraft, site } = view.bundle;
 	const place = placeOf(site);
 	const date = new Date().toISOString().slice(0, 10);
+	/** The orientation that is set for the compass; null where nobody stated one. */
+	function set() {
+		const [yawDeg, pitchDeg, rollDeg] = [
+			valueOf(view.facts, 'compassYawDeg'),
+			valueOf(view.facts, 'compassPitchDeg'),
+			valueOf(view.facts, 'compassRollDeg'),
+		];
+		return yawDeg === null || pitchDeg === null || rollDeg === null ? null : { yawDeg, pitchDeg, rollDeg };
+	}
 	const { work, recorded } = comesBack(
 		`compass ${view.half}`,
-		(key) => new CompassState(() => ({ place, date, limitDeg: aircraft.compassHeadingLimitDeg }), key),
+		(key) =>
+			new CompassState(
+				() => ({ place, date, limitDeg: valueOf(view.facts, 'compassHeadingLimitDeg') ?? 1, mounting: set() }),
+				key,
+			),
 	);
 	const last = $derived(view.compassInForce);
 	const earlier = live(
@@ -31,7 +45,8 @@
 		const payload = work.answer && calibrationPayload(work.answer, accepted, work.sourceName, place);
 		if (!payload) return;
 		try {
-			await view.record('compass', { ...payload, grade: view.grade('measured', work.practice) });
+			const uses = usedFacts(view.facts, ['compassYawDeg', 'compassPitchDeg', 'compassRollDeg']);
+			await view.record('compass', { ...payload, uses, grade: view.grade('measured', work.practice) });
 			recorded();
 			done(
 				accepted === 'accepted' ? 'Calibration accepted and recorded' : 'Kept aside; the values before stay in force',
@@ -73,4 +88,9 @@
 		first={showsData(aircraft) ? undefined : 'routine'}
 		onaccept={accept}
 	/>
+	{#if work.answer?.reasons.some(({ code, level }) => code === 'mounting-differs' && level === 'fail')}
+		<div class="mt-4">
+			<Button kind="primary" href={view.href('compass', 'measure-compass-module')}>Record compass orientation</Button>
+		</div>
+	{/if}
 </Sheet>

@@ -1,3 +1,5 @@
+import { withSetting } from '$lib/core/compass/setting';
+import type { MountingAngles } from '$lib/core/inertial/mountingChange';
 import { max as d3max, min as d3min } from 'd3-array';
 import { showSigma } from '$lib/core/words/sigma';
 import type { Cue } from '$lib/core/compass/cue';
@@ -27,6 +29,8 @@ export interface CompassSetting {
 	place: { latDeg: number; lonDeg: number; altM: number } | null;
 	date: string;
 	limitDeg: number;
+	/** The orientation set for the compass; null where nobody stated one, left out where there is no aircraft to compare with. */
+	mounting?: MountingAngles | null;
 }
 
 type Phase = 'choose' | 'turning' | 'result';
@@ -311,7 +315,9 @@ export class CompassState implements LiveMeasurement {
 		this.#abort = new AbortController();
 		try {
 			const { mag } = this.samples;
-			this.answer = mag.t.length > 0 ? await this.#fit(1, this.#abort.signal) : null;
+			const fitted = mag.t.length > 0 ? await this.#fit(1, this.#abort.signal) : null;
+			const { mounting } = this.#setting();
+			this.answer = fitted && mounting !== undefined ? withSetting(fitted, mounting) : fitted;
 			if (!this.answer) this.repeat();
 			else this.#place(mag);
 			this.early = byHand && !this.#enough;

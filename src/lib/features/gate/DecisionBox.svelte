@@ -38,7 +38,7 @@
 					reason: reason.trim(),
 					signedBy: signedBy.trim(),
 					marks: [...gate.blocking, ...gate.clear].map(({ task, mark }) => ({ task, mark })),
-					limits: limitsInForce(view.bundle.aircraft),
+					limits: limitsInForce(view.facts, view.bundle.aircraft, view.bundle.session.venue),
 				},
 				gate.decision?.id ?? null,
 			);

@@ -1,8 +1,4 @@
 <script lang="ts">
-	import { chargeIn, estimateOnPack, flownFlights } from '$lib/core/propulsion/flownFlights';
-	import { lastFlights } from '$lib/store/home';
-	import { live } from '$lib/store/live.svelte';
-	import { savePack } from '$lib/store/repository';
 	import { refusedIn } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -13,7 +9,6 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
 	import { BY_HAND } from '$lib/core/session/currency';
-	import { TURN_BACK_BY } from '$lib/core/session/homeEntry';
 	import { comesHome, hasPart } from '$lib/core/session/capabilities';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
 	import LandingBox from './LandingBox.svelte';
@@ -25,25 +20,26 @@
 
 	const { pack } = $derived(view.bundle);
 	let typedMin = $state<number | null>(null);
-	const flown = live(async () => flownFlights(await lastFlights(view.bundle.aircraft.id)));
-	/** The charge that was measured today, %. */
-	const startPct = $derived(chargeIn(view.state.record.speaking('pack-voltage') ?? undefined, pack?.chemistry));
-	/** By what earlier flights used, from today's charge; null where none told, or no pack or charge is said. */
-	const estimate = $derived(
-		pack && startPct !== null && (flown.current?.length ?? 0) > 0
-			? estimateOnPack(pack, startPct, flown.current ?? [])
-			: null,
-	);
-	const landAfterMin = $derived(typedMin ?? (estimate?.timerMin || pack?.flightMin || null));
+	/** When to land and to turn back if it takes off now. */
+	const clock = $derived(view.clockFrom(typedMin));
+	const landAfterMin = $derived(clock.landByMin === null ? null : Math.round(10 * clock.landByMin) / 10);
+	const pctWords = $derived(clock.startPct === null ? '' : ` from ${clock.startPct.toFixed(0)} %`);
+	const SOURCES = {
+		flights: 'by flights on record: nine in ten last longer',
+		stated: 'by the flight time stated for this battery',
+		typed: '',
+		return: 'turn back in time and fly home: by the return plan',
+		none: 'empty: watch the voltage',
+	} as const;
 	const source = $derived(
-		typedMin !== null
-			? ''
-			: estimate?.timerMin
-				? `from ${estimate.used} ${estimate.used === 1 ? 'flight' : 'flights'}: nine in ten last longer`
-				: pack?.flightMin
-					? `as last said of ${pack.name}`
-					: 'empty: by its voltage',
+		clock.landBy === 'typed' || clock.landBy === 'none' ? SOURCES[clock.landBy] : `${SOURCES[clock.landBy]}${pctWords}`,
 	);
+	/** Nothing is left of the flight: land at once would be the first word. */
+	const spent = $derived(landAfterMin !== null && landAfterMin <= 0);
+	/** The battery was flown and nobody measured it since. */
+	const unmeasured = $derived((view.ledger?.flownSinceMin ?? 0) > 0);
+	let cellV = $state<number | null>(null);
+	const inPct = $derived(pack?.chemistry === 'percent');
 	const tookOff = $derived(view.state.flight.tookOff);
 	const landed = $derived(view.state.flight.landed);
 	const flying = $derived(tookOff !== null && (landed?.seq ?? -1) < tookOff.seq);
@@ -66,11 +62,10 @@
 		const timer = setInterval(() => (now = Date.now()), 500);
 		return () => clearInterval(timer);
 	});
-	/** When the planned way home says to turn back, ms; null where none was planned. */
+	/** When to turn back, as computed at takeoff, ms; null where no return was planned. */
 	const turnBack = $derived.by(() => {
-		const home = view.state.record.speaking('way-home');
-		const minutes =
-			home?.payload.kind === 'test' ? home.payload.figures.find(({ label }) => label === TURN_BACK_BY)?.value : null;
+		const payload = tookOff?.payload;
+		const minutes = payload?.kind === 'flight' ? payload.turnBackMin : null;
 		return flying && typeof minutes === 'number' ? start + minutes * MS_PER_MIN : null;
 	});
 	const turned = $derived(turnBack !== null && now >= turnBack);
@@ -87,6 +82,30 @@
 		}
 	});
 
+	/** The battery at rest between two flights on it. */
+	async function measure() {
+		if (cellV === null || busy || refusedIn(panel)) return;
+		busy = true;
+		try {
+			await view.record('fly', {
+				kind: 'check',
+				task: 'pack-between',
+				outcome: 'done',
+				value: cellV,
+				unit: inPct ? '%' : 'V per cell',
+				waitedS: null,
+				reason: '',
+				grade: view.grade('read-off'),
+			});
+			cellV = null;
+			done('Battery recorded');
+		} catch (error) {
+			failed(error);
+		} finally {
+			busy = false;
+		}
+	}
+
 	async function write(what: 'took-off' | 'landed' | 'note', note = '') {
 		if (busy || refusedIn(panel)) return;
 		busy = true;
@@ -96,12 +115,17 @@
 				task: 'flying',
 				what,
 				note,
-				landAfterMin: what === 'took-off' ? landAfterMin : null,
+				landAfterMin: what === 'took-off' && landAfterMin !== null && landAfterMin > 0 ? landAfterMin : null,
+				...(what === 'took-off'
+					? {
+							turnBackMin: clock.turnBackMin,
+							clock: { landBy: clock.landBy, turnBack: clock.turnBack, startPct: clock.startPct },
+						}
+					: {}),
 			});
 			if (what === 'took-off') {
 				now = Date.now();
-				if (pack && landAfterMin !== null && pack.flightMin !== landAfterMin && !view.rehearsal)
-					await savePack({ ...$state.snapshot(pack), flightMin: landAfterMin });
+				typedMin = null;
 				say('Off the ground.');
 			} else done(what === 'landed' ? 'Landed; noted' : 'Noted');
 			words = '';
@@ -193,23 +217,56 @@
 		{#if comesHome(view.bundle.aircraft)}<LandingBox sinceSeq={landed.seq} />{/if}
 		<div class="flex flex-wrap gap-3">
 			<Button kind="primary" href={view.href('close')}>Go on to Close</Button>
-			<Button class="min-h-14" disabled={busy} onclick={() => void write('took-off')}>Off the ground again</Button>
+		</div>
+		<div class="mt-4 flex flex-wrap items-end gap-3 border-t border-rule pt-4">
+			{@render again()}
+			<Button class="mb-6 min-h-14" disabled={busy || spent} onclick={() => void write('took-off')}
+				>Take off again</Button
+			>
 		</div>
 	{:else}
 		<Caution>Stop means land, disarm and disconnect. Never reach for a spinning aircraft.</Caution>
 		<div class="mt-3 flex flex-wrap items-end gap-5">
-			<NumberField
-				label="Be down after"
-				unit="min"
-				min={0.5}
-				max={600}
-				value={landAfterMin}
-				note={source}
-				onchange={(v) => (typedMin = v)}
-			/>
+			{@render again()}
 			<div class="pb-6">
-				<Button kind="primary" disabled={busy} onclick={() => void write('took-off')}>Off the ground</Button>
+				<Button kind="primary" disabled={busy || spent} onclick={() => void write('took-off')}>Off the ground</Button>
 			</div>
 		</div>
 	{/if}
 </section>
+
+{#snippet again()}
+	{#if unmeasured && pack}
+		<NumberField
+			label="{pack.name} at rest"
+			unit={inPct ? '%' : 'V per cell'}
+			min={inPct ? 0 : 2}
+			max={inPct ? 100 : 4.6}
+			value={cellV}
+			note="flown {view.ledger?.flownSinceMin.toFixed(1)} min since it was measured{clock.startPct === null
+				? ''
+				: `; at least ${clock.startPct.toFixed(0)} % is computed with until then`}"
+			onchange={(v) => (cellV = v)}
+		/>
+		<div class="pb-6">
+			<Button class="min-h-14" disabled={busy || cellV === null} onclick={() => void measure()}>Record battery</Button>
+		</div>
+	{/if}
+	<NumberField
+		label="Land by"
+		unit="min"
+		min={0.5}
+		max={600}
+		value={spent ? null : landAfterMin}
+		note={source}
+		onchange={(v) => (typedMin = v)}
+	/>
+	{#if clock.turnBackMin !== null}
+		<p class="m-0 pb-6 text-[17px]">
+			Turn back by <b class="figure-mono">{showClock(60 * clock.turnBackMin)}</b>
+		</p>
+	{/if}
+	{#if spent}<p class="m-0 basis-full font-semibold text-hold" role="alert">
+			No charge is left above the reserve and the flight home. Charge or change the battery.
+		</p>{/if}
+{/snippet}

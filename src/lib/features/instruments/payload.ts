@@ -37,6 +37,7 @@ export function toEntry(work: Found, site: Site | null, grade: Grade): TestPaylo
 				unit,
 				...(typeof sigma === 'number' ? { sigma } : {}),
 			})),
+		...(finding.states?.length ? { states: [...finding.states] } : {}),
 		verdict: finding.verdict,
 		reasons: [...finding.reasons],
 	};

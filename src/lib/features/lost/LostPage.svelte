@@ -12,6 +12,7 @@
 	import { live } from '$lib/store/live.svelte';
 	import { appendEntry, loadSession } from '$lib/store/repository';
 	import { hasPart } from '$lib/core/session/capabilities';
+	import { gatherFacts, valueOf } from '$lib/core/facts/facts';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -26,9 +27,15 @@
 	const sessionId = page.url.searchParams.get('session');
 	const stored = live(async () => (sessionId ? loadSession(sessionId) : null));
 	const bundle = $derived(stored.current ?? null);
+	const facts = $derived(bundle && gatherFacts(bundle));
 	const wind = $derived.by(() => {
-		const entry = bundle?.entries.findLast(({ payload }) => payload.kind === 'wind');
-		return entry?.payload.kind === 'wind' ? entry.payload : null;
+		if (!facts) return null;
+		const [fromDeg, speedMps, gustMps] = [
+			valueOf(facts, 'windFromDeg'),
+			valueOf(facts, 'windMps'),
+			valueOf(facts, 'gustMps'),
+		];
+		return fromDeg === null || speedMps === null || gustMps === null ? null : { fromDeg, speedMps, gustMps };
 	});
 	const schema = z.object({
 		pasted: z.string(),
@@ -74,7 +81,7 @@
 			? searchPlaces({
 					...last,
 					...{ heightM: told.heightM ?? 0, sinceS: told.sinceS ?? 0, speedMps: told.speedMps ?? 0 },
-					...{ courseDeg: told.courseDeg, wind, descentMps: bundle?.aircraft.flies?.descentMps ?? 1 },
+					...{ courseDeg: told.courseDeg, wind, descentMps: (facts && valueOf(facts, 'descentMps')) ?? 1 },
 				})
 			: [],
 	);

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { valueOf } from '$lib/core/facts/facts';
 	import { judge } from '$lib/core/finding/reasons';
 	import { lockBeside, locksLike, usualLock } from '$lib/core/position/usualLock';
 	import { live } from '$lib/store/live.svelte';
@@ -20,7 +21,13 @@
 
 	const view = getSessionView();
 	const { aircraft, site } = view.bundle;
-	const { work, recorded } = comesBack(`position ${view.half}`, (key) => new PositionState(() => aircraft.lock, key));
+	/** The lock rule in force. */
+	const rule = $derived({
+		minSatellites: valueOf(view.facts, 'minSatellites') ?? aircraft.lock.minSatellites,
+		maxHdop: valueOf(view.facts, 'maxHdop') ?? aircraft.lock.maxHdop,
+		holdS: valueOf(view.facts, 'lockHoldS') ?? aircraft.lock.holdS,
+	});
+	const { work, recorded } = comesBack(`position ${view.half}`, (key) => new PositionState(() => rule, key));
 	const now = new Date().toISOString();
 	/** Earlier locks of this aircraft, cold or warm as it is now. */
 	const earlier = live(async () => (view.rehearsal ? [] : entriesAbout(view.bundle.aircraft.id, 'position')));
@@ -31,9 +38,8 @@
 		if (answer?.lockS !== null && answer?.lockS !== undefined) return lockBeside(usual, answer.lockS, true);
 		return work.phase === 'watching' ? lockBeside(usual, work.recording.atS, false) : null;
 	});
-	const reasons = $derived(
-		work.answer && judge(beside ? [...work.answer.reasons, beside] : work.answer.reasons).reasons,
-	);
+	/** What is shown beside the lock and what is recorded: one judgement. */
+	const judged = $derived(work.answer && judge(beside ? [...work.answer.reasons, beside] : work.answer.reasons));
 
 	async function keepReadOff(payload: Omit<TestPayload, 'grade'>) {
 		try {
@@ -65,15 +71,14 @@
 </script>
 
 {#snippet screen()}
-	<ReadOff rule={aircraft.lock} owner={view.half} onread={(payload) => void keepReadOff(payload)} />
+	<ReadOff {rule} owner={view.half} onread={(payload) => void keepReadOff(payload)} />
 {/snippet}
 
 <Sheet
 	title={work.title}
-	lead="Position of {aircraft.name} · {aircraft.lock.minSatellites} satellites, HDOP {aircraft.lock
-		.maxHdop}, held {aircraft.lock.holdS} s"
+	lead="Position of {aircraft.name} · {rule.minSatellites} satellites, HDOP {rule.maxHdop}, held {rule.holdS} s"
 	name="Position"
-	finding={work.found}
+	finding={work.found && judged ? { ...work.found, ...judged } : work.found}
 >
 	{#snippet margin()}
 		<Caution
@@ -81,7 +86,7 @@
 		>
 		{#if work.answer}
 			<h2 class="mt-5 mb-2">Why</h2>
-			<Reasons reasons={reasons ?? []} />
+			<Reasons reasons={judged?.reasons ?? []} />
 		{:else}
 			{#if usual}<p class="mt-4 mb-0">
 					It usually locks within {usual.usualS.toFixed(0)} s ({usual.lowS.toFixed(0)} to {usual.highS.toFixed(0)}), by {usual.n}

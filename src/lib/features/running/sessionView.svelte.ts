@@ -9,13 +9,22 @@ import type { TaskState } from '$lib/core/session/task';
 import { VERIFIED_BY_HOVER } from '$lib/core/session/tasks/hover';
 import type { CalibrationPayload, Entry, EntryPayload, EventKind, Grade } from '$lib/schema/entries';
 import type { StationId } from '$lib/schema/records';
+import { flightClock } from '$lib/core/facts/flightClock';
+import { valueOf, type Conflict } from '$lib/core/facts/facts';
+import { FACT_RULES } from '$lib/core/facts/keys';
+import { batteryLedger, burnRate } from '$lib/core/facts/ledger';
+import { settledTask, type Statement } from '$lib/core/facts/statements';
+import { estimateOnPack, flownFlights } from '$lib/core/propulsion/flownFlights';
+import { plannedReturn } from '$lib/core/session/homeEntry';
 import { deferredFor } from '$lib/store/deferred';
+import { batteryPast, lastFlights } from '$lib/store/home';
 import { live, once } from '$lib/store/live.svelte';
 import {
 	appendEntry,
 	lastFindings,
 	loadSession,
 	noteEvent,
+	settleFact,
 	reopenSession,
 	type SessionBundle,
 } from '$lib/store/repository';
@@ -34,6 +43,7 @@ const GRADED: readonly EntryPayload['kind'][] = ['calibration', 'check', 'test',
 export class SessionView {
 	#query;
 	#past;
+	#flights;
 	readonly #now: string;
 
 	/** `now` is the time at which the session was opened: what is due is judged by it. */
@@ -50,6 +60,15 @@ export class SessionView {
 			]);
 			return { findings, deferred };
 		}, id);
+		this.#flights = once(
+			async () => {
+				const { aircraft, session } = (await loadSession(id())) ?? {};
+				if (!aircraft || !session) return { flown: [], past: [] };
+				const [flights, past] = await Promise.all([lastFlights(aircraft.id), batteryPast(session)]);
+				return { flown: flownFlights(flights), past };
+			},
+			() => `${id()} ${this.#query.current?.session.packId ?? ''}`,
+		);
 		this.#now = now;
 	}
 
@@ -123,15 +142,81 @@ export class SessionView {
 		return assessSession({ ...this.setting, due, done, unverified, units: units() });
 	});
 
+	get facts() {
+		return this.state.facts;
+	}
+
+	/** Flights of the aircraft on record, for its burn rate; none until they are read. */
+	flown = $derived.by(() => this.#flights.current?.flown ?? []);
+
+	/** Whether earlier flights and the battery's past are read: before, its charge is not shown. */
+	get flightsReady(): boolean {
+		return this.#flights.ready;
+	}
+
+	/** Flight time on the session's battery from a charge, %, by flights on record; null where there are none. */
+	estimateFrom(startPct: number | null) {
+		const { pack } = this.bundle;
+		return pack && startPct !== null && this.flown.length > 0 ? estimateOnPack(pack, startPct, this.flown) : null;
+	}
+
+	/** How much of the battery a minute of hovering takes; null where nothing says it. */
+	rate = $derived.by(() => {
+		const { aircraft, pack } = this.bundle;
+		return pack && burnRate(aircraft, pack, this.flown.length > 0 ? estimateOnPack(pack, 100, this.flown) : null);
+	});
+
+	/** The battery's charge through its last sessions and this one. */
+	ledger = $derived.by(() => {
+		const { pack, entries } = this.bundle;
+		const past = this.rehearsal ? [] : (this.#flights.current?.past ?? []);
+		return pack && batteryLedger(pack, { past, entries }, this.rate, { rehearsal: this.rehearsal });
+	});
+
+	/** When to land and to turn back if it takes off now, in minutes; `typedMin` as the pilot entered it. */
+	clockFrom(typedMin: number | null) {
+		const plan = this.state.record.speaking('way-home');
+		return flightClock(this.bundle.pack, this.ledger, {
+			estimate: this.estimateFrom(this.ledger?.planPct ?? null),
+			typedMin,
+			plan: plan?.payload.kind === 'test' ? plannedReturn(plan.payload) : null,
+		});
+	}
+
+	/** Settles a disagreement: one value from here on, in the record and, where the aircraft differs from it, in its profile. */
+	settle({ key }: Conflict, chosen: Statement): Promise<void> {
+		const { session } = this.bundle;
+		const { unit, label } = FACT_RULES[key];
+		const ofProfile = chosen.source === 'profile';
+		return settleFact(session.id, 'return', {
+			kind: 'check',
+			task: settledTask(key),
+			outcome: 'done',
+			value: typeof chosen.value === 'number' ? chosen.value : null,
+			unit,
+			waitedS: null,
+			reason: ofProfile
+				? `${label}: the aircraft was set back to its profile and read again.`
+				: `${label}: the profile was updated.`,
+			states: [{ key, value: chosen.value }],
+			grade: chosen.source === 'measured' ? 'measured' : ofProfile || chosen.source === 'display' ? 'read-off' : 'told',
+		});
+	}
+
 	/** The compass calibration that holds now: of this session, else of an earlier one. The practice aircraft has none of the real one's. */
 	compassInForce = $derived.by(
 		() => calibrationOf(this.state.record.speaking('compass')?.payload) ?? (this.rehearsal ? null : this.lastCompass),
 	);
 
-	/** The wind as last entered. */
+	/** The wind in force; null where nobody entered one. */
 	wind = $derived.by(() => {
-		const entry = this.state.record.speaking('wind');
-		return entry?.payload.kind === 'wind' ? entry.payload : null;
+		const { facts } = this;
+		const [fromDeg, speedMps, gustMps] = [
+			valueOf(facts, 'windFromDeg'),
+			valueOf(facts, 'windMps'),
+			valueOf(facts, 'gustMps'),
+		];
+		return fromDeg === null || speedMps === null || gustMps === null ? null : { fromDeg, speedMps, gustMps };
 	});
 
 	/** How a thing is known in this session: simulated data are rehearsed wherever they come, and everything in a rehearsal is. */
@@ -201,7 +286,7 @@ export class SessionView {
 		const { aircraft, session } = this.bundle;
 		if (page === 'indoor') return `/aircraft/${aircraft.id}/indoor`;
 		if (page === 'record') return `/session/${session.id}/sheet`;
-		if (page === 'wind') return this.href(station);
+		if (page === 'wind' || page === 'conflict') return this.href(station);
 		return page ? this.href(station, page) : `${this.href(station)}?item=${task}`;
 	}
 

@@ -42,6 +42,7 @@ export const PAGES = {
 	trim: TrimTask,
 	'way-home': WayHomeTask,
 	wind: null,
+	conflict: null,
 } satisfies Record<TaskPage, Component | null>;
 
 export const pageOf = (task: string | null): Component | null =>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { valueOf } from '$lib/core/facts/facts';
 	import type { HomePlan } from '$lib/core/return/planned';
 	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
@@ -20,6 +21,7 @@
 	};
 	let { plan, turnBack, site, height }: Props = $props();
 	const view = getSessionView();
+	const action = $derived(valueOf(view.facts, 'failsafeAction'));
 	const { aircraft, pack, session } = $derived(view.bundle);
 	const nearest = $derived(plan.answer.reach.reduce((a, b) => (b.maxDistanceM < a.maxDistanceM ? b : a)));
 	const speed = (mps: number) => formatQuantity(mps, 'speed', units());
@@ -45,10 +47,8 @@
 		<b>{height(nearest.maxDistanceM)}</b>.
 	</p>
 	<p class="mt-1 mb-0">
-		Link lost: it will {aircraft.lossAction
-			? LOSS_WORDS[aircraft.lossAction]
-			: 'do what nobody has read off yet'}{aircraft.lossAction === 'return'
-			? ` at ${height(aircraft.returnHeightM)}`
+		Link loss: it will {action ? LOSS_WORDS[action] : 'do what nobody has read yet'}{action === 'return'
+			? ` at ${height(valueOf(view.facts, 'returnAltitudeM') ?? 0)}`
 			: ''}.{tallest ? ` Tallest here: ${tallest.name}, ${height(tallest.heightM)}.` : ''}
 	</p>
 	<h3 class="mt-3 mb-0 text-[17px]">If it goes wrong</h3>

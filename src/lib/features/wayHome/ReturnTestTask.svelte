@@ -5,6 +5,9 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { inField } from '$lib/features/shell/keys';
 	import { controlPlace, controlsFor } from '$lib/core/session/controls';
+	import { valueOf } from '$lib/core/facts/facts';
+	import { homeRequest } from '$lib/core/session/homePlan';
+	import { returnTimes } from '$lib/core/return/returnTimes';
 	import { PHASES } from '$lib/core/return/returnTest';
 	import { bearingWord } from '$lib/core/words/bearing';
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
@@ -24,16 +27,17 @@
 	/** The return flown and watched: set off out there, a tap for each thing it does, and what to do when it does not. */
 	const view = getSessionView();
 	const { aircraft } = $derived(view.bundle);
-	const planned = $derived.by(() => {
-		const entry = view.state.record.speaking('way-home');
-		return entry?.payload.kind === 'test'
-			? (entry.payload.figures.find(({ label }) => label === 'Way home')?.value ?? null)
-			: null;
+	const minDistanceM = $derived(valueOf(view.facts, 'minReturnDistanceM') ?? 0);
+	/** The plan with the settings, the wind and the battery in force; null while one of them is missing. */
+	const plan = $derived.by(() => {
+		const { pack, site } = view.bundle;
+		const made = homeRequest({ facts: view.facts, pack, site, ledger: view.ledger, rate: view.rate });
+		return Array.isArray(made) ? null : made.request;
 	});
 	const work = new ReturnTestState(() => ({
-		minDistanceM: view.bundle.aircraft.minReturnDistanceM,
-		returnHeightM: view.bundle.aircraft.returnHeightM,
-		plannedS: planned,
+		minDistanceM: valueOf(view.facts, 'minReturnDistanceM') ?? 0,
+		returnHeightM: valueOf(view.facts, 'returnAltitudeM') ?? 0,
+		planned: (from) => plan && returnTimes(plan, from),
 	}));
 	$effect(() => () => work.dispose());
 	const half = keepDraft(
@@ -59,7 +63,7 @@
 					? 'What the log shows of its return'
 					: work.step === 'running' && work.phase
 						? WAITS[work.phase].wait
-						: `Out beyond ${height(1.2 * aircraft.minReturnDistanceM)}, low, over clear ground`,
+						: `Out beyond ${height(1.2 * minDistanceM)}, low, over clear ground`,
 	);
 
 	async function keep() {
@@ -112,7 +116,7 @@
 		<div class="mt-4 max-w-[62ch]">
 			<Caution
 				>Lock was held before take-off and position hold is good; a clear line home with nothing as high as
-				{height(aircraft.returnHeightM)}; the way home is planned. Never over people.</Caution
+				{height(valueOf(view.facts, 'returnAltitudeM') ?? 0)}; the way home is planned. Never over people.</Caution
 			>
 		</div>
 		<div class="mt-4 grid max-w-2xl gap-5">
@@ -137,7 +141,7 @@
 					min={0}
 					max={toUnit(20_000, 'height', units())}
 					value={own(work.distanceM)}
-					note="more than {height(aircraft.minReturnDistanceM)}: nearer it lands instead"
+					note="more than {height(minDistanceM)}: nearer it lands instead"
 					onchange={(v) => (work.distanceM = si(v))}
 				/>
 				<NumberField

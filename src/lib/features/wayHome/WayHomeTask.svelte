@@ -3,12 +3,11 @@
 	import WindCard from '$lib/features/checklist/WindCard.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
-	import { flownFlights } from '$lib/core/propulsion/flownFlights';
+	import { valueOf } from '$lib/core/facts/facts';
 	import { homeEntry } from '$lib/core/session/homeEntry';
 	import { clock } from '$lib/core/words/clock';
 	import { bearingWord } from '$lib/core/words/bearing';
 	import { formatQuantity, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
-	import { lastFlights } from '$lib/store/home';
 	import { live } from '$lib/store/live.svelte';
 	import { choosePack, savePack } from '$lib/store/repository';
 	import { listPacks } from '$lib/store/tables';
@@ -34,8 +33,7 @@
 	/** If the link fails out there: does it come home, over what, with how much left, and when must it turn back. */
 	const view = getSessionView();
 	const { aircraft, pack, site } = $derived(view.bundle);
-	const flown = live(async () => flownFlights(await lastFlights(view.bundle.aircraft.id)));
-	const work = new WayHomeState(view, () => flown.current ?? []);
+	const work = new WayHomeState(view);
 	keepDraft(
 		`home ${view.bundle.session.id}`,
 		() => $state.snapshot(work.tried),
@@ -43,7 +41,7 @@
 	);
 	$effect(() => {
 		void [work.known, work.tried.distanceM, work.tried.heightM, work.tried.bearingDeg];
-		if (flown.ready) void work.work();
+		if (view.flightsReady) void work.work();
 	});
 	$effect(() => () => work.dispose());
 	let minutes = $state<number | null>(null);
@@ -60,6 +58,7 @@
 				? `No pack of ${aircraft.name} is entered: the way home hangs on it`
 				: 'Which pack is flown?';
 		if (missing.includes('wind')) return 'Enter the wind: the way home hangs on it';
+		if (missing.includes('charge')) return `${pack?.name ?? 'The battery'} was flown: measure its charge`;
 		if (missing.includes('power')) return `How long does ${aircraft.name} fly on ${pack?.name ?? 'its pack'}?`;
 		if (work.problem) return 'The way home could not be reckoned';
 		return finding?.headline ?? 'Reckoning the way home…';
@@ -121,8 +120,8 @@
 <Sheet {title} lead="Way home of {aircraft.name}" name="Way home" {finding}>
 	{#snippet margin()}
 		<Caution
-			>It counts with the figures it has. The maker’s manual and the local rules stand above it; stay where you see
-			which way it points.</Caution
+			>Calculated from the values below. The maker’s manual and the local rules stand above it; stay where you see which
+			way it points.</Caution
 		>
 		{#if finding}
 			<h2 class="mt-5 mb-1">Why</h2>
@@ -173,6 +172,10 @@
 		</div>
 	{:else if missing.includes('wind')}
 		<div class="mt-4"><WindCard /></div>
+	{:else if missing.includes('charge')}
+		<div class="mt-4">
+			<Button kind="primary" href="{view.href('plan')}?item=pack-voltage">Measure the battery</Button>
+		</div>
 	{:else if missing.includes('power') && pack}
 		<form
 			class="mt-4 flex flex-wrap items-end gap-4"
@@ -254,7 +257,8 @@
 				max={120}
 				step={1}
 				value={known.request.settings.returnHeightM}
-				onchange={(v) => (work.tried = { ...work.tried, returnHeightM: v === aircraft.returnHeightM ? null : v })}
+				onchange={(v) =>
+					(work.tried = { ...work.tried, returnHeightM: v === valueOf(view.facts, 'returnAltitudeM') ? null : v })}
 			/>
 			<Slider
 				label="Wind, gusts {formatQuantity(known.request.wind.gustMps, 'speed', units())}"

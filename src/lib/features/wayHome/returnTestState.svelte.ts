@@ -8,6 +8,7 @@ import { Stopwatch } from '$lib/features/measuring/stopwatch.svelte';
 import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
+import type { ReturnTimes } from '$lib/core/return/returnTimes';
 import { judgeReturn, OUT, PHASES, taskOfTrigger, UP, type Phase, type Trigger } from '$lib/core/return/returnTest';
 import type { Grade, TestPayload } from '$lib/schema/entries';
 import { say, tone } from '$lib/ui/speech';
@@ -46,7 +47,8 @@ type Draft = z.infer<typeof draftSchema>;
 interface Around {
 	minDistanceM: number;
 	returnHeightM: number;
-	plannedS: number | null;
+	/** What the plan gives for a distance and a height, s. */
+	planned: (from: { distanceM: number; heightM: number }) => ReturnTimes | null;
 }
 
 /** A return as it is flown: set off, then one tap a phase, in order; a phase may be passed over, and it may be taken over. */
@@ -150,7 +152,16 @@ export class ReturnTestState {
 	finding = $derived.by(() => {
 		const { trigger, distanceM, heightM, seenS, takenOverS } = this;
 		if (!trigger || distanceM === null || heightM === null || this.step !== 'found') return null;
-		return judgeReturn({ trigger, distanceM, heightM, seenS, takenOverS, ...this.#around() });
+		const { planned, ...around } = this.#around();
+		return judgeReturn({
+			trigger,
+			distanceM,
+			heightM,
+			seenS,
+			takenOverS,
+			...around,
+			planned: planned({ distanceM, heightM }),
+		});
 	});
 
 	payload(grade: Grade): TestPayload | null {
@@ -160,6 +171,7 @@ export class ReturnTestState {
 			...{ kind: 'test', task: taskOfTrigger(trigger), grade, ...finding },
 			sourceName:
 				this.sourceName || (trigger === 'switch' ? 'return by its switch, in the air' : 'radio off in the air'),
+			flownS: Math.max(0, takenOverS ?? 0, ...PHASES.map((phase) => seenS[phase] ?? 0)),
 			figures: [
 				{ label: OUT, value: distanceM, unit: 'm' },
 				{ label: UP, value: heightM, unit: 'm' },

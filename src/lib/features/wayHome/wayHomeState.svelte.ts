@@ -1,9 +1,7 @@
-import { chargeIn, estimateOnPack } from '$lib/core/propulsion/flownFlights';
+import { withTrial } from '$lib/core/facts/facts';
 import type { HomePlan } from '$lib/core/return/planned';
 import { homeFinding, type HomeAround, type HomeFinding } from '$lib/core/session/homeEntry';
 import { homeRequest, type HomeRequest, type Missing } from '$lib/core/session/homePlan';
-import type { FlightTimeRequest } from '$lib/schema/flightTime';
-import type { Wind } from '$lib/schema/records';
 import { call } from '$lib/workers/core';
 import type { SessionView } from '$lib/features/running/sessionView.svelte';
 import { failed } from '$lib/ui/notify';
@@ -27,13 +25,11 @@ export class WayHomeState {
 	/** Why it could not be reckoned. */
 	problem = $state('');
 	#view: SessionView;
-	#flights: () => readonly FlightTimeRequest['flights'][number][];
 	#running: AbortController | null = null;
 	#waiting = false;
 
-	constructor(view: SessionView, flights: () => readonly FlightTimeRequest['flights'][number][]) {
+	constructor(view: SessionView) {
 		this.#view = view;
-		this.#flights = flights;
 	}
 
 	/** Takes a draft up again, where it fits. */
@@ -42,33 +38,25 @@ export class WayHomeState {
 		if (read.success) this.tried = read.data;
 	}
 
-	/** The wind that is planned with: today's, or stronger and weaker with its gusts. */
-	wind = $derived.by((): Wind | null => {
-		const { wind } = this.#view;
-		const { windMps } = this.tried;
-		if (!wind || windMps === null) return wind;
-		return { fromDeg: wind.fromDeg, speedMps: windMps, gustMps: windMps + Math.max(0, wind.gustMps - wind.speedMps) };
-	});
-
-	/** Whether something other than what is known is tried: then nothing is kept. */
+	/** Whether something other than the facts in force is tried: then nothing is recorded. */
 	get asKnown(): boolean {
 		return this.tried.windMps === null && this.tried.returnHeightM === null;
 	}
 
-	startPct = $derived.by(() => {
-		const { pack } = this.#view.bundle;
-		return chargeIn(this.#view.state.record.speaking('pack-voltage') ?? undefined, pack?.chemistry);
+	/** Facts in force, with what the sliders try instead; a stronger wind takes its gusts along. */
+	facts = $derived.by(() => {
+		const { facts, wind } = this.#view;
+		const { windMps, returnHeightM } = this.tried;
+		return withTrial(facts, {
+			...(returnHeightM === null ? {} : { returnAltitudeM: returnHeightM }),
+			...(windMps === null || !wind ? {} : { windMps, gustMps: windMps + Math.max(0, wind.gustMps - wind.speedMps) }),
+		});
 	});
 
 	known = $derived.by((): HomeRequest | Missing[] => {
-		const { aircraft, pack, site } = this.#view.bundle;
-		const { returnHeightM } = this.tried;
-		const flown =
-			pack && this.#flights().length > 0 ? estimateOnPack(pack, this.startPct ?? 100, this.#flights()) : null;
-		return homeRequest({
-			aircraft: returnHeightM === null ? aircraft : { ...aircraft, returnHeightM },
-			...{ pack, site, wind: this.wind, startPct: this.startPct, flown },
-		});
+		const { ledger, rate } = this.#view;
+		const { pack, site } = this.#view.bundle;
+		return homeRequest({ facts: this.facts, pack, site, ledger, rate });
 	});
 
 	/** What the plan says, in words and figures. */
@@ -79,7 +67,7 @@ export class WayHomeState {
 
 	get around(): HomeAround {
 		const { aircraft, site, pack, session } = this.#view.bundle;
-		return { aircraft, site, pack, venue: session.venue, units: units() };
+		return { aircraft, site, pack, venue: session.venue, units: units(), facts: this.facts };
 	}
 
 	/** Plans with what stands now; while one plan is made, only the latest of what came since is made next. */

@@ -1,4 +1,7 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { entryOf } from '$lib/core/facts/entries.fixture';
+import { gatherFacts, valueOf } from '$lib/core/facts/facts';
+import { batteryLedger, burnRate } from '$lib/core/facts/ledger';
 import { newAircraft } from '$lib/schema/newAircraft';
 import type { Aircraft, Pack, Wind } from '$lib/schema/records';
 import type { SessionView } from '$lib/features/running/sessionView.svelte';
@@ -37,13 +40,21 @@ const pack = {
 const wind: Wind = { fromDeg: 250, speedMps: 4, gustMps: 6 };
 
 /** What the state asks of a session, and nothing else. */
-const viewOf = (more: { pack?: Pack | null; wind?: Wind | null } = {}) =>
-	({
-		wind: 'wind' in more ? more.wind : wind,
-		bundle: { aircraft, site: null, session: { venue: 'open' }, pack: 'pack' in more ? more.pack : pack },
-		state: { record: { speaking: () => null } },
-	}) as unknown as SessionView;
-const state = (view = viewOf()) => new WayHomeState(view, () => []);
+const viewOf = (more: { pack?: Pack | null; wind?: Wind | null } = {}) => {
+	const battery = 'pack' in more ? (more.pack ?? null) : pack;
+	const blowing = 'wind' in more ? more.wind : wind;
+	const session = { kind: 'flight' as const, venue: 'open' as const };
+	const entries = blowing ? [entryOf(0, { kind: 'wind', task: 'wind', grade: 'told', ...blowing })] : [];
+	const rate = battery && burnRate(aircraft, battery, null);
+	return {
+		wind: blowing,
+		bundle: { aircraft, site: null, session, pack: battery },
+		facts: gatherFacts({ aircraft, pack: battery, session, entries }),
+		ledger: battery && batteryLedger(battery, { entries }, rate),
+		rate,
+	} as unknown as SessionView;
+};
+const state = (view = viewOf()) => new WayHomeState(view);
 const settled = (home: WayHomeState) => vi.waitFor(() => expect(home.plan).not.toBeNull());
 
 beforeEach(() => {
@@ -76,7 +87,7 @@ describe('the way home of a session', () => {
 		await home.work();
 		const calm = home.plan?.actions.return;
 		home.tried = { ...home.tried, windMps: 8, bearingDeg: 70 };
-		expect(home.wind).toEqual({ fromDeg: 250, speedMps: 8, gustMps: 10 });
+		expect([valueOf(home.facts, 'windMps'), valueOf(home.facts, 'gustMps')]).toEqual([8, 10]);
 		expect(home.asKnown).toBe(false);
 		await home.work();
 		const against = home.plan?.actions.return;

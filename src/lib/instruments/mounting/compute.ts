@@ -1,5 +1,6 @@
 import { fields } from './form';
 import { working } from '../form';
+import { judge, reason } from '$lib/core/finding/reasons';
 import { InputError } from '$lib/core/finding/inputError';
 import type { Vec3 } from '$lib/core/frames/vec3';
 import { gesturesOf } from '$lib/core/inertial/gestures';
@@ -28,8 +29,28 @@ export const compute = working(fields, async (input) => {
 		rollDeg: input.form.nowRoll,
 	};
 	const change = answer.rotation && changeMounting(answer.rotation, now, input.form.axes === 'shown');
+	// A setting that is to be changed holds until a second measurement agrees with it.
+	const judged = change
+		? judge([
+				...answer.reasons,
+				change.right
+					? reason('pass', 'setting-right', change.words)
+					: reason('fail', 'setting-wrong', change.words, {
+							next: 'Enter it, restart the aircraft, and repeat the three gestures.',
+						}),
+			])
+		: answer;
 	return {
-		...report(answer, change?.words ?? answer.steps),
+		...report({ ...answer, ...judged }, change?.words ?? answer.steps),
+		...(change
+			? {
+					states: [
+						{ key: 'boardYawDeg' as const, value: change.wanted.yawDeg },
+						{ key: 'boardPitchDeg' as const, value: change.wanted.pitchDeg },
+						{ key: 'boardRollDeg' as const, value: change.wanted.rollDeg },
+					],
+				}
+			: {}),
 		figures: [
 			{ label: 'Yaw to enter', value: change?.wanted.yawDeg ?? null, unit: '°', digits: 0 },
 			{ label: 'Pitch to enter', value: change?.wanted.pitchDeg ?? null, unit: '°', digits: 0 },

@@ -14,10 +14,16 @@ const QUARTER = rotationZ(Math.PI / 2);
 
 export const samples: readonly Sample[] = [
 	{ id: 'good', label: 'Mounted straight', file: gestureLog('dunlin-mounting.csv', IDENTITY) },
-	{ id: 'turned', label: 'Turned by a quarter, found', file: gestureLog('curlew-mounting.csv', QUARTER) },
+	{
+		id: 'turned',
+		label: 'Turned by a quarter: to be set',
+		bad: true,
+		file: gestureLog('curlew-mounting.csv', QUARTER),
+	},
 	{
 		id: 'flipped',
-		label: 'Upside down and turned',
+		label: 'Upside down and turned: to be set',
+		bad: true,
 		file: gestureLog('avocet-mounting.csv', multiply(QUARTER, rotationX(Math.PI))),
 	},
 	{

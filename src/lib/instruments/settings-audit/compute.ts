@@ -5,6 +5,9 @@ import { auditRequestSchema } from '$lib/schema/audit';
 import { checked } from '$lib/core/finding/checked';
 import { report } from '../instrument';
 
+/** Failsafe actions of the form in the words of the record. */
+const ACTION = { return: 'return', land: 'land', hover: 'hover', 'cut-motors': 'stop' } as const;
+
 export const compute = working(fields, async ({ form: v }) => {
 	const [minPct, hoverPct, maxPct] = [v.throttleMin, v.throttleHover, v.throttleMax];
 	const request = checked(auditRequestSchema, {
@@ -47,6 +50,13 @@ export const compute = working(fields, async ({ form: v }) => {
 			{ label: 'Rules that stop', value: count('fail'), unit: `of ${answer.rules}`, digits: 0 },
 			{ label: 'Rules to mind', value: count('caution'), unit: '', digits: 0 },
 			{ label: 'Rules met', value: count('pass'), unit: '', digits: 0 },
+		],
+		states: [
+			{ key: 'returnAltitudeM', value: v.returnHeightM },
+			{ key: 'returnSpeedMps', value: v.returnSpeed },
+			{ key: 'descentMps', value: v.descent },
+			{ key: 'minReturnDistanceM', value: v.minDistanceM },
+			...(v.linkLoss === 'unknown' ? [] : [{ key: 'failsafeAction' as const, value: ACTION[v.linkLoss] }]),
 		],
 		tables: [
 			{

@@ -426,7 +426,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'Watch, phone, keys and tools put away; no vehicle, fence or concrete near',
 		why: 'What you wear turns with the aircraft and looks like its own iron.',
 		opens: 'survey',
-		when: [withCompass],
+		when: [outdoors, withCompass],
 	},
 	{
 		id: 'site-clean',
@@ -435,7 +435,7 @@ export const BEFORE: readonly Template[] = [
 		weight: 'caution',
 		text: 'No steel, vehicle, wall or power line within twenty paces',
 		why: 'Without data from the aircraft the place is judged by eye: step back until nothing is near.',
-		when: [withCompass, withoutData],
+		when: [outdoors, withCompass, withoutData],
 	},
 	{
 		id: 'board-compass',
@@ -448,7 +448,7 @@ export const BEFORE: readonly Template[] = [
 		opens: 'interference',
 		found: 'interference',
 		offered: ['Measured since the leads were last moved'],
-		when: [mounted('board', 'its compass sits beside the power leads'), not(withoutData)],
+		when: [outdoors, mounted('board', 'its compass sits beside the power leads'), not(withoutData)],
 	},
 	{
 		id: 'compass-pair',
@@ -459,6 +459,6 @@ export const BEFORE: readonly Template[] = [
 		why: 'Where they part, one of them is disturbed or mounted another way: the aircraft may follow either.',
 		opens: 'pair',
 		found: 'pair',
-		when: [twoCompasses, not(withoutData)],
+		when: [outdoors, twoCompasses, not(withoutData)],
 	},
 ];

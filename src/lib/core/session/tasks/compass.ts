@@ -2,15 +2,16 @@ import { dayOf } from '../../words/calendar';
 import { plain } from '../../words/plain';
 import { showSigma } from '../../words/sigma';
 import { markOf } from '../../evidence/standing';
+import { valueOf } from '../../facts/facts';
 import { showsData } from '../capabilities';
 import { orAside, silence, taskState, type Task } from '../task';
 
 /** The compass: turned in this session, by data or by its own routine; else whether it is due. */
 export const compass: Task = {
 	station: 'compass',
-	applies: ({ aircraft }) => aircraft.compasses > 0,
+	applies: ({ aircraft, session }) => aircraft.compasses > 0 && session.venue !== 'roof',
 	state(evidence, record) {
-		const { aircraft, due, done } = evidence;
+		const { aircraft, due, done, facts } = evidence;
 		const shared = {
 			task: 'compass',
 			station: 'compass',
@@ -20,7 +21,7 @@ export const compass: Task = {
 		const entry = record.speaking('compass');
 		if (entry?.payload.kind === 'calibration') {
 			const { verdict, reasons, headingSigmaDeg, sourceName } = entry.payload;
-			const limit = aircraft.compassHeadingLimitDeg;
+			const limit = valueOf(facts, 'compassHeadingLimitDeg') ?? 0;
 			const loose = headingSigmaDeg > limit;
 			return orAside(
 				taskState({

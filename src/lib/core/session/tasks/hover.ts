@@ -5,7 +5,7 @@ import { sensorOf } from '../../evidence/about';
 import { standingOf } from '../../evidence/standing';
 import { reason } from '../../finding/reasons';
 import { calibrationsInVain, inVainReasons } from '../inVain';
-import type { SessionEvidence } from '../sessionRecord';
+import type { TaskEvidence } from '../sessionRecord';
 import { orAside, type Task } from '../task';
 import { measuredState } from './measured';
 
@@ -20,11 +20,11 @@ export const VERIFIED_BY_HOVER: readonly Sensor[] = [
 	'speed-controllers',
 ];
 
-const inForce = (entry: Entry, { session }: SessionEvidence): boolean =>
+const inForce = (entry: Entry, { session }: TaskEvidence): boolean =>
 	standingOf(entry, { of: 'session', rehearsal: session.kind === 'rehearsal' }, entry.at) === 'in-force';
 
 /** The sensor that an entry calibrates, where a hover is what proves it. */
-function calibrates(entry: Entry, evidence: SessionEvidence): Sensor | null {
+function calibrates(entry: Entry, evidence: TaskEvidence): Sensor | null {
 	const { payload } = entry;
 	const sensor = sensorOf(payload);
 	if (!sensor || !VERIFIED_BY_HOVER.includes(sensor) || !inForce(entry, evidence)) return null;

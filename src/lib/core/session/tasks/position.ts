@@ -4,7 +4,7 @@ import { measuredState } from './measured';
 /** The lock, and home stored with it: from the receiver's own sentences, or read off the aircraft's screen. */
 export const position: Task = {
 	station: 'position',
-	applies: ({ aircraft }) => aircraft.hasPosition,
+	applies: ({ aircraft, session }) => aircraft.hasPosition && session.venue !== 'roof',
 	state: (_, record) =>
 		orAside(
 			measuredState(
@@ -14,7 +14,7 @@ export const position: Task = {
 					page: 'position',
 					title: 'No lock has been seen',
 					next: 'Watch the receiver lock',
-					offered: ['Flown by hand today, without return', 'Under a roof today'],
+					offered: ['Flown by hand today, without return'],
 				},
 				record,
 			),

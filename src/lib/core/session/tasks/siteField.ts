@@ -8,7 +8,7 @@ const ANSWERED_BY_TURNING = ['site-unproved'];
 /** The field of the place before anything is turned, where the aircraft gives data. */
 export const siteField: Task = {
 	station: 'compass',
-	applies: ({ aircraft }) => aircraft.compasses > 0 && showsData(aircraft),
+	applies: ({ aircraft, session }) => aircraft.compasses > 0 && showsData(aircraft) && session.venue !== 'roof',
 	state(_, record) {
 		const found = measuredState(
 			{

@@ -1,5 +1,7 @@
 import { MARK_OF_VERDICT } from '../../evidence/standing';
 import { comesHome } from '../capabilities';
+import { statementWords } from '../../facts/words';
+import { valueOf } from '../../facts/facts';
 import { actionAt } from '../homePlan';
 import { orAside, taskState, type Task } from '../task';
 import { measuredState } from './measured';
@@ -28,17 +30,21 @@ export const wayHome: Task = {
 /** What the setting for a lost link means where this session flies; asked only where it does not fit. */
 export const actionHere: Task = {
 	station: 'return',
-	applies: ({ aircraft, session }) => aircraft.lossAction !== undefined && actionAt(session.venue, aircraft) !== null,
-	state({ aircraft, session }, record) {
-		const found = actionAt(session.venue, aircraft);
-		if (!found) throw new Error('asked where it fits');
+	applies: ({ facts, session }) => {
+		const action = valueOf(facts, 'failsafeAction');
+		return action !== null && actionAt(session.venue, action) !== null;
+	},
+	state({ facts, session }, record) {
+		const statement = facts.of('failsafeAction');
+		const found = actionAt(session.venue, valueOf(facts, 'failsafeAction'));
+		if (!found || !statement) throw new Error('asked where it fits');
 		return orAside(
 			taskState({
 				task: 'action-here',
 				station: 'return',
 				mark: MARK_OF_VERDICT[found.level ?? 'fail'],
 				title: found.text,
-				detail: 'By the setting that stands with the aircraft.',
+				detail: `Failsafe action ${statementWords(statement, 'metric')}.`,
 				reasons: [found],
 				next: found.next ?? '',
 				offered: ['Set otherwise today, read off the aircraft', 'Nobody is under it, and it stays so'],

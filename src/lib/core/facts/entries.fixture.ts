@@ -1,0 +1,42 @@
+import type { CheckPayload, Entry, EntryPayload, Grade, TestPayload } from '../../schema/entries';
+import type { Verdict } from '../../schema/common';
+
+/** An entry of a session for tests: number and minute are the same. */
+export const entryOf = (seq: number, payload: EntryPayload, more: Partial<Entry> = {}): Entry => ({
+	id: `e${seq}`,
+	sessionId: 's',
+	aircraftId: 'a',
+	seq,
+	at: new Date(Date.UTC(2026, 4, 14, 10, seq)).toISOString(),
+	by: 'Pilot',
+	station: 'plan',
+	corrects: null,
+	payload,
+	previous: '0'.repeat(64),
+	hash: '0'.repeat(64),
+	...more,
+});
+
+/** A check with a value, for tests. */
+export const reading = (task: string, value: number, unit: string, grade: Grade = 'read-off'): CheckPayload => ({
+	kind: 'check',
+	task,
+	outcome: 'done',
+	value,
+	unit,
+	waitedS: null,
+	reason: '',
+	grade,
+});
+
+/** A finding without figures, for tests. */
+export const finding = (task: string, verdict: Verdict, grade: Grade = 'measured'): TestPayload => ({
+	kind: 'test',
+	task,
+	grade,
+	sourceName: 'x.csv',
+	headline: `${task} ${verdict}`,
+	figures: [],
+	verdict,
+	reasons: [],
+});
