@@ -95,6 +95,18 @@ const figureSchema = z.object({
 });
 export type RecordedFigure = z.infer<typeof figureSchema>;
 
+/** What troubleshooting came to: sign, cause, remedy, whether it worked, and what follows for the session. */
+const troubleshootingSchema = z.object({
+	sign: z.string().max(400),
+	cause: z.string().max(400),
+	remedy: z.string().max(400),
+	outcome: z.enum(['open', 'gone', 'persists', 'ask-maker']),
+	/** Nothing is tried with propellers on until a change is logged. */
+	locked: z.boolean(),
+	/** Tasks of the session to do again. */
+	reopens: z.array(task).max(60),
+});
+
 export const testSchema = z.object({
 	kind: z.literal('test'),
 	/** The measurement: one of a session's, or an instrument. */
@@ -108,6 +120,7 @@ export const testSchema = z.object({
 	sourceName: z.string().max(200),
 	headline: z.string().max(400),
 	figures: z.array(figureSchema).max(40),
+	troubleshooting: troubleshootingSchema.optional(),
 	...flownShape,
 	...factShape,
 	...evidenceShape,

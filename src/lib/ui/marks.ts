@@ -19,7 +19,7 @@ export const MARK_TEXT: Record<Mark, string> = {
 	aside: 'text-aside',
 };
 
-export { MARK_OF_VERDICT } from '$lib/core/evidence/standing';
+export { MARK_OF_VERDICT, markOfFinding } from '$lib/core/evidence/standing';
 
 /** How a thing was known, in a word. */
 export const GRADE_WORDS: Record<Grade, string> = {

@@ -1,5 +1,5 @@
-import type { Entry, EntryPayload } from '../../schema/entries';
-import type { Verdict } from '../../schema/common';
+import type { CheckPayload, Entry, EntryPayload } from '../../schema/entries';
+import type { Reason, Verdict } from '../../schema/common';
 import type { Mark } from '../../schema/records';
 import { gradeOf } from './grade';
 
@@ -18,6 +18,16 @@ export type Standing =
 
 /** What a verdict is as a mark. */
 export const MARK_OF_VERDICT: Record<Verdict, Mark> = { pass: 'clear', caution: 'caution', fail: 'hold' };
+
+/** Whether everything that fails is a lack of evidence: then nothing was found wrong, and the measurement is to do again. */
+export function isInsufficient(reasons: readonly Reason[]): boolean {
+	const failing = reasons.filter(({ level }) => level === 'fail');
+	return failing.length > 0 && failing.every(({ code }) => code.startsWith('insufficient'));
+}
+
+/** The mark of a finding: too little evidence is to do, never a no-go. */
+export const markOfFinding = ({ verdict, reasons }: { verdict: Verdict; reasons: readonly Reason[] }): Mark =>
+	verdict === 'fail' && isInsufficient(reasons) ? 'unseen' : MARK_OF_VERDICT[verdict];
 
 const failedOf = (payload: EntryPayload): boolean =>
 	((payload.kind === 'calibration' || payload.kind === 'test') && payload.verdict === 'fail') ||
@@ -45,9 +55,30 @@ export function standingOf({ payload, at }: Pick<Entry, 'payload' | 'at'>, scope
 	return failedOf(payload) ? 'failed' : 'in-force';
 }
 
+const MARK_OF_OUTCOME: Record<CheckPayload['outcome'], Mark | null> = {
+	done: 'clear',
+	doubtful: 'caution',
+	failed: null,
+	aside: 'aside',
+};
+
 /** The mark of an entry that is in force; a check's failure weighs as its item says. */
 export function markOf(payload: EntryPayload, weight: 'hold' | 'caution' = 'hold'): Mark {
-	if (payload.kind === 'calibration' || payload.kind === 'test') return MARK_OF_VERDICT[payload.verdict];
-	if (payload.kind !== 'check') return 'clear';
-	return { done: 'clear', doubtful: 'caution', failed: weight, aside: 'aside' }[payload.outcome] as Mark;
+	switch (payload.kind) {
+		case 'calibration':
+		case 'test':
+			return markOfFinding(payload);
+		case 'check':
+			return MARK_OF_OUTCOME[payload.outcome] ?? weight;
+		case 'wind':
+			return 'clear';
+		case 'aside':
+			return 'aside';
+		case 'decision':
+		case 'event':
+		case 'flight':
+		case 'photo':
+		case 'session':
+			return 'unseen';
+	}
 }

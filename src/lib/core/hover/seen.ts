@@ -176,11 +176,16 @@ function reasonsOf(facts: Facts): Reason[] {
 	const marked = everMarked(good, 'circling');
 
 	if (error && circles)
-		add('fail', 'circling-seen', 'It probably circles.', {
-			value: error.circlingProbability,
-			limit: limits.circling,
-			next: 'Land. Look at the satellites, then at the compass, before it holds its place again.',
-		});
+		add(
+			'fail',
+			'circling-seen',
+			`Circling is ${error.circlingProbability >= 0.5 ? 'likely' : 'possible'}: ${percent(error.circlingProbability)}.`,
+			{
+				value: error.circlingProbability,
+				limit: limits.circling,
+				next: 'Land. Look at the satellites, then at the compass, before it holds its place again.',
+			},
+		);
 	const one = crept(facts);
 	if (one)
 		add('fail', 'no-position-hold', 'It crept one way: its place was not held.', {

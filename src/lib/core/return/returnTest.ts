@@ -76,7 +76,9 @@ function judgeTime(downS: number, { leastS, mostS }: ReturnTimes): Reason {
 	return reason(level, level === 'pass' ? 'as-planned' : 'slower-than-planned', text, {
 		value: long,
 		limit,
-		...(level === 'pass' ? {} : { next: 'Read the return speed from the aircraft, then plan again with the wind at its height.' }),
+		...(level === 'pass'
+			? {}
+			: { next: 'Read the return speed from the aircraft, then plan again with the wind at its height.' }),
 	});
 }
 

@@ -1,12 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { Aircraft, StationId } from '../../schema/records';
-import type { Entry, EntryPayload, EventKind, Grade, Odd } from '../../schema/entries';
+import type { Entry, EntryPayload, EventKind, Grade, Odd, TestPayload } from '../../schema/entries';
 import { newAircraft } from '../../schema/newAircraft';
 import { aircraftDue } from '../due/aircraftDue';
 import { sensorDue } from '../due/due';
 import { assessSession } from './assess';
 import { checklistFor } from './items';
 import type { SessionEvidence } from './sessionRecord';
+import { ENTERED_BY_MISTAKE } from './stop';
 import { fellDue } from './task';
 
 const NOW = '2026-05-14T09:00:00.000Z';
@@ -258,8 +259,8 @@ describe('the ground response', () => {
 	it('stops at the first wrong answer, shuts what is behind it, and says so as its headline', () => {
 		const state = nudged(check('nudge-roll', 'failed', '', 'opposite'));
 		expect(station(state, 'response')?.headline).toMatch(/^Stop/);
-		expect(taskOf(state, 'nudge-pitch')?.shut).toMatch(/put right/);
-		expect(taskOf(state, 'hover')?.shut).toMatch(/put right/);
+		expect(taskOf(state, 'nudge-pitch')?.shut).toMatch(/^Stopped/);
+		expect(taskOf(state, 'hover')?.shut).toMatch(/^Stopped/);
 		expect(taskOf(state, 'nudge-roll')?.offered).toBeNull();
 		expect(taskOf(state, 'nudge-roll')?.detail).toContain('the other way');
 		expect(state.fly.open).toBe(false);
@@ -291,7 +292,7 @@ describe('the ladder of first flights', () => {
 	it('ends with a fault: what is behind it is shut, and it cannot be set aside', () => {
 		expect(taskOf(climbed(), 'hover')?.shut).toBe('');
 		const state = climbed(['hover', check('first-rung', 'failed', 'leaned to the left')]);
-		expect(taskOf(state, 'hover')?.shut).toMatch(/fault ended the ladder/);
+		expect(taskOf(state, 'hover')?.shut).toMatch(/^Stopped/);
 		expect(taskOf(state, 'first-rung')).toMatchObject({ mark: 'hold', offered: null, shut: '' });
 		expect(state.fly.open).toBe(false);
 	});
@@ -657,4 +658,123 @@ it.each([
 	const found = { ...test('hover', 'fail'), headline } as EntryPayload;
 	const { stations } = assess(entries(['hover', found]));
 	expect(stations.find(({ id }) => id === 'hover')?.summary).toBe(summary);
+});
+
+describe('no-go of an armed aircraft', () => {
+	const craft = aircraft({ kind: 'multirotor', rotors: 4 });
+	const begun = (...more: [StationId, EntryPayload][]) =>
+		assess(entries(['power-up', check('props-on', 'done')], ['power-up', check('link', 'done')], ...more), {
+			aircraft: craft,
+			session: { kind: 'flight', occasion: 'first' },
+		});
+	const stateOf = (state: ReturnType<typeof assess>, id: string) =>
+		state.stations.flatMap(({ tasks }) => tasks).find(({ task }) => task === id);
+	const event = (what: EventKind): EntryPayload => ({ kind: 'event', task: 'event', what, note: '' });
+
+	it.each(['spin-up', 'take-off', 'first-rung', 'height-rung'])(
+		'%s: stops, locks what follows, asks for propellers again',
+		(id) => {
+			const state = begun(['hover', check(id, 'failed', 'It jumped')]);
+			expect(state.record.stop?.payload.kind).toBe('check');
+			expect(stateOf(state, 'response-stop')?.mark).toBe('hold');
+			expect(stateOf(state, 'props-on')?.mark).toBe('unseen');
+			expect(stateOf(state, 'link')?.mark).toBe('unseen');
+			for (const { task, shut } of state.stations.find((s) => s.id === 'hover')?.tasks ?? [])
+				if (task !== id && task !== 'response-stop') expect(shut, task).toMatch(/Stopped/);
+		},
+	);
+
+	it('is released by a logged change alone', () => {
+		const failed: [StationId, EntryPayload] = ['response', check('spin-up', 'failed', 'One jerks')];
+		expect(begun(failed, ['response', check('spin-up', 'done')]).record.stop).not.toBeNull();
+		expect(begun(failed, ['response', event('unplugged')]).record.stop).not.toBeNull();
+		expect(begun(failed, ['response', event('part')]).record.stop).toBeNull();
+	});
+
+	it('entered by mistake: the stop is taken back, and the check is still to do', () => {
+		const mistake = { ...check('spin-up', 'done'), remedy: ENTERED_BY_MISTAKE } as EntryPayload;
+		const state = begun(['response', check('spin-up', 'failed')], ['response', mistake]);
+		expect(state.record.stop).toBeNull();
+		expect(stateOf(state, 'spin-up')?.mark).toBe('unseen');
+	});
+
+	it('a hover or a return that failed stops too; one watched too briefly is to do', () => {
+		expect(begun(['hover', test('hover', 'fail')]).record.stop).not.toBeNull();
+		const short: EntryPayload = {
+			...(test('hover', 'fail') as TestPayload),
+			reasons: [{ code: 'insufficient-duration', text: '7 s', level: 'fail' }],
+		};
+		const state = begun(['hover', short]);
+		expect(state.record.stop).toBeNull();
+		expect(stateOf(state, 'hover')?.mark).toBe('unseen');
+	});
+
+	it('on the bench a problem stops nothing that follows', () => {
+		expect(begun(['bench', check('frame', 'failed', 'Cracked')]).record.stop).toBeNull();
+	});
+});
+
+describe('a finding whose facts have moved', () => {
+	const blowing = (speedMps: number): [StationId, EntryPayload] => [
+		'return',
+		{ kind: 'wind', task: 'wind', grade: 'told', fromDeg: 250, speedMps, gustMps: speedMps + 2 },
+	];
+	const planned: [StationId, EntryPayload] = [
+		'return',
+		{
+			...(test('way-home', 'pass') as TestPayload),
+			uses: [{ key: 'windMps', value: 2, source: 'reported', entry: 'e0' }],
+		},
+	];
+	const plan = (...list: [StationId, EntryPayload][]) =>
+		assess(entries(...list))
+			.stations.flatMap(({ tasks }) => tasks)
+			.find(({ task }) => task === 'way-home');
+
+	it('is OK while they stand', () => expect(plan(blowing(2), planned)?.mark).toBe('clear'));
+	it('is to do again, and says what moved', () => {
+		const state = plan(blowing(2), planned, blowing(5));
+		expect(state).toMatchObject({ mark: 'unseen', next: 'Plan again' });
+		expect(state?.detail).toMatch(/2.0 m\/s then, 5.0 m\/s now/);
+	});
+	it('stays skipped where it was skipped', () => {
+		const skipped: EntryPayload = { kind: 'aside', task: 'way-home', reason: 'near', signedBy: 'Pilot' };
+		expect(plan(blowing(2), ['return', skipped])?.mark).toBe('aside');
+	});
+});
+
+describe('two values for one thing', () => {
+	const read = (m: number): [StationId, EntryPayload] => [
+		'return',
+		{
+			kind: 'check',
+			task: 'return-height',
+			outcome: 'done',
+			value: m,
+			unit: 'm',
+			waitedS: null,
+			reason: '',
+			grade: 'read-off',
+		},
+	];
+	const tasksOf = (...list: [StationId, EntryPayload][]) =>
+		assess(entries(...list), { aircraft: aircraft({ returnHeightM: 30 }) }).stations.flatMap(({ tasks }) => tasks);
+
+	it('are one row, to do before the Arm check', () => {
+		const row = tasksOf(read(40)).find(({ task }) => task === 'fact-returnAltitudeM');
+		expect(row).toMatchObject({ mark: 'unseen', offered: null, station: 'return' });
+		expect(row?.detail).toMatch(/40.0 m, read from the aircraft’s display; 30.0 m, profile of Dunlin/);
+	});
+	it('are no row where they agree', () => {
+		expect(tasksOf(read(30)).some(({ task }) => task.startsWith('fact-'))).toBe(false);
+	});
+});
+
+describe('under a roof', () => {
+	it('nothing asks for wind, GPS lock, compass or a return', () => {
+		const state = assess([], { session: { kind: 'flight', venue: 'roof' } });
+		const tasks = state.stations.flatMap(({ tasks }) => tasks).map(({ task }) => task);
+		for (const id of ['wind', 'position', 'compass', 'site-field', 'way-home', 'return-height', 'worn-metal'])
+			expect(tasks, id).not.toContain(id);
+	});
 });

@@ -3,14 +3,14 @@ import type { Mark, StationId } from '../../schema/records';
 import { sentenceIn } from '../words/sentence';
 import type { UnitSystem } from '../words/units';
 import { leftWords } from './deferred';
+import { taskOf } from '../evidence/about';
 import { gatherFacts, type Facts } from '../facts/facts';
 import { readSession, type SessionEvidence, type SessionRecord } from './sessionRecord';
 import { isBefore, STATIONS, stationTitle } from './stations';
 import { RANK, worst, type TaskState } from './task';
 import { benchStates } from './tasks/bench';
-import { checklistFor } from './items';
 import { conflictStates, orStale } from './tasks/conflicts';
-import { checkOf, itemStates } from './tasks/items';
+import { itemStates } from './tasks/items';
 import { TASKS } from './tasks/list';
 import { propellersOffState } from './tasks/propellersOff';
 import { responseStop } from './tasks/responseStop';
@@ -63,7 +63,10 @@ function summaryOf(mark: Mark, tasks: readonly TaskState[]): string {
 	const open = tasks.filter((task) => task.mark === 'unseen').length;
 	if (mark === 'clear') return tasks.length === 0 ? '' : 'all seen';
 	if (mark === 'unseen') return open === tasks.length ? 'not begun' : `${open} to see`;
-	const worstOf = tasks.find((task) => task.mark === mark);
+	// What was found says more than that everything stops.
+	const worstOf =
+		tasks.find((task) => task.mark === mark && task.task !== 'response-stop') ??
+		tasks.find((task) => task.mark === mark);
 	return inShort((mark === 'hold' ? worstOf?.found : worstOf?.title) ?? '');
 }
 
@@ -110,26 +113,22 @@ function gateStation({ id, decision, open }: GateState): Pick<StationState, 'mar
 	return { mark: 'unseen', summary: decision ? 'to decide again' : 'not decided' };
 }
 
-/** The rung of the ladder that failed and that nothing undid since; null where none did. */
-const faultOf = (evidence: SessionEvidence, record: SessionRecord): string | null =>
-	checklistFor(evidence).find(({ id, rung }) => rung && checkOf(record.speaking(id))?.outcome === 'failed')?.id ?? null;
-
 /** What lies behind a gate or a stop that is not answered cannot be answered yet. */
 function shutBehind(
 	tasks: readonly TaskState[],
 	arm: GateState,
 	stop: TaskState | null,
 	propellers: TaskState | null,
-	fault: string | null,
+	record: SessionRecord,
 ) {
+	/** The answer that stopped it stays open for a correction. */
+	const stopped = record.stop && taskOf(record.stop.payload);
 	const shutOf = ({ task, station, mark, page }: TaskState): string => {
 		if (mark === 'aside') return '';
 		if (station === 'power-up' && propellers && task !== 'propellers-off' && page !== 'indoor')
 			return 'First what needs the propellers off: a motor that starts by itself then hurts nobody.';
 		if (station !== 'response' && station !== 'hover') return '';
-		if (stop && task !== 'response-stop') return 'Shut until the ground response is put right.';
-		if (station === 'hover' && fault && task !== fault)
-			return 'A fault ended the ladder: land, disarm, unplug. It begins again once what was changed is noted.';
+		if (stop) return task === 'response-stop' || task === stopped ? '' : 'Stopped: log what was changed first.';
 		return arm.open || task === 'response-stop' ? '' : 'The first gate, Arm, has not been answered.';
 	};
 	return tasks.map((task) => ({ ...task, shut: shutOf(task) || task.shut }));
@@ -172,10 +171,11 @@ export function assessSession(given: SessionEvidence): SessionState {
 	const all = [...(propellers ? [propellers] : []), ...(stop ? [stop] : []), ...done].map((task) =>
 		spoken(task, evidence.units),
 	);
-	// At the gates what is due stands for itself.
-	const counted = (tasks: readonly TaskState[]) => tasks.filter((task) => task.task !== propellers?.task);
+	// At the gates what is due, and what was found, stand for themselves: each is counted once.
+	const counted = (tasks: readonly TaskState[]) =>
+		tasks.filter((task) => task.task !== propellers?.task && task.task !== stop?.task);
 	const arm = gateOf('arm', counted(all), record);
-	const tasks = shutBehind(all, arm, stop, propellers, faultOf(evidence, record));
+	const tasks = shutBehind(all, arm, stop, propellers, record);
 	const fly = gateOf('fly', counted(tasks), record);
 	const stations = STATIONS.map(({ id }): StationState => {
 		const own = tasks.filter(({ station }) => station === id);

@@ -1,4 +1,4 @@
-import type { Entry } from '../../schema/entries';
+import type { Entry, TestPayload } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
 import { EVENT_WORDS, SENSOR_RULES } from '../due/rules';
 import { sentenceIn, SPOKEN } from '../words/sentence';
@@ -63,6 +63,29 @@ const because = (reason: string) => (reason ? `: ${reason}` : '');
 export const taskWords = (task: string, aircraft: Aircraft): string =>
 	everyItem({ aircraft }).get(task)?.text ?? task.replaceAll('-', ' ');
 
+const OUTCOME_OF_REMEDY = {
+	open: 'not tried yet',
+	gone: 'the sign is gone',
+	persists: 'the sign persists',
+	'ask-maker': 'ask the maker',
+} as const;
+
+/** Troubleshooting as the report shows it: sign, cause, remedy and what came of it. */
+const troubleshootingWords = (
+	{ sign, cause, remedy, outcome, locked }: NonNullable<TestPayload['troubleshooting']>,
+	headline: string,
+): string =>
+	[
+		`Troubleshooting: ${sign || headline}`,
+		cause && `likely cause ${cause}`,
+		remedy && `remedy ${remedy}`,
+		`outcome ${OUTCOME_OF_REMEDY[outcome]}`,
+		locked && 'propellers stay off until a change is logged',
+	]
+		.filter(Boolean)
+		.map((part) => String(part).replace(/[.\s]+$/, ''))
+		.join('; ');
+
 /** What an entry says, in a sentence for whoever reads the record. */
 export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSystem): string {
 	const items = new Map(everyItem({ aircraft }));
@@ -87,6 +110,7 @@ export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSy
 			const figures = payload.figures
 				.flatMap(({ label, value, unit }) => (value === null ? [] : [`${label} ${withUnit(value, unit, units)}`]))
 				.join('; ');
+			if (payload.troubleshooting) return troubleshootingWords(payload.troubleshooting, payload.headline);
 			const of = payload.grade === 'guided' && payload.sensor ? `${SENSOR_RULES[payload.sensor].name}: ` : '';
 			return `${of}${sentenceIn(plain(payload.headline), units)}${figures ? ` (${figures})` : ''}, from ${payload.sourceName}`;
 		}

@@ -62,7 +62,6 @@ export function plannedReturn({ figures }: Pick<TestPayload, 'figures'>): Planne
 	return { turnBackMin, homeS, startPct, hoverW: power.value, hoverSigmaW: power.sigma ?? 0 };
 }
 
-
 /** One sigma above the average is 1/1.28 of the way to nine in ten. */
 const Z_90 = 1.28;
 

@@ -7,6 +7,7 @@ import type { ChainFinding } from '../record/chain';
 import type { Aircraft, Pack, Sensor, Session, Site } from '../../schema/records';
 import type { UnitSystem } from '../words/units';
 import type { Facts } from '../facts/facts';
+import { ENTERED_BY_MISTAKE, isStop, RELEASES, STOPPED_TASKS } from './stop';
 import type { Deferred } from './deferred';
 
 /** All that a session is judged by. */
@@ -46,6 +47,8 @@ export interface SessionRecord {
 	undone(task: string): Entry | null;
 	/** The latest entry about a task that does not count, and why; where nothing later speaks. */
 	beside(task: string): { entry: Entry; standing: Standing } | null;
+	/** The no-go of an armed aircraft after which nothing was changed yet; null where nothing is stopped. */
+	stop: Entry | null;
 	/** A decision that no event has undone since. */
 	decision(gate: 'arm' | 'flight'): Entry | null;
 }
@@ -58,15 +61,20 @@ export function readSession({ entries, session }: Pick<SessionEvidence, 'entries
 	const undone = new Map<string, Entry>();
 	const beside = new Map<string, { entry: Entry; standing: Standing }>();
 	const decisions = new Map<string, Entry>();
+	let stop: Entry | null = null;
+	const undo = (tasks: Iterable<string>, by: Entry) => {
+		for (const task of tasks) {
+			const was = speaking.delete(task);
+			if (asides.delete(task) || was) undone.set(task, by);
+		}
+		decisions.clear();
+	};
 	const inOrder = entries.toSorted((a, b) => a.seq - b.seq);
 	for (const entry of inOrder) {
 		const { payload } = entry;
 		if (payload.kind === 'event') {
-			for (const task of undoneBy(payload.what)) {
-				const was = speaking.delete(task);
-				if (asides.delete(task) || was) undone.set(task, entry);
-			}
-			decisions.clear();
+			undo(undoneBy(payload.what), entry);
+			if (RELEASES.includes(payload.what)) stop = null;
 			continue;
 		}
 		const task = taskOf(payload);
@@ -84,6 +92,17 @@ export function readSession({ entries, session }: Pick<SessionEvidence, 'entries
 			beside.set(task, { entry, standing });
 			continue;
 		}
+		if (stop && taskOf(stop.payload) === task && payload.kind === 'check' && payload.remedy === ENTERED_BY_MISTAKE) {
+			// The slip is taken back; the check itself is still to do.
+			stop = null;
+			speaking.delete(task);
+			continue;
+		}
+		if (payload.kind === 'test' && payload.troubleshooting) undo(payload.troubleshooting.reopens, entry);
+		if (isStop(entry)) {
+			undo([...STOPPED_TASKS, ...undoneBy('unplugged')], entry);
+			stop = entry;
+		}
 		speaking.set(task, entry);
 		for (const map of [asides, undone, beside]) map.delete(task);
 	}
@@ -93,6 +112,7 @@ export function readSession({ entries, session }: Pick<SessionEvidence, 'entries
 		aside: (task) => asides.get(task) ?? null,
 		undone: (task) => undone.get(task) ?? null,
 		beside: (task) => beside.get(task) ?? null,
+		stop,
 		decision: (gate) => decisions.get(gate) ?? null,
 	};
 }

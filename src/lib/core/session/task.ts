@@ -29,6 +29,7 @@ export type TaskPage =
 	| 'site-field'
 	| 'temperatures'
 	| 'trim'
+	| 'troubleshooting'
 	| 'way-home'
 	| 'wind';
 
@@ -112,6 +113,9 @@ export function silence(record: SessionRecord, task: string): string {
 		const { what, note } = event.payload;
 		return `Asked again: ${EVENT_WORDS[what].toLowerCase()}${note ? `, ${note}` : ''}.`;
 	}
+	if (event?.payload.kind === 'test' && event.payload.troubleshooting)
+		return `Asked again after troubleshooting: ${event.payload.troubleshooting.cause || event.payload.headline}.`;
+	if (event) return 'Asked again: the flight was stopped, the battery unplugged and the propellers taken off.';
 	const beside = record.beside(task);
 	return (beside && NOT_COUNTED[beside.standing]) ?? '';
 }

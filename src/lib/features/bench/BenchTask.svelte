@@ -12,7 +12,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
-	import { GRADE_WORDS, MARK_OF_VERDICT } from '$lib/ui/marks';
+	import { GRADE_WORDS, markOfFinding } from '$lib/ui/marks';
 	import { showTime } from '$lib/ui/format';
 
 	/** The bench of a session: what is due today, measured or guided, and what was done about it here. */
@@ -87,7 +87,7 @@
 				{#if entry.payload.kind === 'test'}
 					{@const grade = gradeOf(entry.payload)}
 					<li class="hairline flex items-start gap-4 py-2.5">
-						<MarkIcon mark={MARK_OF_VERDICT[entry.payload.verdict]} size={26} />
+						<MarkIcon mark={markOfFinding(entry.payload)} size={26} />
 						<div>
 							<p class="m-0">{entry.payload.headline}</p>
 							<p class="m-0 text-[14px] text-ink-2">

@@ -3,9 +3,10 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import type { StationId } from '$lib/schema/records';
-	import type { CheckPayload, Odd } from '$lib/schema/entries';
+	import type { CheckPayload, EventKind, Odd } from '$lib/schema/entries';
 	import { checklistFor, type Item } from '$lib/core/session/items';
 	import { faultsOf } from '$lib/core/session/checklist/faults';
+	import { signOf } from '$lib/core/session/checklist/signs';
 	import { outcomeOf } from '$lib/core/session/answers';
 	import { isImpossible, meantBy, type Meant } from '$lib/core/session/slips';
 	import { checkOf } from '$lib/core/session/tasks/items';
@@ -44,6 +45,7 @@
 	import RotorDrawing from '$lib/ui/RotorDrawing.svelte';
 	import { rotorsOf } from '$lib/features/motors/rotorsOf';
 	import HandsLately from '$lib/features/practice/HandsLately.svelte';
+	import RemedyDialog from './RemedyDialog.svelte';
 	import RungCard from './RungCard.svelte';
 	import TaskRow from './TaskRow.svelte';
 	import WindCard from './WindCard.svelte';
@@ -110,6 +112,15 @@
 	const asking = $derived(chosen ? `${chosen.task} ${chosen.entry?.id ?? ''}` : '');
 	const busy = $derived(sent !== '' && sent === asking);
 	let answer = $state<ItemAnswer>();
+	let step = $state<RungCard>();
+	/** An OK that waits for what was done about the problem that the last answer found. */
+	let mending = $state.raw<{ done: Partial<CheckPayload>; words: string } | null>(null);
+	const problem = $derived(chosen?.mark === 'hold' || chosen?.mark === 'caution' ? checkOf(chosen.entry) : null);
+	/** The answer that stopped the flight: it is only corrected, not given anew. */
+	const stopped = $derived(view.state.record.stop !== null && view.state.record.stop.id === chosen?.entry?.id);
+	const failedBefore = $derived(
+		problem?.outcome === 'failed' && item !== null && item.type !== 'measure' && item.type !== 'wait',
+	);
 	/** A value that cannot be, and what may have been meant. */
 	let slip = $state<{ value: number; meant: Meant[] } | null>(null);
 
@@ -125,12 +136,16 @@
 
 	async function write(of: Item, check: Omit<CheckPayload, 'kind' | 'task' | 'unit' | 'grade'>, words: string) {
 		if (busy || !chosen) return;
+		if (failedBefore && check.outcome !== 'failed' && check.remedy === undefined) {
+			mending = { done: check, words };
+			return;
+		}
 		const answering = asking;
 		sent = answering;
 		try {
 			await view.record(
 				station,
-				{ kind: 'check', task: of.id, unit: of.limit?.unit ?? '', grade: view.grade('seen'), ...check },
+				{ kind: 'check', task: of.id, unit: of.limit?.unit ?? '', grade: view.grade(of.grade ?? 'seen'), ...check },
 				chosen.entry?.id ?? null,
 			);
 			if (picked === of.id) picked = null;
@@ -175,6 +190,13 @@
 			outcome === 'done' ? 'Recorded' : 'Recorded as not as it should be',
 		);
 	}
+	/** A problem: on an armed aircraft it stops everything, and what to do stands on the screen at once. */
+	const fails = (of: Item, reason: string) =>
+		write(of, { outcome: 'failed', value: null, waitedS: null, reason }, 'Recorded').then(() => {
+			if (view.state.record.stop && (station === 'response' || station === 'hover'))
+				void goto(view.href(station, 'response-stop'));
+		});
+
 	const nudge = (outcome: CheckPayload['outcome'], odd?: Odd) =>
 		item &&
 		write(
@@ -184,6 +206,39 @@
 		).then(() => {
 			if (outcome === 'failed') void goto(view.href('response', 'response-stop'));
 		});
+
+	/** The remedy of a problem: a change is an event, after which the check is asked again with all that it undoes. */
+	async function mended(remedy: string, event: EventKind | null) {
+		const waitingFor = mending;
+		if (!item || !waitingFor) return;
+		mending = null;
+		if (!event) {
+			await write(
+				item,
+				{ outcome: 'done', value: null, waitedS: null, reason: '', ...waitingFor.done, remedy },
+				waitingFor.words,
+			);
+			return;
+		}
+		try {
+			await view.happened(event, remedy);
+			done('Change logged: check it again');
+		} catch (error) {
+			failed(error);
+		}
+	}
+
+	/** A hover test step that was flown: by its clock, or by the pilot's word alone. */
+	function flown(flownS: number | null) {
+		if (!item) return;
+		void write(
+			item,
+			flownS === null
+				? { outcome: 'doubtful', value: null, waitedS: null, reason: 'By your word: the step was not timed.' }
+				: { outcome: 'done', value: null, waitedS: flownS, flownS, reason: '' },
+			'Recorded',
+		);
+	}
 
 	function notRight() {
 		if (item?.id === 'bumps') bumped = true;
@@ -197,7 +252,17 @@
 
 	function onkeydown(event: KeyboardEvent) {
 		// A key that is held down is one press.
-		if (event.ctrlKey || event.metaKey || event.altKey || event.repeat || asideOf || failing || bumped || unarmed)
+		if (
+			event.ctrlKey ||
+			event.metaKey ||
+			event.altKey ||
+			event.repeat ||
+			asideOf ||
+			failing ||
+			bumped ||
+			unarmed ||
+			mending
+		)
 			return;
 		const onControl = event.target instanceof HTMLElement && event.target.closest('button, a, input, textarea, select');
 		const open = chosen && !chosen.shut;
@@ -206,7 +271,7 @@
 		else if (inField(event)) return;
 		else if (event.key === 'Enter' && !onControl) {
 			if (waiting) void accept(waiting.value, waiting.waitedS, true);
-			else if (open) answer?.press();
+			else if (open && !stopped) (item?.rung ? step : answer)?.press();
 			else if (next) void goto(view.taskHref(next));
 			else if (held && leads(held)) again(held);
 			else if (following && !chosen) void goto(view.href(following.id));
@@ -246,10 +311,10 @@
 		<div class="mt-4 flex flex-wrap items-center gap-4 border-y border-rule py-4">
 			<p class="m-0 min-w-0 flex-1 basis-60 font-semibold text-hold">{shut}</p>
 			{#if tasks.some(({ task }) => task === 'response-stop')}
-				<Button kind="primary" href={view.href('response', 'response-stop')}>See what it could be</Button>
+				<Button kind="primary" href={view.href(station, 'response-stop')}>Make it safe</Button>
 			{:else if station === 'response' || station === 'hover'}
-				<Button kind="primary" href={view.state.arm.open ? view.href('response', 'response-stop') : view.href('arm')}
-					>{view.state.arm.open ? 'See the ground response' : 'Go to Arm'}</Button
+				<Button kind="primary" href={view.state.record.stop ? view.href(station, 'response-stop') : view.href('arm')}
+					>{view.state.record.stop ? 'Make it safe' : 'Go to Arm'}</Button
 				>
 			{:else if station === 'power-up'}
 				{@const left = view.state.arm.blocking.find(
@@ -270,6 +335,12 @@
 						? 'Check it again'
 						: askOf(first).press || 'Open it'}</Button
 			>
+			{#if items.has(first.task)}{@const check = checkOf(first.entry)}
+				<Button
+					class="ml-3 min-h-14"
+					href={view.finderHref(check ? signOf(first.task, check.reason, check.odd) : undefined, first.task)}
+					>Find the cause</Button
+				>{/if}
 		</div>
 	{:else if over}
 		<div class="mt-4">{@render goOn(over)}</div>
@@ -302,17 +373,29 @@
 				{/if}
 				{#if item.id === 'lost-position'}<HandsLately pilot={view.bundle.session.pilot} />{/if}
 				{#if item.id === 'daylight' && view.bundle.site}<Daylight site={view.bundle.site} />{/if}
-				{#if item.rung}<RungCard rung={item.rung} />{/if}
-				<ItemAnswer
-					bind:this={answer}
-					{item}
-					of={view.bundle.session.id}
-					answeredAt={chosen.entry?.at ?? null}
-					unit={unitOf(item)}
-					{busy}
-					onaccept={(value, waitedS) => accept(value === null ? null : toSi(item, value), waitedS)}
-					onnudge={(outcome, odd) => void nudge(outcome, odd)}
-				/>
+				{#if stopped}
+					<Button class="min-h-14" disabled={busy} onclick={() => (mending = { done: {}, words: 'Recorded' })}
+						>Correct this answer</Button
+					>
+				{:else if item.rung}
+					<RungCard
+						bind:this={step}
+						rung={item.rung}
+						owner="{view.half} {item.id}"
+						{busy}
+						onflown={flown}
+						onfault={notRight}
+					/>
+				{:else}<ItemAnswer
+						bind:this={answer}
+						{item}
+						of={view.half}
+						answeredAt={chosen.entry?.at ?? null}
+						unit={unitOf(item)}
+						{busy}
+						onaccept={(value, waitedS) => accept(value === null ? null : toSi(item, value), waitedS)}
+						onnudge={(outcome, odd) => void nudge(outcome, odd)}
+					/>{/if}
 				{#if waiting && waiting.of === item.id}
 					{@const held = waiting}
 					<div class="mt-4 flex flex-wrap items-center gap-3 rounded border border-ink px-[1rem] py-3" role="status">
@@ -350,7 +433,7 @@
 								>Measure it: {instrument.title.toLowerCase()}</Button
 							>{/if}
 						{#if ARMS.includes(item.id)}<Button onclick={() => (unarmed = true)}>It will not arm</Button>{/if}
-						{#if item.type !== 'nudge'}<Button onclick={notRight} kbd="n"
+						{#if item.type !== 'nudge' && !stopped}<Button onclick={notRight} kbd="n"
 								>{item.id === 'bumps' ? 'There was one: note it' : 'Not as it should be'}</Button
 							>{/if}
 						{#if chosen.offered}<Button onclick={() => (asideOf = chosen)} kbd="x">Set aside</Button>{/if}
@@ -421,9 +504,16 @@
 <FailDialog
 	open={failing}
 	offered={item ? faultsOf(item) : []}
-	finder={view.finderHref()}
+	finder={view.finderHref(problem && item ? signOf(item.id, problem.reason, problem.odd) : undefined, item?.id)}
 	onclose={() => (failing = false)}
-	onreason={(reason) => item && void write(item, { outcome: 'failed', value: null, waitedS: null, reason }, 'Noted')}
+	onreason={(reason) => item && void fails(item, reason)}
+/>
+<RemedyDialog
+	open={mending !== null}
+	problem={problem ? `${problem.reason || chosen?.title || ''}` : ''}
+	{stopped}
+	onclose={() => (mending = null)}
+	onremedy={(remedy, event) => void mended(remedy, event)}
 />
 <Happened
 	bind:open={bumped}

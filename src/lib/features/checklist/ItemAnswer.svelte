@@ -56,6 +56,8 @@
 	/** A receiver that waits longer for its radio may go into another state. */
 	const RECEIVER_WAITS_S = 30;
 	const setDown = $derived(item.setDownS ?? 0);
+	/** A wait that ended this long ago is not asked about any more, seconds. */
+	const FORGOTTEN_S = 120;
 
 	$effect(() => {
 		if (pluggedAt === null) return;
@@ -89,6 +91,8 @@
 				const { data } = begunSchema.safeParse(kept);
 				const begunAt = data?.pluggedAt ?? data?.startedAt ?? null;
 				if (!data || begunAt === null || (answeredAt && begunAt < Date.parse(answeredAt))) return;
+				// Plugged in that long ago, nobody knows whether it was left alone.
+				if (Date.now() - begunAt > 1000 * (wanted + setDown + FORGOTTEN_S)) return;
 				({ pluggedAt, startedAt } = data);
 				over = startedAt !== null && Date.now() - startedAt >= 1000 * wanted;
 			},

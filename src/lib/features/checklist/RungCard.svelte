@@ -1,45 +1,81 @@
 <script lang="ts">
+	import { z } from 'zod';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import { Stopwatch } from '$lib/features/measuring/stopwatch.svelte';
 	import { controlPlace, controlsFor, USE_WORDS } from '$lib/core/session/controls';
 	import type { Rung } from '$lib/core/session/items';
 	import { formatQuantity } from '$lib/core/words/units';
 	import Button from '$lib/ui/Button.svelte';
+	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
 	import { say, tone } from '$lib/ui/speech';
 
-	/** One rung of the ladder: mode and stick before the switch, how long, what to watch, what ends it; counted aloud. */
-	let { rung }: { rung: Rung } = $props();
+	/** One hover test step: mode and stick before the switch, its time counted aloud, what to watch, what ends it. */
+	type Props = {
+		rung: Rung;
+		/** Whose step it is: its time goes on while the page is left. */
+		owner: string;
+		busy: boolean;
+		/** The step was flown: for so many seconds, or null where nobody timed it. */
+		onflown: (flownS: number | null) => void;
+		/** A fault ended it. */
+		onfault: () => void;
+	};
+	let { rung, owner, busy, onflown, onfault }: Props = $props();
 	const view = getSessionView();
-	const { aircraft } = $derived(view.bundle);
+	const { aircraft, session } = $derived(view.bundle);
 	const place = $derived(controlsFor(aircraft, rung.mode).map(controlPlace)[0]);
 	const gust = $derived(view.wind ? Math.max(view.wind.gustMps, view.wind.speedMps) : null);
 	const speed = (mps: number) => formatQuantity(mps, 'speed', units());
 
-	let startedAt = $state<number | null>(null);
-	let leftS = $state(0);
 	const PROMPT_S = 15;
-	$effect(() => {
-		if (startedAt === null) return;
-		const from = startedAt;
-		let said = rung.seconds;
-		const timer = setInterval(() => {
-			leftS = Math.max(0, rung.seconds - (performance.now() - from) / 1000);
-			if (leftS === 0) {
-				clearInterval(timer);
-				tone('done');
-				say('Time. Land, or go on. Did it hold?');
-			} else if (leftS <= said - PROMPT_S) {
-				said -= PROMPT_S;
-				say(`${Math.ceil(leftS)} seconds.`);
-			}
-		}, 200);
-		return () => clearInterval(timer);
+	let promptedS = 0;
+	let told = false;
+	const clock = new Stopwatch(() => {
+		const leftS = rung.seconds - clock.elapsedS;
+		if (leftS <= 0 && !told) {
+			told = true;
+			tone('done');
+			say('Time. Land, or go on. Did it hold?');
+		} else if (leftS > 0 && clock.elapsedS - promptedS >= PROMPT_S) {
+			promptedS += PROMPT_S;
+			say(`${Math.ceil(leftS)} seconds.`);
+		}
 	});
-	function count() {
-		startedAt = performance.now();
-		leftS = rung.seconds;
-		say(`${USE_WORDS[rung.mode]}. Watch: ${rung.watch}.`);
+	$effect(() => () => clock.stop());
+	/** Seconds of a step that was ended before its time. */
+	let shortS = $state<number | null>(null);
+	// svelte-ignore state_referenced_locally
+	const half = keepDraft(
+		`step ${owner}`,
+		() => (clock.fromMs === null ? null : { fromMs: clock.fromMs }),
+		(kept) => {
+			const { data } = z.object({ fromMs: z.number() }).safeParse(kept);
+			if (data) clock.goOn(data.fromMs);
+		},
+	);
+	const running = $derived(clock.fromMs !== null);
+	const leftS = $derived(Math.max(0, rung.seconds - clock.elapsedS));
+
+	/** The primary action, as the Enter key does it. */
+	export function press() {
+		if (busy) return;
+		if (!running) {
+			[promptedS, told, shortS] = [0, false, null];
+			clock.start();
+			say(`${USE_WORDS[rung.mode]}. Watch: ${rung.watch}.`);
+		} else if (leftS === 0) {
+			const flownS = Math.round(clock.seconds * 10) / 10;
+			clock.stop();
+			half.forget();
+			onflown(flownS);
+		}
+	}
+	function end() {
+		shortS = Math.round(clock.seconds);
+		clock.stop();
+		half.forget();
 	}
 </script>
 
@@ -50,24 +86,35 @@
 	<dd class="m-0">{rung.stick}</dd>
 	<dt class="text-ink-2">Watch</dt>
 	<dd class="m-0">{rung.watch}</dd>
-	<dt class="text-ink-2">What ends it</dt>
+	<dt class="text-ink-2">Ends at once</dt>
 	<dd class="m-0 font-semibold text-hold">{rung.ends}</dd>
-	<dt class="text-ink-2">Gusts</dt>
-	<dd class="m-0">
-		wanted at most {speed(rung.gustMps)} (Winglogos default){#if gust === null}; the wind has not been entered{:else};
-			today {speed(gust)}{#if gust > rung.gustMps}<b class="text-caution">: more than it should be flown in</b
-				>{/if}{/if}
-	</dd>
+	{#if session.venue !== 'roof'}
+		<dt class="text-ink-2">Gusts</dt>
+		<dd class="m-0">
+			limit {speed(rung.gustMps)} (Winglogos default){#if gust === null}; wind not entered{:else}; today {speed(
+					gust,
+				)}{#if gust > rung.gustMps}<b class="text-caution">, above the limit</b>{/if}{/if}
+		</dd>
+	{/if}
 </dl>
-<div class="mb-4 flex flex-wrap items-center gap-4">
-	{#if startedAt === null}
-		<Button class="min-h-14" onclick={count}>Count {rung.seconds} s aloud</Button>
-	{:else}
+<div class="mb-4 grid gap-3">
+	{#if running}
 		<p class="figure-mono m-0 text-[44px] leading-none font-bold" role="timer">
 			{Math.ceil(leftS)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s left</span>
 		</p>
-		<Button class="min-h-14" onclick={count}>From the beginning</Button>
+	{:else if shortS !== null}
+		<p class="m-0 font-semibold" role="status">Ended after {shortS} s of {rung.seconds} s. Fly the step again.</p>
 	{/if}
+	<div class="flex flex-wrap gap-3">
+		{#if !running}
+			<Button kind="primary" kbd="↵" disabled={busy} onclick={press}>Start {rung.seconds} s step</Button>
+			<Button class="min-h-14" disabled={busy} onclick={() => onflown(null)}>Flown, not timed</Button>
+		{:else}
+			<Button kind="primary" kbd="↵" disabled={busy || leftS > 0} onclick={press}>Record step OK</Button>
+			<Button class="min-h-14" disabled={busy} onclick={end}>End early</Button>
+			<Button class="min-h-14 border-hold! text-hold!" disabled={busy} onclick={onfault}>Fault: land</Button>
+		{/if}
+	</div>
 </div>
 <details class="mb-4">
 	<summary class="min-h-11 cursor-pointer py-2 font-semibold text-action">If it goes wrong</summary>

@@ -26,7 +26,7 @@
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { download } from '$lib/ui/download';
 	import { showDate } from '$lib/ui/format';
-	import { GRADE_WORDS, MARK_OF_VERDICT } from '$lib/ui/marks';
+	import { GRADE_WORDS, markOfFinding } from '$lib/ui/marks';
 	import { done, failed } from '$lib/ui/notify';
 	import DueTable from './DueTable.svelte';
 	import { dueTitle, INSTRUMENT_OF, SCHOOL_NAMES } from './fleetDue';
@@ -245,7 +245,7 @@
 					{@const { payload } = entry}
 					{#if payload.kind === 'test' || payload.kind === 'calibration'}
 						<li class="hairline flex flex-wrap items-start gap-x-4 gap-y-1 py-2.5">
-							<MarkIcon mark={MARK_OF_VERDICT[payload.verdict]} size={26} />
+							<MarkIcon mark={markOfFinding(payload)} size={26} />
 							<div class="min-w-0 flex-1 basis-72">
 								<p class="m-0">
 									{payload.kind === 'test'

@@ -39,7 +39,8 @@
 	$effect(() => () => work.dispose());
 
 	const half = keepDraft(
-		`finder ${asked.get('aircraft') ?? ''}`,
+		// One draft for each sign of each aircraft in each session: another sign begins its own.
+		['finder', ...['aircraft', 'session', 'sign', 'about'].map((name) => asked.get(name) ?? '')].join(' '),
 		() => (work.begun ? { aircraftId, request: $state.snapshot(work.request) } : null),
 		(kept) => {
 			if (!kept || typeof kept !== 'object' || !('request' in kept)) return;

@@ -1,5 +1,6 @@
 import { begunSmall } from '$lib/core/words/begun';
 import { knownOf } from '$lib/core/symptoms/asked';
+import { reopenedBy } from '$lib/core/symptoms/reopens';
 import { fittingTo } from '$lib/core/symptoms/table';
 import type { TestPayload } from '$lib/schema/entries';
 import type { Aircraft } from '$lib/schema/records';
@@ -131,6 +132,8 @@ export class FinderState {
 		const { answer, request } = this;
 		if (!answer) return null;
 		const present = request.observations.filter(({ state }) => state === 'present').map(({ id }) => id);
+		const [top] = answer.ranked;
+		const result = request.remedies.findLast(({ cause }) => cause === top?.cause)?.result;
 		const seen = fittingTo(request)
 			.observations.filter(({ id }) => present.includes(id))
 			.map(({ text }) => text);
@@ -143,6 +146,14 @@ export class FinderState {
 			figures: answer.ranked
 				.slice(0, 5)
 				.map(({ text, probability }) => ({ label: text.slice(0, 120), value: 100 * probability, unit: '%' })),
+			troubleshooting: {
+				sign: seen.join('; ').slice(0, 400),
+				cause: (top?.text ?? '').slice(0, 400),
+				remedy: (top?.remedy ?? '').slice(0, 400),
+				outcome: answer.stop.state === 'ask-maker' ? 'ask-maker' : (result ?? 'open'),
+				locked: answer.danger.locked,
+				reopens: reopenedBy(top?.repeat ?? []),
+			},
 			verdict: answer.verdict,
 			reasons: answer.reasons,
 		};

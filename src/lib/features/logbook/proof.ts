@@ -6,7 +6,7 @@ import type { UnitSystem } from '$lib/core/words/units';
 import { placeWords } from '$lib/features/session/sheetDocument';
 import type { SessionBundle } from '$lib/store/repository';
 import { showDate } from '$lib/ui/format';
-import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
+import { markOfFinding, MARK_WORDS } from '$lib/ui/marks';
 import type { PdfBlock, PdfDocument } from '$lib/ui/pdf';
 
 /** Findings that a client or a claim is about, in the order of a flight. */
@@ -29,7 +29,7 @@ export function proofOf({ session, aircraft, site, entries, chain }: SessionBund
 	const found = TOLD.flatMap((task) => {
 		const entry = entries.findLast(({ payload }) => payload.kind === 'test' && payload.task === task);
 		return entry?.payload.kind === 'test'
-			? [`${plain(entry.payload.headline)} (${MARK_WORDS[MARK_OF_VERDICT[entry.payload.verdict]]})`]
+			? [`${plain(entry.payload.headline)} (${MARK_WORDS[markOfFinding(entry.payload)]})`]
 			: [];
 	});
 	const asides = entries.filter(({ payload }) => isAside(payload));

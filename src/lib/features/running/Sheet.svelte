@@ -6,7 +6,7 @@
 	import { units } from '$lib/ui/preferences.svelte';
 	import type { Reason, Verdict } from '$lib/schema/common';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
-	import { MARK_OF_VERDICT, MARK_WORDS } from '$lib/ui/marks';
+	import { markOfFinding, MARK_WORDS } from '$lib/ui/marks';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Button from '$lib/ui/Button.svelte';
 
@@ -44,7 +44,7 @@
 			</div>
 			<!-- On a phone these stand in one line. -->
 			<div class="no-print flex gap-2 max-md:*:px-2.5 max-md:*:text-[15px] max-md:*:whitespace-nowrap">
-				{#if finding}{@const mark = MARK_OF_VERDICT[finding.verdict]}
+				{#if finding}{@const mark = markOfFinding(finding)}
 					<span class="flex items-center gap-2"><MarkIcon {mark} size={34} word={false} />{MARK_WORDS[mark]}</span>{/if}
 				{#if corner}{@render corner()}{/if}
 			</div>

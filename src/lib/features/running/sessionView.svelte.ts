@@ -285,15 +285,16 @@ export class SessionView {
 	taskHref({ task, station, page }: Pick<TaskState, 'task' | 'station' | 'page'>): string {
 		const { aircraft, session } = this.bundle;
 		if (page === 'indoor') return `/aircraft/${aircraft.id}/indoor`;
+		if (page === 'troubleshooting') return this.finderHref();
 		if (page === 'record') return `/session/${session.id}/sheet`;
 		if (page === 'wind' || page === 'conflict') return this.href(station);
 		return page ? this.href(station, page) : `${this.href(station)}?item=${task}`;
 	}
 
 	/** Where causes are found for what the aircraft does, with a sign that was seen already. */
-	finderHref(sign?: string): string {
+	finderHref(sign?: string, about = ''): string {
 		const { aircraft, session } = this.bundle;
-		return `/finder?aircraft=${aircraft.id}&session=${session.id}${sign ? `&sign=${sign}` : ''}`;
+		return `/finder?aircraft=${aircraft.id}&session=${session.id}${sign ? `&sign=${sign}` : ''}${about ? `&about=${about}` : ''}`;
 	}
 
 	href(station: StationId, task?: string): string {

@@ -43,6 +43,7 @@ export const PAGES = {
 	'way-home': WayHomeTask,
 	wind: null,
 	conflict: null,
+	troubleshooting: null,
 } satisfies Record<TaskPage, Component | null>;
 
 export const pageOf = (task: string | null): Component | null =>

@@ -19,7 +19,7 @@ beforeEach(() => {
 });
 afterEach(() => vi.useRealTimers());
 
-const AROUND = { minDistanceM: 20, returnHeightM: 40, plannedS: 60 };
+const AROUND = { minDistanceM: 20, returnHeightM: 40, planned: () => ({ leastS: 12, mostS: 60 }) };
 
 function begun(trigger: Trigger = 'switch', around = AROUND): ReturnTestState {
 	const state = new ReturnTestState(() => around);

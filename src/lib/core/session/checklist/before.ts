@@ -150,6 +150,7 @@ export const BEFORE: readonly Template[] = [
 	},
 	{
 		id: 'pack-voltage',
+		grade: 'read-off',
 		station: 'plan',
 		type: 'measure',
 		weight: 'hold',
@@ -161,6 +162,7 @@ export const BEFORE: readonly Template[] = [
 	},
 	{
 		id: 'pack-voltage',
+		grade: 'read-off',
 		station: 'plan',
 		type: 'measure',
 		weight: 'hold',

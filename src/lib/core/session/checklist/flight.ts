@@ -357,6 +357,7 @@ export const FLIGHT: readonly Template[] = [
 	},
 	{
 		id: 'pack-after',
+		grade: 'read-off',
 		station: 'close',
 		type: 'measure',
 		weight: 'caution',
@@ -367,6 +368,7 @@ export const FLIGHT: readonly Template[] = [
 	},
 	{
 		id: 'pack-after',
+		grade: 'read-off',
 		station: 'close',
 		type: 'measure',
 		weight: 'caution',

@@ -45,6 +45,8 @@ export interface Item {
 	setDownS?: number;
 	/** What it means for the flight when it fails. */
 	weight: 'hold' | 'caution';
+	/** How an answer is known where it is not by eye: a value read from a display. */
+	grade?: 'read-off';
 	/** It is never left undone. */
 	must?: true;
 	/** Reasons for leaving it undone that pilots have; words of one's own are always possible. */

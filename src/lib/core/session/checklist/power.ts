@@ -223,6 +223,7 @@ export const POWER: readonly Template[] = [
 	},
 	{
 		id: 'return-height',
+		grade: 'read-off',
 		station: 'return',
 		type: 'measure',
 		weight: 'hold',

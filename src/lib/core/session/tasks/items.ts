@@ -33,7 +33,8 @@ const ODD_WORDS: Record<NonNullable<CheckPayload['odd']>, string> = {
 function detailOf(item: Item, mark: Mark, check: CheckPayload | null, evidence: SessionEvidence): string {
 	if (!check || mark === 'unseen') return item.why;
 	const value = valueWords(item, check, evidence);
-	if (mark === 'clear') return value;
+	if (mark === 'clear')
+		return [value, check.remedy ? `After a problem: ${check.remedy}.` : ''].filter(Boolean).join(' ');
 	const wrong = check.odd ? ODD_WORDS[check.odd] : value;
 	const said = check.outcome === 'doubtful' ? 'Doubtful' : 'Not as it should be';
 	return `${said}${wrong ? `: ${wrong}` : ''}. ${check.reason}`.trim();
@@ -72,8 +73,8 @@ export function itemState(item: Item, evidence: SessionEvidence, record: Session
 	const check = checkOf(entry);
 	const mark = check ? markOf(check, item.weight) : 'unseen';
 	const asked = silence(record, item.id);
-	// A nudge or a rung that went wrong is put right, never left.
-	const settled = (item.type === 'nudge' || item.rung) && check?.outcome === 'failed' ? null : offered;
+	// What went wrong on an armed aircraft is put right, never skipped.
+	const settled = entry && record.stop?.id === entry.id ? null : offered;
 	const state = taskState({
 		task: item.id,
 		station: item.station,

@@ -9,6 +9,7 @@ import { recordHolds } from './record';
 import { returnTest } from './returnTest';
 import { siteField } from './siteField';
 import { actionHere, wayHome } from './wayHome';
+import { troubleshooting } from './troubleshooting';
 import { wind } from './wind';
 
 /** The tasks of a session beside the items of its checklist and the sensors of its bench. */
@@ -24,6 +25,7 @@ export const TASKS: readonly Task[] = [
 	actionHere,
 	wayHome,
 	recordHolds,
+	troubleshooting,
 	hover,
 	returnTest,
 ];

@@ -1,4 +1,5 @@
-import type { Odd } from '../../../schema/entries';
+import type { Entry, Odd } from '../../../schema/entries';
+import { taskOf } from '../../evidence/about';
 import { reason } from '../../finding/reasons';
 import { taskState, type TaskState } from '../task';
 import type { SessionRecord } from '../sessionRecord';
@@ -24,24 +25,29 @@ export function observedOf(record: SessionRecord): Observed {
 	return seen;
 }
 
-/** The stop after a wrong answer on the ground; null where every answer so far was right. */
-export function responseStop(record: SessionRecord): TaskState | null {
-	const wrong = Object.keys(AXES).find((task) => checkOf(record.speaking(task))?.outcome === 'failed');
-	if (!wrong) return null;
+/** Whether a stop is a wrong nudge, which has a ranking of faults of its own. */
+export const isWrongNudge = (entry: Entry): boolean => Object.keys(AXES).includes(taskOf(entry.payload));
+
+/** The stop after a no-go of the armed aircraft; null where nothing is stopped. */
+export function responseStop({ stop }: SessionRecord): TaskState | null {
+	if (!stop) return null;
 	return taskState({
 		task: 'response-stop',
-		station: 'response',
+		station: stop.station,
 		page: 'response-stop',
 		mark: 'hold',
 		title: 'Stop: throttle down, disarm, unplug, propellers off',
-		detail:
-			'A nudge was answered wrongly. The rungs behind it are shut until it is put right and every nudge is clean.',
+		detail: 'Later steps stay locked until the change is logged.',
 		reasons: [
-			reason('fail', 'nudge-wrong', 'An aircraft that leans the wrong way on the ground flips when it lifts.', {
-				next: 'Look which faults could do this, put it right, and begin the nudges again.',
-			}),
+			isWrongNudge(stop)
+				? reason('fail', 'nudge-wrong', 'An aircraft that leans the wrong way on the ground flips when it lifts.', {
+						next: 'Look which faults could do this, put it right, and begin the nudges again.',
+					})
+				: reason('fail', 'stopped', 'An armed aircraft showed a problem: flown on, it can hurt somebody or be lost.', {
+						next: 'Find the cause, put it right, and log what was changed.',
+					}),
 		],
-		next: 'See what it could be',
+		next: 'Make it safe and find the cause',
 		offered: null,
 	});
 }
