@@ -127,7 +127,7 @@ export class Scribe {
 
 	/** Answers a station's items as they should be; values given by item. */
 	station(id: StationId, values: Record<string, number> = {}, leaveOpen: string[] = []): this {
-		for (const item of checklistFor({ aircraft: this.aircraft }))
+		for (const item of checklistFor({ aircraft: this.aircraft, entries: this.entries }))
 			if (item.station === id && !leaveOpen.includes(item.id))
 				this.check(item, item.type === 'measure' ? (values[item.id] ?? null) : null);
 		return this;

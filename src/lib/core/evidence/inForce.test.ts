@@ -59,7 +59,7 @@ describe('what was last done', () => {
 
 describe('what an event undoes', () => {
 	it('is what it may have changed, and nothing else', () => {
-		for (const task of ['radio-first', 'craft-first', 'still', 'link', 'pre-arm', 'position'])
+		for (const task of ['radio-first', 'craft-first', 'still', 'link', 'restarted', 'position'])
 			expect(undoneBy('unplugged'), task).toContain(task);
 		for (const task of ['props-on', 'frame', 'due-gyro', 'hover'])
 			expect(undoneBy('unplugged'), task).not.toContain(task);

@@ -1,7 +1,7 @@
-import type { EventKind } from '../../schema/entries';
+import type { EntryPayload, EventKind } from '../../schema/entries';
 import type { Sensor } from '../../schema/records';
 import { SENSOR_RULES } from '../due/rules';
-import { taskOfSensor } from './about';
+import { sensorOf, taskOfSensor } from './about';
 
 const NUDGES = [
 	'spin-up',
@@ -37,12 +37,13 @@ const STARTED = [
 	'link',
 	'picture',
 	'overlay',
-	'pre-arm',
+	'restarted',
 	'position',
 ] as const;
-const SET = ['loss-action', 'return-height', 'battery-levels', 'link-loss', 'switches', 'way-home'] as const;
+const SET = ['loss-action', 'return-height', 'battery-levels', 'link-loss', 'switches', 'pre-arm', 'way-home'] as const;
 const KNOCKED = [
 	'frame',
+	'antennas',
 	'props-whole',
 	'leads',
 	'wires',
@@ -91,6 +92,30 @@ const TASKS: Record<EventKind, readonly string[]> = {
 	journey: ['frame'],
 	unplugged: [...STARTED],
 };
+
+/** Calibrations that an aircraft takes over only after a restart. */
+const TAKEN_OVER: readonly Sensor[] = ['compass', 'accelerometer', 'gyro', 'level', 'mounting', 'radio', 'vision'];
+/** Checks that are done with the propellers off. */
+const PROPELLERS_OFF: readonly string[] = [
+	'first-power',
+	'motors-bare',
+	'motor-walk',
+	'bench-arm',
+	'pre-arm',
+	'board-compass',
+	'interference',
+	'link-loss',
+];
+
+/** Tasks that an entry itself asks again: a calibration the restart, a check with propellers off that they are fitted well. */
+export function undoneByDoing(payload: EntryPayload): string[] {
+	if (payload.kind !== 'check' && payload.kind !== 'test' && payload.kind !== 'calibration') return [];
+	const sensor = sensorOf(payload);
+	return [
+		...(sensor && TAKEN_OVER.includes(sensor) ? ['restarted'] : []),
+		...(PROPELLERS_OFF.includes(payload.task) ? ['props-on', 'propellers'] : []),
+	];
+}
 
 /** Tasks of a session that an event undoes. */
 export function undoneBy(what: EventKind): ReadonlySet<string> {

@@ -2,12 +2,17 @@ import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
 import type { Recipe } from './recipes';
 
+/** Held for this share of its time, a step was held. */
+const HELD_SHARE = 0.9;
+
 /** What the pilot answered at a step: as it should be, not so, or could not tell. */
 export type Shown = 'as-wanted' | 'otherwise' | 'not-seen';
 
 export interface StepAnswer {
 	shown: Shown;
 	note: string;
+	/** Seconds that the step was held, where it has a hold. */
+	heldS?: number | undefined;
 }
 
 /**
@@ -23,7 +28,9 @@ export function judgeGuide(
 	recipe.before.forEach((text, k) => {
 		if (!ready[k]) out.push(reason('caution', 'not-ready', `Not confirmed before: ${text}.`));
 	});
-	recipe.steps.forEach((step, k) => {
+	// A routine ends with the step that failed: what follows was never to be done.
+	const failedAt = recipe.steps.findIndex((step, k) => step.watch !== undefined && answers[k]?.shown === 'otherwise');
+	recipe.steps.slice(0, failedAt < 0 ? undefined : failedAt + 1).forEach((step, k) => {
 		const answer = answers[k];
 		if (!answer) {
 			out.push(
@@ -34,13 +41,21 @@ export function judgeGuide(
 			);
 			return;
 		}
+		if (step.holdS !== undefined && answer.heldS !== undefined && answer.heldS < HELD_SHARE * step.holdS)
+			out.push(
+				reason('caution', 'hold-cut', `${step.do}: held ${answer.heldS.toFixed(0)} s of ${step.holdS} s.`, {
+					value: answer.heldS,
+					limit: { value: step.holdS, unit: 's', source: 'Routine as entered for this aircraft' },
+					next: 'Repeat it, unless the aircraft itself showed that the step was done.',
+				}),
+			);
 		const note = answer.note ? ` (${answer.note})` : '';
 		if (!step.watch) return;
 		if (answer.shown === 'otherwise')
 			out.push(
 				reason('fail', 'showed-otherwise', `${step.do}: not as it should be${note}.`, {
 					value: k + 1,
-					next: 'Repeat it; if it stays, ask the maker.',
+					next: 'The calibration does not count. Find out why, then begin the routine again; if it fails again, ask the maker.',
 				}),
 			);
 		else if (answer.shown === 'not-seen')

@@ -132,6 +132,7 @@ const upToArm = (craft = aircraft()): [StationId, EntryPayload][] => [
 		.map((item): [StationId, EntryPayload] => [item.station, check(item.id, 'done')]),
 	['compass', test('site-field', 'pass')],
 	['compass', compass('pass', 'accepted')],
+	['power-up', check('restarted', 'done')],
 	['position', test('position', 'pass')],
 	['return', wind(3)],
 	['return', test('way-home', 'pass')],

@@ -2,7 +2,7 @@ import type { Entry } from '../../schema/entries';
 import type { SensorDue } from '../due/due';
 import { taskOf } from '../evidence/about';
 import { isAside, standingOf, type Standing } from '../evidence/standing';
-import { undoneBy } from '../evidence/undoes';
+import { undoneBy, undoneByDoing } from '../evidence/undoes';
 import type { ChainFinding } from '../record/chain';
 import type { Aircraft, Pack, Sensor, Session, Site } from '../../schema/records';
 import type { UnitSystem } from '../words/units';
@@ -54,7 +54,13 @@ export interface SessionRecord {
 }
 
 /** Reads a session's entries in order of their numbers: what speaks, what was set aside, what an event undid. */
-export function readSession({ entries, session }: Pick<SessionEvidence, 'entries' | 'session'>): SessionRecord {
+export function readSession({
+	entries,
+	session,
+	aircraft: { propellersStayOn = false } = {},
+}: Pick<SessionEvidence, 'entries' | 'session'> & {
+	aircraft?: Pick<Aircraft, 'propellersStayOn'>;
+}): SessionRecord {
 	const scope = { of: 'session', rehearsal: session.kind === 'rehearsal' } as const;
 	const speaking = new Map<string, Entry>();
 	const asides = new Map<string, Entry>();
@@ -97,6 +103,10 @@ export function readSession({ entries, session }: Pick<SessionEvidence, 'entries
 			stop = null;
 			speaking.delete(task);
 			continue;
+		}
+		for (const done of undoneByDoing(payload)) {
+			if (propellersStayOn && done !== 'restarted') continue;
+			if (speaking.delete(done)) undone.set(done, entry);
 		}
 		if (payload.kind === 'test' && payload.troubleshooting) undo(payload.troubleshooting.reopens, entry);
 		if (isStop(entry)) {

@@ -5,6 +5,7 @@ import type { Mark, StationId } from '../../schema/records';
 import { EVENT_WORDS } from '../due/rules';
 import { gradeOf } from '../evidence/grade';
 import type { Standing } from '../evidence/standing';
+import { isStop } from './stop';
 import type { SessionRecord, TaskEvidence } from './sessionRecord';
 import type { WalkId } from './walks';
 
@@ -115,6 +116,7 @@ export function silence(record: SessionRecord, task: string): string {
 	}
 	if (event?.payload.kind === 'test' && event.payload.troubleshooting)
 		return `Asked again after troubleshooting: ${event.payload.troubleshooting.cause || event.payload.headline}.`;
+	if (event && !isStop(event)) return 'Asked again: something done since affects it.';
 	if (event) return 'Asked again: the flight was stopped, the battery unplugged and the propellers taken off.';
 	const beside = record.beside(task);
 	return (beside && NOT_COUNTED[beside.standing]) ?? '';

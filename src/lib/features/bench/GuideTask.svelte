@@ -28,7 +28,7 @@
 	const draft =
 		work &&
 		keepDraft(
-			`guide-${view.bundle.session.id}-${sensor}`,
+			`guide-${view.half}-${sensor}`,
 			() => work.draft,
 			(kept) => work.takeUp(kept, recipes),
 		);

@@ -125,14 +125,22 @@
 	</div>
 {:else}
 	<div class="mt-4 max-w-3xl"><Reasons reasons={work.finding.reasons} /></div>
-	<h2 class="mt-5 mb-1">Now</h2>
-	<ul class="mt-0 pl-5">
-		{#each work.recipe.after as text, k (k)}<li class="py-1">{text}</li>{/each}
-	</ul>
-	<div class="mt-4 flex flex-wrap gap-3">
-		<Button kind="primary" kbd="↵" onclick={onkeep}>{keepWords}</Button>
-		<Button class="min-h-14" onclick={() => work.choose(work.recipe)}>Do it again</Button>
-	</div>
+	{#if work.finding.verdict === 'fail'}
+		<p class="mt-4 mb-0 max-w-[62ch]">The routine was not completed: it is no calibration. Propellers stay off.</p>
+		<div class="mt-4 flex flex-wrap gap-3">
+			<Button kind="primary" onclick={() => work.choose(work.recipe)}>Begin again</Button>
+			<Button class="min-h-14" kbd="↵" onclick={onkeep}>Record the failed attempt</Button>
+		</div>
+	{:else}
+		<h2 class="mt-5 mb-1">Now</h2>
+		<ul class="mt-0 pl-5">
+			{#each work.recipe.after as text, k (k)}<li class="py-1">{text}</li>{/each}
+		</ul>
+		<div class="mt-4 flex flex-wrap gap-3">
+			<Button kind="primary" kbd="↵" onclick={onkeep}>{keepWords}</Button>
+			<Button class="min-h-14" onclick={() => work.choose(work.recipe)}>Do it again</Button>
+		</div>
+	{/if}
 {/if}
 
 {#if work.phase === 'steps' && work.heldS !== null && step.holdS && step.pose && !small}

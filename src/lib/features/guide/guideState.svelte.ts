@@ -14,7 +14,15 @@ const draftSchema = z.object({
 	phase: z.enum(['before', 'steps', 'found']),
 	step: z.int().min(0),
 	ready: z.array(z.boolean()),
-	answers: z.array(z.object({ shown: z.enum(['as-wanted', 'otherwise', 'not-seen']), note: z.string() }).nullable()),
+	answers: z.array(
+		z
+			.object({
+				shown: z.enum(['as-wanted', 'otherwise', 'not-seen']),
+				note: z.string(),
+				heldS: z.number().nonnegative().optional(),
+			})
+			.nullable(),
+	),
 });
 type GuideDraft = z.infer<typeof draftSchema>;
 
@@ -29,6 +37,8 @@ export class GuideState {
 	answers = $state.raw<(StepAnswer | undefined)[]>([]);
 	note = $state('');
 	#timer: ReturnType<typeof setInterval> | null = null;
+	/** How long the hold of this step lasted; null where it has none, or it runs. */
+	#heldFor: number | null = null;
 
 	constructor(recipe: Recipe) {
 		this.choose(recipe);
@@ -88,6 +98,7 @@ export class GuideState {
 	#enter(step: number): void {
 		this.#halt();
 		this.step = step;
+		this.#heldFor = null;
 		this.note = this.answers[step]?.note ?? '';
 		const { holdS } = this.current;
 		say(this.current.say ?? this.current.do);
@@ -111,8 +122,15 @@ export class GuideState {
 	}
 
 	answer(shown: Shown): void {
-		this.answers = this.answers.map((a, k) => (k === this.step ? { shown, note: this.note.trim() } : a));
-		if (this.current.mustPass && shown !== 'as-wanted') {
+		const heldS = this.#heldFor === null ? {} : { heldS: this.#heldFor };
+		this.answers = this.answers.map((a, k) => (k === this.step ? { shown, note: this.note.trim(), ...heldS } : a));
+		// A step that failed ends the routine: nothing after it makes a calibration of it.
+		const ends = this.current.watch !== undefined && shown === 'otherwise';
+		if (ends && !this.current.mustPass) {
+			tone('wrong');
+			say('Stop. The step failed.');
+			this.stop();
+		} else if (this.current.mustPass && shown !== 'as-wanted') {
 			tone('wrong');
 			say('Stop. Not with the propellers on.');
 			this.stop();
@@ -154,6 +172,7 @@ export class GuideState {
 	}
 
 	#halt(): void {
+		if (this.heldS !== null) this.#heldFor = this.heldS;
 		if (this.#timer !== null) clearInterval(this.#timer);
 		this.#timer = null;
 		this.heldS = null;

@@ -140,6 +140,38 @@ describe('a routine', () => {
 		expect(said.at(-1)).toBe('(silence)');
 	});
 
+	it('ends with the step that failed, and is no calibration', () => {
+		const steps = [
+			{ do: 'First', watch: 'a light' },
+			{ do: 'Second', watch: 'a light' },
+			{ do: 'Third', watch: 'a light' },
+		];
+		const state = new GuideState({ ...recipe, before: [], steps: steps as Recipe['steps'] });
+		state.begin();
+		state.answer('as-wanted');
+		state.answer('otherwise');
+		expect(state.phase).toBe('found');
+		expect(state.finding.verdict).toBe('fail');
+		expect(state.finding.reasons.map(({ code }) => code)).toEqual(['showed-otherwise']);
+		expect(JSON.stringify(state.finding.reasons)).not.toMatch(/save|fly a/i);
+	});
+
+	it('a hold that was cut short is said, not counted as held', () => {
+		vi.useFakeTimers();
+		const state = new GuideState({
+			...recipe,
+			before: [],
+			steps: [{ do: 'Belly down', holdS: 6, watch: 'a light' }] as Recipe['steps'],
+		});
+		state.begin();
+		vi.advanceTimersByTime(1500);
+		state.endHold();
+		state.answer('as-wanted');
+		expect(state.finding).toMatchObject({ verdict: 'caution' });
+		expect(state.finding.headline).toMatch(/held [12] s of 6 s/);
+		vi.useRealTimers();
+	});
+
 	it('goes back a step, where its answer and note are given again', () => {
 		const plain: Recipe = {
 			...recipe,
@@ -152,7 +184,7 @@ describe('a routine', () => {
 		const state = new GuideState(plain);
 		state.begin();
 		state.note = 'red';
-		state.answer('otherwise');
+		state.answer('as-wanted');
 		expect(state.step).toBe(1);
 		state.back();
 		expect([state.step, state.note]).toEqual([0, 'red']);

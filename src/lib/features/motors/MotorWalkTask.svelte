@@ -23,6 +23,7 @@
 	const motors = $derived(rotorsOf(aircraft));
 	let off = $state(false);
 	let begun = $state(false);
+	let ticked = $state(false);
 	let seen = $state.raw<MotorSeen[]>([]);
 	/** The motor that turned, while its way is asked. */
 	let turned = $state<string | null>(null);
@@ -36,12 +37,15 @@
 			way: z.union([z.literal(1), z.literal(-1)]).nullable(),
 		}),
 	);
+	/** Answers before a reload are kept; the safety question comes first again. */
+	const safe = $derived(begun && off);
 	const half = keepDraft(
-		`motors ${view.bundle.session.id}`,
+		`motors ${view.half}`,
 		() => (begun ? $state.snapshot(seen) : null),
 		(found) => {
 			const read = kept.safeParse(found);
-			if (read.success) [seen, begun, off] = [read.data, true, true];
+			// That propellers are off is asked again: nobody knows what happened meanwhile.
+			if (read.success) [seen, begun] = [read.data, true];
 		},
 	);
 	const stateOf = (name: string): RotorState => {
@@ -56,7 +60,7 @@
 	const title = $derived(
 		finding
 			? finding.headline
-			: !begun
+			: !safe
 				? 'Motor by motor, propellers off'
 				: turned
 					? `Which way did ${motors.findIndex(({ name }) => name === turned) + 1}, the ${motors.find(({ name }) => name === turned)?.words}, turn, seen from above?`
@@ -77,7 +81,7 @@
 		seen = [...seen, { asked: asked.name, turned: name, way }];
 		turned = null;
 	}
-	const again = () => ([seen, turned, begun] = [[], null, false]);
+	const again = () => ([seen, turned, begun, off, ticked] = [[], null, false, false, false]);
 	async function keep() {
 		if (!finding) return;
 		const { headline, verdict, reasons } = finding;
@@ -116,7 +120,7 @@
 		>
 	</div>
 
-	{#if !begun}
+	{#if !safe}
 		<div class="mt-4 grid max-w-2xl gap-5">
 			<div class="flex flex-wrap gap-5">
 				<label class="grid gap-1">
@@ -146,10 +150,14 @@
 				/>
 			</div>
 			<label class="flex min-h-14 items-center gap-3 text-[17px]">
-				<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={off} />
+				<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={ticked} />
 				I have looked at each motor: every propeller is off
 			</label>
-			<div><Button kind="primary" disabled={!off || !layout} onclick={() => (begun = true)}>Begin</Button></div>
+			<div>
+				<Button kind="primary" disabled={!ticked || !layout} onclick={() => ([begun, off] = [true, true])}
+					>{begun ? 'Go on' : 'Begin'}</Button
+				>
+			</div>
 		</div>
 	{:else}
 		<div class="mt-4 grid items-start gap-6 md:grid-cols-[320px_minmax(0,1fr)]">

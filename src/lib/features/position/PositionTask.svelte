@@ -41,13 +41,15 @@
 	/** What is shown beside the lock and what is recorded: one judgement. */
 	const judged = $derived(work.answer && judge(beside ? [...work.answer.reasons, beside] : work.answer.reasons));
 
-	async function keepReadOff(payload: Omit<TestPayload, 'grade'>) {
+	async function keepReadOff(payload: Omit<TestPayload, 'grade'>): Promise<boolean> {
 		try {
 			await view.record('position', { ...payload, grade: view.grade('read-off') });
 			done('Recorded');
-			await goto(view.href('position'));
+			void goto(view.href('position'));
+			return true;
 		} catch (error) {
 			failed(error);
+			return false;
 		}
 	}
 	async function accept(answer: GnssAnswer) {
@@ -71,7 +73,7 @@
 </script>
 
 {#snippet screen()}
-	<ReadOff {rule} owner={view.half} onread={(payload) => void keepReadOff(payload)} />
+	<ReadOff {rule} owner={view.half} lights={aircraft.gives === 'lights'} onread={keepReadOff} />
 {/snippet}
 
 <Sheet

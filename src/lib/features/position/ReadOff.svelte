@@ -12,18 +12,22 @@
 	/** The lock as the aircraft's own screen shows it, where no receiver can be listened to. */
 	type Props = {
 		rule: Aircraft['lock'];
+		/** The aircraft shows lights alone: no count of satellites. */
+		lights?: boolean;
 		/** Whose it is: what is half read off comes back. */
 		owner: string;
-		onread: (payload: Omit<TestPayload, 'grade'>) => void;
+		onread: (payload: Omit<TestPayload, 'grade'>) => Promise<boolean>;
 	};
-	let { rule, owner, onread }: Props = $props();
+	let { rule, owner, lights = false, onread }: Props = $props();
+	/** Whether the lock pattern of its lights was shown. */
+	let pattern = $state<'' | 'yes' | 'no'>('');
 	let form = $state<HTMLElement>();
 	let satellites = $state<number | null>(null);
 	let hdop = $state<number | null>(null);
 	let stored = $state<'' | 'yes' | 'no'>('');
 	let watchedS = $state(0);
 	let since = $state<number | null>(null);
-	const complete = $derived(satellites !== null && stored !== '');
+	const complete = $derived((lights ? pattern !== '' : satellites !== null) && stored !== '');
 
 	$effect(() => {
 		if (since === null) return;
@@ -50,38 +54,64 @@
 
 	function read() {
 		if (refusedIn(form)) return;
-		if (satellites === null || stored === '') return;
-		const found = judgeReadOff({ satellites, hdop, homeStored: stored === 'yes', watchedS }, rule);
-		half.forget();
-		onread({
+		if (!complete) return;
+		const found = judgeReadOff(
+			{
+				satellites: lights ? null : satellites,
+				hdop: lights ? null : hdop,
+				lockShown: lights ? pattern === 'yes' : null,
+				homeStored: stored === 'yes',
+				watchedS,
+			},
+			rule,
+		);
+		// Forgotten once it is recorded: what was typed outlives a failure to write.
+		void onread({
 			kind: 'test',
 			task: 'position',
-			sourceName: 'read off the aircraft’s screen',
+			sourceName: lights ? 'the aircraft’s lights' : 'read off the aircraft’s screen',
 			headline: found.headline,
 			figures: [
-				{ label: 'Satellites', value: satellites, unit: '' },
-				{ label: 'HDOP', value: hdop, unit: '' },
+				...(lights
+					? []
+					: [
+							{ label: 'Satellites', value: satellites, unit: '' },
+							{ label: 'HDOP', value: hdop, unit: '' },
+						]),
 				{ label: 'Watched', value: watchedS, unit: 's' },
 			],
 			verdict: found.verdict,
 			reasons: found.reasons,
-		});
+		}).then((recorded) => recorded && half.forget());
 	}
 </script>
 
 <div bind:this={form}>
 	<p class="mt-0 mb-3 text-[15px] text-ink-2">
-		Where nothing but the screen, a light or a voice tells. Wanted at least {rule.minSatellites} satellites, watched for {rule.holdS}
-		s, and home stored.
+		{lights
+			? `The aircraft shows lights only: its GPS lock pattern, held for ${rule.holdS} s, and home stored.`
+			: `From the aircraft’s display or voice: at least ${rule.minSatellites} satellites, watched for ${rule.holdS} s, and home stored.`}
 	</p>
 	<div class="flex flex-wrap items-start gap-5">
-		<NumberField label="Satellites" min={0} max={100} value={satellites} onchange={(v) => (satellites = v)} />
-		<NumberField label="HDOP, if shown" min={0.3} max={50} value={hdop} onchange={(v) => (hdop = v)} />
+		{#if lights}
+			<Choice
+				label="GPS lock pattern shown?"
+				value={pattern}
+				options={[
+					{ value: 'yes', label: 'Yes, steadily' },
+					{ value: 'no', label: 'No' },
+				]}
+				onchange={(v) => (pattern = v === 'yes' ? 'yes' : 'no')}
+			/>
+		{:else}
+			<NumberField label="Satellites" min={0} max={100} value={satellites} onchange={(v) => (satellites = v)} />
+			<NumberField label="HDOP, if shown" min={0.3} max={50} value={hdop} onchange={(v) => (hdop = v)} />
+		{/if}
 		<div>
 			<p class="m-0 text-[15px] text-ink-2">Watched for</p>
 			<p class="figure-mono m-0 mt-1 text-[26px] font-bold" role="timer">{watchedS} s</p>
 			<Button onclick={() => (since = since === null ? performance.now() : null)}
-				>{since === null ? 'Watch the count' : 'It fell, or enough'}</Button
+				>{since === null ? (lights ? 'Watch the lights' : 'Watch the count') : 'Stop'}</Button
 			>
 		</div>
 	</div>

@@ -46,7 +46,7 @@
 		}),
 	);
 	const half = keepDraft(
-		`surfaces ${view.bundle.session.id}`,
+		`surfaces ${view.half}`,
 		() => (seen.length > 0 ? $state.snapshot(seen) : null),
 		(found) => {
 			const read = kept.safeParse(found);

@@ -38,7 +38,7 @@
 	let told = $state<Record<string, number>>({});
 	const schema = z.object({ how: z.enum(['thermometer', 'hand']), told: z.record(z.string(), z.number()) });
 	const half = keepDraft(
-		`warm ${view.bundle.session.id}`,
+		`warm ${view.half}`,
 		() => (Object.keys(told).length > 0 ? { how, told: $state.snapshot(told) } : null),
 		(found) => {
 			const read = schema.safeParse(found);

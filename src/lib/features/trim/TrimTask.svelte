@@ -29,7 +29,7 @@
 	/** Told of the try that is on now, in steps with their sign. */
 	let told = $state<Record<AxisId, number | null>>({ forward: null, right: null });
 	const half = keepDraft(
-		`trim ${view.bundle.session.id}`,
+		`trim ${view.half}`,
 		() => (tries.forward.length > 0 ? $state.snapshot(tries) : null),
 		(found) => {
 			const read = schema.safeParse(found);

@@ -30,7 +30,7 @@
 	const kept = z.object({ answers: z.record(z.string(), z.string()), at: z.int().min(0) });
 	// svelte-ignore state_referenced_locally
 	const half = keepDraft(
-		`${id} ${view.bundle.session.id}`,
+		`${id} ${view.half}`,
 		() => (at > 0 ? { answers: $state.snapshot(answers), at } : null),
 		(found) => {
 			const read = kept.safeParse(found);

@@ -35,7 +35,7 @@
 	const { aircraft, pack, site } = $derived(view.bundle);
 	const work = new WayHomeState(view);
 	keepDraft(
-		`home ${view.bundle.session.id}`,
+		`home ${view.half}`,
 		() => $state.snapshot(work.tried),
 		(kept) => work.take(kept),
 	);

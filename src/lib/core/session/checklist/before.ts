@@ -224,6 +224,15 @@ export const BEFORE: readonly Template[] = [
 		when: [opened, built],
 	},
 	{
+		id: 'antennas',
+		station: 'bench',
+		type: 'tick',
+		weight: 'hold',
+		text: 'Antennas on before anything is powered, air at the hot units',
+		why: 'A transmitter without its antenna burns; one that stands still in foam overheats.',
+		when: [part('video', 'it flies by a video picture')],
+	},
+	{
 		id: 'first-power',
 		station: 'bench',
 		type: 'confirm',
@@ -254,6 +263,17 @@ export const BEFORE: readonly Template[] = [
 		why: 'What will not arm at home will not arm in the field. Revs that wind up without propellers are the stabiliser finding no answer: disarm, it is no fault.',
 		caution: THROTTLE_ZERO,
 		when: [untried, built],
+	},
+	{
+		id: 'pre-arm',
+		station: 'bench',
+		type: 'confirm',
+		weight: 'hold',
+		text: ({ aircraft: { controls = [] } }) =>
+			`Propellers off: without the extra arming guard nothing arms${controls.length > 0 && !controls.some(({ does }) => does === 'guard') ? '; its switch is missing in the transmitter table' : ''}`,
+		why: 'One switch knocked in the bag must not start it.',
+		caution: THROTTLE_ZERO,
+		when: [part('pre-arm', 'it has an extra arming guard')],
 	},
 	{
 		id: 'switches',

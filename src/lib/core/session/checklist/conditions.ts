@@ -1,4 +1,6 @@
 import type { Aircraft, AircraftKind, Occasion, Pack, Part, Session, Site, Venue } from '../../../schema/records';
+import type { Entry } from '../../../schema/entries';
+import { undoneByDoing } from '../../evidence/undoes';
 import type { Deferred } from '../deferred';
 import { comesHome, hasPart, isFactory, showsData } from '../capabilities';
 
@@ -10,6 +12,8 @@ export interface Setting {
 	pack?: Pack | null | undefined;
 	/** What was left undone in earlier sessions and comes back. */
 	deferred?: readonly Deferred[] | undefined;
+	/** What this session recorded so far. */
+	entries?: readonly Entry[] | undefined;
 }
 
 /** When an item is asked, and how that is said to the pilot. */
@@ -91,6 +95,19 @@ export const hallFirst = of('its first hover is under a roof, as chosen', (a) =>
 export const videoLimit: Condition = {
 	because: 'the place says what a video transmitter may send with',
 	holds: ({ site }) => site?.videoMaxMw !== undefined,
+};
+/** Something was calibrated in this session that the aircraft takes over with a restart. */
+export const calibrated: Condition = {
+	because: 'it was calibrated in this session',
+	passes: true,
+	holds: ({ entries = [] }) =>
+		entries.some(
+			({ payload }) =>
+				(payload.kind === 'calibration' ? payload.accepted === 'accepted' : payload.kind === 'test') &&
+				'verdict' in payload &&
+				payload.verdict !== 'fail' &&
+				undoneByDoing(payload).includes('restarted'),
+		),
 };
 /** Its charge is read in per cent, not in volts. */
 export const inPercent: Condition = {

@@ -46,6 +46,7 @@ const FAULTS: Readonly<Record<string, readonly string[]>> = {
 	'radio-first': ['The other way round', 'No link', 'Radio’s battery is low', 'The wrong model is chosen'],
 	'craft-first': ['It does not link', 'The other way round', 'It blinks on'],
 	'flat-zero': ['Ground is not flat', 'It does not blink', 'It was moved'],
+	restarted: ['Not restarted', 'Asks for a calibration again', 'Values are gone'],
 	still: ['It was moved', 'The tones did not come', 'Ground is not level'],
 	link: ['No fix', 'Wrong mode', 'A message stands', 'Weak link'],
 	picture: ['Stripes', 'Blurred', 'It breaks up', 'No picture'],

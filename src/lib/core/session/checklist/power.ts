@@ -1,6 +1,6 @@
 import { sideSchema, type Aircraft } from '../../../schema/records';
 import { returnHeight } from './returnHeight';
-import { anyPart, built, homing, kind, not, outdoors, part, roof, toy, wing } from './conditions';
+import { anyPart, built, calibrated, homing, kind, not, outdoors, part, roof, toy, wing } from './conditions';
 import { abortMode } from '../controls';
 import { STAND_CLEAR, type Template } from './item';
 
@@ -66,15 +66,6 @@ export const POWER: readonly Template[] = [
 		when: [part('folding', 'it folds')],
 	},
 	{
-		id: 'antennas',
-		station: 'power-up',
-		type: 'tick',
-		weight: 'hold',
-		text: 'Antennas on before power, air at the hot units',
-		why: 'A transmitter without its antenna burns; one that stands still in foam overheats.',
-		when: [VIDEO],
-	},
-	{
 		id: 'radio-first',
 		station: 'power-up',
 		type: 'confirm',
@@ -103,6 +94,15 @@ export const POWER: readonly Template[] = [
 		why: 'Zeroed on a slope it creeps for the whole flight, and no trim takes that out.',
 		caution: 'Propellers may twitch: hands away.',
 		when: [toy],
+	},
+	{
+		id: 'restarted',
+		station: 'power-up',
+		type: 'tick',
+		weight: 'hold',
+		text: 'Restarted since the calibration, and no calibration message shown',
+		why: 'Many aircraft take new calibration values only with a restart.',
+		when: [calibrated],
 	},
 	{
 		id: 'still',
@@ -169,16 +169,6 @@ export const POWER: readonly Template[] = [
 		text: 'Beeper heard from its switch',
 		why: 'It is what finds an aircraft in the grass.',
 		when: [part('beeper', 'it has a beeper')],
-	},
-	{
-		id: 'pre-arm',
-		station: 'power-up',
-		type: 'confirm',
-		weight: 'hold',
-		text: 'The extra arming guard works: without it nothing arms',
-		why: 'One switch knocked in the bag must not start it.',
-		caution: STAND_CLEAR,
-		when: [part('pre-arm', 'it has an extra arming guard')],
 	},
 	{
 		id: 'self-righting',
