@@ -1,5 +1,5 @@
 import { verifyChain, type ChainFinding } from '$lib/core/record/chain';
-import { decisionSchema, type DecisionPayload } from '$lib/schema/entries';
+import { decisionSchema, flightSchema, type DecisionPayload } from '$lib/schema/entries';
 import type { Session } from '$lib/schema/records';
 import Dexie from 'dexie';
 import { db } from './db';
@@ -21,6 +21,8 @@ export interface LoggedSession {
 	/** The last decision to arm, fly or hold; null where there was none. */
 	decision: DecisionPayload | null;
 	entryCount: number;
+	/** It left the ground. */
+	flew: boolean;
 	/** Nothing was recorded in it: begun by mistake, it may be deleted. */
 	empty: boolean;
 	/** Verifies it as it stands now. */
@@ -55,7 +57,7 @@ export async function listSessions(most: number): Promise<LoggedSession[]> {
 			const entries = db.entries
 				.where('[sessionId+seq]')
 				.between([session.id, Dexie.minKey], [session.id, Dexie.maxKey]);
-			const [last, entryCount, empty] = await Promise.all([
+			const [last, entryCount, empty, tookOff] = await Promise.all([
 				entries
 					.clone()
 					.reverse()
@@ -63,12 +65,17 @@ export async function listSessions(most: number): Promise<LoggedSession[]> {
 					.first(),
 				entries.count(),
 				isEmptySession(session.id),
+				entries
+					.clone()
+					.filter(({ payload }) => flightSchema.safeParse(payload).data?.what === 'took-off')
+					.first(),
 			]);
 			return {
 				session,
 				aircraftName: names.get(session.aircraftId) ?? 'unknown aircraft',
 				decision: last ? decisionOf(last.payload) : null,
 				entryCount,
+				flew: tookOff !== undefined,
 				empty,
 				verify: () => verifySession(session.id),
 			};

@@ -1,4 +1,5 @@
 import { sensorSchema, type Aircraft, type Sensor } from '../../schema/records';
+import { hasPart } from '../aircraft/capabilities';
 import type { EventKind } from '../../schema/entries';
 
 /** What can happen to an aircraft, as a pilot says it. */
@@ -43,7 +44,12 @@ export const SENSOR_RULES: Record<Sensor, SensorRule> = {
 	},
 	gyro: { name: 'Gyro', after: ['new', 'firmware', 'knock', 'prompt', 'odd-flight'], place: null, temperature: true },
 	level: { name: 'Level', after: ['new', 'firmware', 'knock', 'part', 'odd-flight'], place: null, temperature: false },
-	mounting: { name: 'Board mounting', after: ['new', 'firmware', 'part'], place: null, temperature: false },
+	mounting: {
+		name: 'Board mounting',
+		after: ['new', 'firmware', 'knock', 'part', 'odd-flight'],
+		place: null,
+		temperature: false,
+	},
 	radio: {
 		name: 'Sticks and switches',
 		several: true,
@@ -60,7 +66,7 @@ export const SENSOR_RULES: Record<Sensor, SensorRule> = {
 	vision: {
 		name: 'Vision sensors',
 		several: true,
-		after: ['prompt', 'odd-flight'],
+		after: ['firmware', 'knock', 'part', 'prompt', 'odd-flight'],
 		place: null,
 		temperature: false,
 		onlyOnTrouble: true,
@@ -83,14 +89,14 @@ export const SENSOR_RULES: Record<Sensor, SensorRule> = {
 const SENSORS: readonly Sensor[] = sensorSchema.options;
 
 /** Which of them an aircraft has. */
-export function sensorsOf({ kind, compasses }: Aircraft): Sensor[] {
+export function sensorsOf(aircraft: Aircraft): Sensor[] {
+	const { kind, compasses } = aircraft;
 	const factory = kind === 'camera' || kind === 'large-camera' || kind === 'toy';
 	const field = kind === 'sprayer' || kind === 'spreader';
-	const camera = kind === 'camera' || kind === 'large-camera' || kind === 'multirotor' || kind === 'longrange';
 	return SENSORS.filter((sensor) => {
 		if (sensor === 'compass') return compasses > 0;
-		if (sensor === 'camera') return camera;
-		if (sensor === 'vision') return factory;
+		if (sensor === 'camera') return hasPart(aircraft, 'camera');
+		if (sensor === 'vision') return hasPart(aircraft, 'vision') || hasPart(aircraft, 'obstacle');
 		if (sensor === 'speed-controllers') return !factory;
 		if (sensor === 'mounting') return !factory && !field;
 		return true;

@@ -29,6 +29,8 @@ export interface Recipe {
 
 const MANUAL = 'The maker’s manual for this aircraft is at hand; where it differs, it is right';
 const PROPS = 'Propellers off, or secured so that no motor can start them';
+/** For an aircraft whose maker says that its propellers stay on. */
+const BLADES_HELD = 'Propellers stay on by its manual: blades taped together or folded, nobody within reach of a motor';
 const COVER = 'Camera cover off before power, or the camera taken off where it comes off';
 const VERIFY = 'Fly a verification hover before anything else; note it in the session';
 const KEEP = 'The values before stay in the record: they can be compared, and entered again';
@@ -265,8 +267,16 @@ const RECIPES: Record<Sensor, readonly Recipe[]> = {
 };
 
 /** The routines that fit a sensor of an aircraft, the likeliest first. */
-export function recipesFor(sensor: Sensor, { kind }: Pick<Aircraft, 'kind'>): readonly Recipe[] {
-	const all = RECIPES[sensor];
+export function recipesFor(
+	sensor: Sensor,
+	{ kind, propellersStayOn }: Pick<Aircraft, 'kind' | 'propellersStayOn'>,
+): readonly Recipe[] {
+	const all = propellersStayOn
+		? RECIPES[sensor].map((recipe) => ({
+				...recipe,
+				before: recipe.before.map((text) => (text === PROPS ? BLADES_HELD : text)),
+			}))
+		: RECIPES[sensor];
 	const first =
 		sensor === 'accelerometer'
 			? { camera: 'five-faces', toy: 'single', sprayer: 'single' }[kind as string]

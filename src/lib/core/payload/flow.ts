@@ -72,25 +72,26 @@ export function reviewFlow(request: FlowRequest): FlowAnswer {
 			}),
 		);
 	const errors = Math.abs(errorPct);
-	reasons.push(
-		errors > limits.flowFailPct.value
-			? reason('fail', 'flow-wrong', 'It does not give what is set.', {
-					value: errors,
-					limit: limits.flowFailPct,
-					next: blocked
-						? `Put ${blocked.name} right first, and collect again.`
-						: 'Vent the lines, clean filters and nozzles, collect again; then correct the setting.',
-				})
-			: atMost(errors, {
-					caution: {
-						limit: limits.flowPct,
-						code: 'flow-off',
-						text: 'It gives a little more or less than is set.',
-						next: `Multiply the setting by ${(setLPerMin / flowLPerMin).toFixed(3)}.`,
-					},
-					pass: { code: 'flow-right', text: 'It gives what is set.' },
-				}),
-	);
+	// While a nozzle gives too little, the sum says nothing about the setting: correcting it would overdose once it is clean.
+	const unfit = blocked !== null || dry.length > 0;
+	if (!unfit)
+		reasons.push(
+			errors > limits.flowFailPct.value
+				? reason('fail', 'flow-wrong', 'It does not give what is set.', {
+						value: errors,
+						limit: limits.flowFailPct,
+						next: 'Vent the lines, clean filters and nozzles, collect again; then correct the setting.',
+					})
+				: atMost(errors, {
+						caution: {
+							limit: limits.flowPct,
+							code: 'flow-off',
+							text: 'It gives a little more or less than is set.',
+							next: `Multiply the setting by ${(setLPerMin / flowLPerMin).toFixed(3)}.`,
+						},
+						pass: { code: 'flow-right', text: 'It gives what is set.' },
+					}),
+		);
 	if (nozzleCvPct !== null && !blocked) {
 		const worst = own.reduce((a, b) => (Math.abs(b.deviationPct) > Math.abs(a.deviationPct) ? b : a));
 		reasons.push(
@@ -120,7 +121,7 @@ export function reviewFlow(request: FlowRequest): FlowAnswer {
 	return {
 		flowLPerMin,
 		errorPct,
-		correction: flowLPerMin > 0 ? setLPerMin / flowLPerMin : null,
+		correction: flowLPerMin > 0 && !unfit ? setLPerMin / flowLPerMin : null,
 		meterErrorPct,
 		nozzleCvPct,
 		nozzles: own,

@@ -48,6 +48,15 @@ describe('spraying', () => {
 		['nozzles-uneven', { nozzles: [0.35, 0.5, 0.5, 0.65].map((litres, k) => ({ name: `n${k}`, litres })) }],
 		['meter-off', { shownLPerMin: 2.5 }],
 	])('names what is wrong: %s', (code, change) => expect(codes(reviewFlow({ ...flow, ...change }))).toContain(code));
+	it.each([0, 0.2])(
+		'no correction of the setting while a nozzle gives %d L: it would overdose once cleaned',
+		(litres) => {
+			const answer = reviewFlow({ ...flow, nozzles: [...flow.nozzles.slice(1), { name: 'nozzle 1', litres }] });
+			expect(answer.correction).toBeNull();
+			expect(codes(answer)).not.toContain('flow-wrong');
+			expect(JSON.stringify(answer.reasons)).not.toMatch(/multiply/i);
+		},
+	);
 	it('halves per hectare at twice the speed', () =>
 		expect(ratePerHectare(2, 20, 4)).toBeCloseTo(2 * ratePerHectare(2, 40, 4), 12));
 });

@@ -23,6 +23,10 @@ export function solveBalance({ parts, packIndex, markMm, noseHeavyMm, armSigmaMm
 	const limit = { value: 0, unit: 'mm', source: 'The mark of the maker’s sheet' };
 	const nose = { value: noseHeavyMm, unit: 'mm', source: 'Your tolerance' };
 	const unsure = errorMm <= 0 && errorMm + centreSigmaMm > 0;
+	/** Forward until the tail is not heavy even at one sigma. */
+	const forwardMm = pack.massG > 0 ? Math.ceil((massG * (errorMm + centreSigmaMm)) / pack.massG) : null;
+	const forward =
+		forwardMm === null ? move : `Move ${pack.name} ${forwardMm} mm forward: a little nose-heavy is the safer side.`;
 	return {
 		massG,
 		centreMm,
@@ -41,7 +45,7 @@ export function solveBalance({ parts, packIndex, markMm, noseHeavyMm, armSigmaMm
 							'caution',
 							'near-mark',
 							'It balances at the mark, within what was measured; the tail may be a little heavy.',
-							{ value: errorMm, limit, next: `${move} A little nose-heavy is the safer side.` },
+							{ value: errorMm, limit, next: forward },
 						)
 					: -errorMm > noseHeavyMm
 						? reason('caution', 'nose-heavy', 'It is more nose-heavy than you allow.', {

@@ -117,6 +117,15 @@ describe('balance', () => {
 				expect(solve({ markMm, parts: moved }).errorMm).toBeCloseTo(0, 6);
 			}),
 		));
+	it('advises to move the pack forward wherever the tail may be heavy', () =>
+		fc.assert(
+			fc.property(evenly(10, 17), evenly(0.5, 4), (markMm, armSigmaMm) => {
+				const answer = solve({ markMm, armSigmaMm });
+				const [first] = answer.reasons;
+				if (first?.code === 'near-mark' || first?.code === 'tail-heavy') expect(first.next).toMatch(/forward/);
+				else expect(answer.errorMm + answer.centreSigmaMm).toBeLessThanOrEqual(1e-9);
+			}),
+		));
 	it('passes nose-heavy within the tolerance, cautions beyond it, fails tail-heavy', () => {
 		expect(solve().verdict).toBe('pass');
 		expect(solve({ markMm: 40 }).reasons[0].code).toBe('nose-heavy');

@@ -45,3 +45,27 @@ describe('temperatures after a flight', () => {
 		expect(judgeTemperatures(one(95), AIR, 'hand')).toMatchObject({ verdict: 'fail', headline: 'pack is too hot.' });
 	});
 });
+
+describe('temperatures with nothing to compare', () => {
+	const part = (name: string, celsius: number, more: Partial<WarmPart> = {}): WarmPart => ({
+		name,
+		group: 'motors',
+		celsius,
+		earlier: [],
+		...more,
+	});
+	it('first flight of one motor: says that nothing is there to compare with', () => {
+		const found = judgeTemperatures([part('Motor 1', 40)], 20, 'thermometer');
+		expect(found.headline).toMatch(/Nothing to compare/);
+		expect(found.headline).not.toMatch(/earlier flights,/);
+	});
+	it('first flight of four motors: compared with each other only', () => {
+		const found = judgeTemperatures(
+			[1, 2, 3, 4].map((k) => part(`Motor ${k}`, 40)),
+			20,
+			'measured',
+		);
+		expect(found.headline).toMatch(/as the others/);
+		expect(found.headline).toMatch(/No earlier flight/);
+	});
+});

@@ -88,6 +88,14 @@ function besideItself({ name, celsius, earlier }: WarmPart, ambientC: number): R
 	});
 }
 
+/** What was compared, and with what: nothing is said of what there is nothing to compare with. */
+const COMPARED_WORDS = {
+	alike: 'Every part is as warm as the others and as on its earlier flights, within what this can tell.',
+	'alike-others': 'Every part is as warm as the others, within what this can tell. No earlier flight to compare with.',
+	'alike-itself': 'Every part is as warm as on its earlier flights, within what this can tell.',
+	'nothing-to-compare': 'No part is too hot. Nothing to compare with yet.',
+} as const;
+
 /**
  * What temperatures after a flight say: each part against its like, against its own history, and against what none should reach. Where
  * nothing is warm enough to say anything, that is said. @throws Error without a part.
@@ -117,6 +125,17 @@ export function judgeTemperatures(
 		),
 		...parts.flatMap((part) => besideItself(part, ambientC) ?? []),
 	];
+	const compared = {
+		others: groups.some((group) => parts.filter((p) => p.group === group).length > 1),
+		itself: parts.some(({ earlier }) => earlier.length > 0),
+	};
+	const alikeCode = compared.others
+		? compared.itself
+			? 'alike'
+			: 'alike-others'
+		: compared.itself
+			? 'alike-itself'
+			: 'nothing-to-compare';
 	const warm = parts.filter(({ celsius }) => celsius - ambientC >= temperatureLimits.riseC.value);
 	if (out.length === 0)
 		out.push(
@@ -125,7 +144,7 @@ export function judgeTemperatures(
 						value: Math.max(...parts.map(({ celsius }) => celsius - ambientC)),
 						limit: temperatureLimits.riseC,
 					})
-				: reason('pass', 'alike', 'Every part is as warm as the others and as it usually is, as far as this tells.', {
+				: reason('pass', alikeCode, COMPARED_WORDS[alikeCode], {
 						value: Math.max(...parts.map(({ celsius }) => celsius)),
 						limit: temperatureLimits.partC,
 					}),

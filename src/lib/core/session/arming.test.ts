@@ -12,8 +12,16 @@ describe('a message of an aircraft that does not arm', () => {
 		['leaning 31 degrees', 'tilted'],
 		['USB connected', 'cable'],
 		['gyro still initialising', 'gyro'],
+		['RC not calibrated', 'sticks'],
+		['Gyro not calibrated', 'gyro'],
+		['Compass calibration required', 'compass'],
 	])('"%s" leads to %s first', (said, id) => {
 		expect(armingReasons(said).usual[0].id).toBe(id);
+	});
+
+	it('"not calibrated" alone names every calibration', () => {
+		const ids = armingReasons('not calibrated').usual.map(({ id }) => id);
+		expect(ids.toSorted()).toEqual(['accelerometer', 'compass', 'gyro', 'sticks']);
 	});
 
 	it('that nobody knows leads to nothing rather than to anything', () => {

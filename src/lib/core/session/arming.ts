@@ -26,6 +26,12 @@ const ARMING_REASONS: readonly ArmingReason[] = [
 		...['rx', 'receiver', 'radio', 'link', 'rc', 'signal', 'failsafe', 'bind'],
 	),
 	why(
+		'sticks',
+		'The sticks were never calibrated, or their ends and middle are off.',
+		'Propellers off: calibrate the sticks, then look that each channel reaches its ends and rests in the middle.',
+		...['rc', 'stick', 'radio', 'channel', 'trim', 'endpoint', 'transmitter'],
+	),
+	why(
 		'switch-on',
 		'The arming switch was on when it started, or another switch forbids it.',
 		'All switches to their safe end, unplug, plug again; then the guard first, then arm.',
@@ -47,7 +53,7 @@ const ARMING_REASONS: readonly ArmingReason[] = [
 		'accelerometer',
 		'The accelerometer is not calibrated, or two of them differ.',
 		'Six faces anew on a firm table; after that save and start again.',
-		...['acc', 'imu', 'ins', 'calib', 'level', 'face'],
+		...['acc', 'imu', 'ins', 'level', 'face'],
 	),
 	why(
 		'gyro',
@@ -111,6 +117,25 @@ const ARMING_REASONS: readonly ArmingReason[] = [
 	),
 ];
 
+/** Reasons that a calibration cures. */
+const CALIBRATED: readonly string[] = ['accelerometer', 'gyro', 'compass', 'sticks'];
+/** Words that name nothing. */
+const FILLER: readonly string[] = [
+	'not',
+	'no',
+	'is',
+	'the',
+	'needs',
+	'need',
+	'required',
+	'missing',
+	'please',
+	'arm',
+	'arming',
+	'pre',
+	'check',
+];
+
 const wordsOf = (text: string): string[] => text.toLowerCase().match(/[a-z]{2,}/g) ?? [];
 
 /** What an aircraft's message may mean: its own notes first, then the reasons whose words are in it; all of them without a message. */
@@ -121,7 +146,14 @@ export function armingReasons(
 	const words = wordsOf(message);
 	if (words.length === 0) return { own: [...own], usual: [...ARMING_REASONS] };
 	const score = (parts: readonly string[]) => words.filter((w) => parts.some((part) => w.startsWith(part))).length;
-	const usual = ARMING_REASONS.map((reason) => ({ reason, hits: score(reason.said) }))
+	// "Not calibrated" alone names no sensor: with a sensor's name it points at its calibration, never at another one's.
+	const calibration = words.some((word) => word.startsWith('calib'));
+	const hitsOf = ({ id, said }: ArmingReason) => {
+		const named = score(said);
+		if (!calibration || !CALIBRATED.includes(id)) return named;
+		return named > 0 ? named + 1 : words.every((word) => FILLER.includes(word) || word.startsWith('calib')) ? 1 : 0;
+	};
+	const usual = ARMING_REASONS.map((reason) => ({ reason, hits: hitsOf(reason) }))
 		.filter(({ hits }) => hits > 0)
 		.sort((a, b) => b.hits - a.hits);
 	return {

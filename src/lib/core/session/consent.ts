@@ -1,5 +1,5 @@
 import type { Aircraft } from '../../schema/records';
-import { comesHome } from './capabilities';
+import { comesHome } from '../aircraft/capabilities';
 
 /** What will not work when a thing is left undone: said before it is, and written down with the reason. */
 const WITHOUT: Record<string, string> = {

@@ -4,7 +4,7 @@ import type { Aircraft, Venue } from '../../schema/records';
 import type { Facts } from '../facts/facts';
 import { FACT_RULES } from '../facts/keys';
 import { factWords, originWords } from '../facts/words';
-import { comesHome } from './capabilities';
+import { comesHome } from '../aircraft/capabilities';
 
 /** Which limits and settings a decision rests on: only those that the aircraft has and the place asks for. */
 function keysFor(aircraft: Pick<Aircraft, 'hasPosition' | 'kind' | 'compasses'>, venue: Venue | undefined): FactKey[] {

@@ -27,13 +27,13 @@ describe('what a session is most likely for', () => {
 		expect(suggestOccasion({ events }, FLOWN, NOW)).toMatchObject({ occasion: 'routine' });
 	});
 
-	it('is storage after weeks without flight, and a first flight only where it was noted as new', () => {
+	it('is storage after weeks without flight, and the first flight where none is on record', () => {
 		expect(suggestOccasion({ events: [] }, '2026-02-01T09:00:00.000Z', NOW)).toMatchObject({
 			occasion: 'storage',
 			because: 'last flown 102 days ago',
 		});
 		expect(suggestOccasion({ events: [event('new', FLOWN)] }, null, NOW).occasion).toBe('first');
-		expect(suggestOccasion({ events: [] }, null, NOW).occasion).toBe('routine');
+		expect(suggestOccasion({ events: [] }, null, NOW).occasion).toBe('first');
 	});
 
 	it('says why', () => {

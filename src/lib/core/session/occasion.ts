@@ -43,9 +43,12 @@ export function suggestOccasion(
 		if (event) return { occasion, because: `${EVENT_WORDS[kind].toLowerCase()} on ${dayOf(event.at)}` };
 	}
 	if (!flownAt)
-		return since.some(({ kind }) => kind === 'new')
-			? { occasion: 'first', because: 'noted as new, and no flight is on record' }
-			: { occasion: 'routine', because: 'no flight of it is on record: say so if it is its first' };
+		return {
+			occasion: 'first',
+			because: since.some(({ kind }) => kind === 'new')
+				? 'logged as new, and no flight is on record'
+				: 'no flight of it is on record: choose another if it has flown before',
+		};
 	const days = (Date.parse(now) - Date.parse(flownAt)) / DAY_MS;
 	return days > limits.storedDays.value
 		? { occasion: 'storage', because: `last flown ${days.toFixed(0)} days ago` }

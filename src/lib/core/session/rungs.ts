@@ -1,5 +1,5 @@
 import type { Aircraft } from '../../schema/records';
-import { comesHome } from './capabilities';
+import { comesHome } from '../aircraft/capabilities';
 
 /** A part of a flight with its usual minutes, and what it takes against a hover. */
 export interface Rung {

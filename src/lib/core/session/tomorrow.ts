@@ -1,5 +1,5 @@
 import type { Aircraft, Pack, Sensor, Site } from '../../schema/records';
-import { hasPart, showsData } from './capabilities';
+import { hasPart, showsData } from '../aircraft/capabilities';
 import type { Deferred } from './deferred';
 import type { SensorDue } from '../due/due';
 

@@ -2,7 +2,7 @@ import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
 import type { Aircraft, StationId } from '../../schema/records';
 import { judge, reason } from '../finding/reasons';
-import { hasPart, isFactory } from './capabilities';
+import { hasPart, isFactory } from '../aircraft/capabilities';
 import { LINES, propellerSteps, sideSteps, SPREADER, STRAPS, type WalkStep } from './walkSteps';
 
 /** Walks from thing to thing, each looked at and answered by itself. */

@@ -1,6 +1,6 @@
 import type { Aircraft, AircraftKind } from '../../schema/records';
 import type { RecentEvent, SymptomKind, SymptomRequest } from '../../schema/symptoms';
-import { hasPart } from '../session/capabilities';
+import { hasPart } from '../aircraft/capabilities';
 
 /** The kind of the table that an aircraft is taken for. */
 const KIND: Record<AircraftKind, SymptomKind> = {

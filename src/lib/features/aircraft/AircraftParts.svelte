@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
-	import { showsData } from '$lib/core/session/capabilities';
+	import { showsData } from '$lib/core/aircraft/capabilities';
 	import { lossActionSchema, type Aircraft } from '$lib/schema/records';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Fold from '$lib/ui/Fold.svelte';

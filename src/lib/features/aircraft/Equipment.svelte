@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { hasPart, lengthOf } from '$lib/core/session/capabilities';
+	import { hasPart, lengthOf } from '$lib/core/aircraft/capabilities';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { units } from '$lib/ui/preferences.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
-	import { hasPart } from '$lib/core/session/capabilities';
+	import { hasPart } from '$lib/core/aircraft/capabilities';
 	import type { Aircraft } from '$lib/schema/records';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { units } from '$lib/ui/preferences.svelte';

@@ -1,6 +1,6 @@
 import { SCHOOLS } from '$lib/core/due/due';
 import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
-import { hasPart, showsData } from '$lib/core/session/capabilities';
+import { hasPart, showsData } from '$lib/core/aircraft/capabilities';
 import { counted } from '$lib/core/words/counted';
 import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '$lib/core/words/units';
 import { partSchema, type Aircraft } from '$lib/schema/records';

@@ -24,10 +24,20 @@
 		view.state.stations.flatMap((station) => station.tasks).filter(({ page }) => page === 'bench-due'),
 	);
 	const open = $derived(tasks.filter(({ mark }) => mark === 'unseen' || mark === 'hold'));
-	const listed = $derived(view.due.filter(({ sensor }) => sensor !== 'compass' && sensor !== 'link-loss'));
+	const listed = $derived(view.dueNow.filter(({ sensor }) => sensor !== 'compass' && sensor !== 'link-loss'));
 	const here = $derived(
 		view.bundle.entries.filter(({ payload }) => payload.kind === 'test' && sensorOf(payload) !== null),
 	);
+	/** What became of everything that was due: done is not said over what was skipped. */
+	function settledWords(all: readonly TaskState[]): string {
+		const skipped = all.filter(({ mark }) => mark === 'aside').length;
+		const calibrated = all.filter(({ entry, mark }) => entry !== null && mark !== 'aside').length;
+		const parts = [
+			...(calibrated > 0 ? [`${calibrated} calibrated`] : []),
+			...(skipped > 0 ? [`${skipped} skipped`] : []),
+		];
+		return parts.length === 0 ? 'No calibration is due on the bench' : `Calibrations due: ${parts.join(', ')}`;
+	}
 	const title = $derived(
 		open.length > 0
 			? dueTitle(
@@ -36,7 +46,7 @@
 						.map((d) => ({ ...d, due: true })),
 					aircraft.name,
 				)
-			: 'What was due on the bench is done',
+			: settledWords(tasks),
 	);
 	const measureHref = (sensor: Sensor) => {
 		const id = INSTRUMENT_OF[sensor];

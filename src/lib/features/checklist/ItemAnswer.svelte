@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { CheckPayload, Odd } from '$lib/schema/entries';
 	import type { Item } from '$lib/core/session/items';
-	import { toUnit } from '$lib/core/words/units';
+	import { fromUnit, toUnit } from '$lib/core/words/units';
 	import { z } from 'zod';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import Button from '$lib/ui/Button.svelte';
@@ -48,6 +48,17 @@
 		if (low !== undefined && high !== undefined) return `wanted ${show(low)} to ${show(high)} ${unit}`;
 		if (high !== undefined) return `wanted at most ${show(high)} ${unit}`;
 		return low !== undefined ? `wanted at least ${show(low)} ${unit}` : '';
+	});
+
+	/** What is typed is in the pilot's unit: where that changes, the figure goes along. */
+	let typedIn = units();
+	$effect(() => {
+		const now = units();
+		const { quantity } = item.limit ?? {};
+		const value = Number(text.replace(',', '.'));
+		if (now !== typedIn && quantity && text.trim() !== '' && Number.isFinite(value))
+			text = String(Number(toUnit(fromUnit(value, quantity, typedIn), quantity, now).toFixed(1)));
+		typedIn = now;
 	});
 
 	/** Since the plug; the wait itself begins once it stands. */

@@ -6,7 +6,7 @@
 	import { valueOf } from '$lib/core/facts/facts';
 	import { estimateOnPack } from '$lib/core/propulsion/flownFlights';
 	import { usualRungs, wayHomeMin, type Rung } from '$lib/core/session/rungs';
-	import { comesHome } from '$lib/core/session/capabilities';
+	import { comesHome } from '$lib/core/aircraft/capabilities';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import Later from '$lib/ui/Later.svelte';

@@ -2,7 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { calibrationPayload, placeOf } from '$lib/core/compass/payload';
 	import { usedFacts, valueOf } from '$lib/core/facts/facts';
-	import { showsData } from '$lib/core/session/capabilities';
+	import { showsData } from '$lib/core/aircraft/capabilities';
 	import { live } from '$lib/store/live.svelte';
 	import { listKept } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';

@@ -8,7 +8,7 @@
 	import type { NumberField } from '$lib/instruments/instrument';
 	import SitePicker from '$lib/features/measuring/SitePicker.svelte';
 	import ProvedReturns from '$lib/features/wayHome/ProvedReturns.svelte';
-	import { comesHome } from '$lib/core/session/capabilities';
+	import { comesHome } from '$lib/core/aircraft/capabilities';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { dueSchoolSchema, type Aircraft, type Sensor, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';

@@ -9,7 +9,7 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
 	import { BY_HAND } from '$lib/core/session/currency';
-	import { comesHome, hasPart } from '$lib/core/session/capabilities';
+	import { comesHome, hasPart } from '$lib/core/aircraft/capabilities';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
 	import LandingBox from './LandingBox.svelte';
 

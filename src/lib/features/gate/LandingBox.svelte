@@ -98,8 +98,8 @@
 	<h2 class="m-0">{head}</h2>
 	{#if !measured && !view.readOnly}
 		<p class="mt-1 mb-3 max-w-[62ch] text-[15px] text-ink-2">
-			Where it came home by itself: from the mark to where it stands. One landing says little about the next; several,
-			each after a power-up of its own, say how far to trust it.
+			After a return by itself: from the mark to where it stands. Leave it out after a landing by hand. Several
+			landings, each after its own power-up, show how far to trust it.
 		</p>
 		<form
 			{@attach refuseInvalid}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { FELT_AT_M } from '$lib/core/hover/feltWind';
-	import { lengthOf, showsData } from '$lib/core/session/capabilities';
+	import { lengthOf, showsData } from '$lib/core/aircraft/capabilities';
 	import { wayTaken } from '$lib/features/measuring/waysOf';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Mark } from '$lib/schema/records';
 	import type { ChainFinding } from '$lib/core/record/chain';
 	import ChainView from '$lib/features/running/ChainView.svelte';
 	import HandOver from '$lib/features/running/HandOver.svelte';
@@ -25,15 +26,21 @@
 	let verified = $state<Record<string, { finding: ChainFinding; head: string; updatedAt: string }>>({});
 	let faults = $state<Record<string, string>>({});
 
-	function outcome({ decision, session: { endedAt } }: LoggedSession): {
-		mark: 'clear' | 'hold' | 'unseen';
+	function outcome({ decision, flew, session: { endedAt } }: LoggedSession): {
+		mark: Mark;
 		words: string;
 	} {
 		if (!decision) return { mark: 'unseen', words: endedAt ? 'Ended without a decision' : 'Open' };
 		if (decision.decision !== 'fly') return { mark: 'hold', words: `Held: ${decision.reason || 'no reason given'}` };
 		if (decision.task === 'arm')
-			return { mark: 'unseen', words: endedAt ? 'Armed; ended without a decision to fly' : 'Open, armed' };
-		return { mark: 'clear', words: decision.reason ? `Flown: ${decision.reason}` : 'Flown, nothing in the way' };
+			return { mark: 'unseen', words: endedAt ? 'Arm check decided; no takeoff decided' : 'Open; Arm check decided' };
+		const many = (mark: Mark, words: string) => {
+			const n = decision.marks.filter((one) => one.mark === mark).length;
+			return n === 0 ? [] : [`${n} ${words}`];
+		};
+		const left = [...many('aside', 'skipped'), ...many('caution', 'with caution')].join(', ');
+		const words = `${flew ? 'Flown' : 'Takeoff decided, not flown'}${left ? `; ${left}` : ''}${decision.reason ? `: ${decision.reason}` : ''}`;
+		return { mark: left.includes('skipped') ? 'aside' : left ? 'caution' : 'clear', words };
 	}
 	async function check({ session, verify }: LoggedSession) {
 		try {

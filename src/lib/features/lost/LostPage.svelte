@@ -11,7 +11,7 @@
 	import { hereNow } from '$lib/sources/devicePosition';
 	import { live } from '$lib/store/live.svelte';
 	import { appendEntry, loadSession } from '$lib/store/repository';
-	import { hasPart } from '$lib/core/session/capabilities';
+	import { hasPart } from '$lib/core/aircraft/capabilities';
 	import { gatherFacts, valueOf } from '$lib/core/facts/facts';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';

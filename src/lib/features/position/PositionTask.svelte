@@ -12,7 +12,7 @@
 	import { done, failed } from '$lib/ui/notify';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
-	import { showsData } from '$lib/core/session/capabilities';
+	import { showsData } from '$lib/core/aircraft/capabilities';
 	import { comesBack } from '$lib/features/measuring/leftWork.svelte';
 	import PositionBody from './PositionBody.svelte';
 	import ReadOff from './ReadOff.svelte';

@@ -128,6 +128,19 @@ export class SessionView {
 		);
 	});
 
+	/** The same with what this session calibrated so far. */
+	dueNow = $derived.by(() => {
+		const { aircraft, site, entries } = this.bundle;
+		const at = entries.at(-1)?.at ?? this.#now;
+		const own = this.rehearsal ? [] : entries;
+		return aircraftDue(
+			aircraft,
+			lastDone([...(this.#past.current?.findings ?? []), ...own], at),
+			site && placedAt(site, at),
+			at,
+		);
+	});
+
 	/** Calibrated before this session and not flown a test hover since. */
 	unverified = $derived.by(() => {
 		const flown = lastHover(this.#past.current?.findings ?? [], this.asOf);

@@ -2,7 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { judgeTemperatures, type Warmth, type WarmPart } from '$lib/core/propulsion/temperature';
 	import { rotorsOf } from '$lib/features/motors/rotorsOf';
-	import { hasPart } from '$lib/core/session/capabilities';
+	import { hasPart } from '$lib/core/aircraft/capabilities';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';

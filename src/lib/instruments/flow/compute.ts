@@ -33,7 +33,9 @@ export const compute = working(fields, async ({ form: v }) => {
 				digits: 1,
 				note: `limit ±${payloadLimits.flowPct.value}`,
 			},
-			{ label: 'Multiply the setting by', value: answer.correction, unit: '', digits: 3 },
+			...(answer.correction === null
+				? []
+				: [{ label: 'Multiply the setting by', value: answer.correction, unit: '', digits: 3 }]),
 			{ label: 'Flow', value: answer.flowLPerMin, unit: 'L/min' },
 			{
 				label: 'Rate',

@@ -2,7 +2,7 @@ import type { Aircraft, AircraftKind, Occasion, Pack, Part, Session, Site, Venue
 import type { Entry } from '../../../schema/entries';
 import { undoneByDoing } from '../../evidence/undoes';
 import type { Deferred } from '../deferred';
-import { comesHome, hasPart, isFactory, showsData } from '../capabilities';
+import { comesHome, hasPart, isFactory, showsData } from '../../aircraft/capabilities';
 
 /** All that a checklist is made from: this aircraft, this place, this pack, this day. */
 export interface Setting {

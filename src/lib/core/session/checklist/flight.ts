@@ -1,5 +1,5 @@
 import type { Aircraft } from '../../../schema/records';
-import { comesHome } from '../capabilities';
+import { comesHome } from '../../aircraft/capabilities';
 import { sessionLimits } from '../limits';
 import {
 	anyPart,

@@ -3,7 +3,7 @@ import { plain } from '../../words/plain';
 import { showSigma } from '../../words/sigma';
 import { markOf } from '../../evidence/standing';
 import { valueOf } from '../../facts/facts';
-import { showsData } from '../capabilities';
+import { showsData } from '../../aircraft/capabilities';
 import { orAside, silence, taskState, type Task } from '../task';
 
 /** The compass: turned in this session, by data or by its own routine; else whether it is due. */

@@ -1,5 +1,5 @@
 import type { Part } from '../../../schema/records';
-import { hasPart } from '../capabilities';
+import { hasPart } from '../../aircraft/capabilities';
 import { orAside, type Task } from '../task';
 import { checkOf } from './items';
 import { measuredState } from './measured';

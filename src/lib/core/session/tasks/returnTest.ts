@@ -1,4 +1,4 @@
-import { comesHome } from '../capabilities';
+import { comesHome } from '../../aircraft/capabilities';
 import { untried } from '../checklist/conditions';
 import { orAside, type Task } from '../task';
 import { measuredState } from './measured';

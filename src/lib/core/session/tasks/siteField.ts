@@ -1,4 +1,4 @@
-import { showsData } from '../capabilities';
+import { showsData } from '../../aircraft/capabilities';
 import { orAside, type Task } from '../task';
 import { measuredState } from './measured';
 

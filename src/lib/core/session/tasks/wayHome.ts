@@ -1,5 +1,5 @@
 import { MARK_OF_VERDICT } from '../../evidence/standing';
-import { comesHome } from '../capabilities';
+import { comesHome } from '../../aircraft/capabilities';
 import { statementWords } from '../../facts/words';
 import { valueOf } from '../../facts/facts';
 import { actionAt } from '../homePlan';

@@ -4,7 +4,7 @@ import { formatQuantity } from '../../words/units';
 import { judgeGust } from '../../return/gust';
 import { isDefault, valueOf } from '../../facts/facts';
 import { statementWords } from '../../facts/words';
-import { comesHome } from '../capabilities';
+import { comesHome } from '../../aircraft/capabilities';
 import { orAside, taskState, type Task } from '../task';
 
 /** The wind, and for an aircraft that comes home by itself whether it is faster than the gusts. */
