@@ -154,7 +154,7 @@ export class Scribe {
 		const farthest = { distanceM, heightM: 25, bearingDeg: null };
 		const around = { aircraft, site, pack, venue: 'open' as const, units: 'metric' as const, facts };
 		const plan = planHome(known.request, farthest, known);
-		return this.write('return', homeEntry(homeFinding(plan, known, around), around, 'read-off'));
+		return this.write('return', homeEntry(homeFinding(plan, known, around), around, 'calculated'));
 	}
 
 	compass(seed: number, faults: RigFaults, accepted: 'accepted' | 'kept-aside'): this {

@@ -18,9 +18,9 @@ import {
 
 /**
  * How a thing was known: by a log, live data or film; as a figure on the aircraft's own screen; by eye, paces or stopwatch; by the
- * aircraft's own routine; told by somebody; simulated, or with a phone in hand instead of the aircraft.
+ * aircraft's own routine; calculated from facts in force; told by somebody; simulated, or with a phone in hand instead of the aircraft.
  */
-export const gradeSchema = z.enum(['measured', 'read-off', 'seen', 'guided', 'told', 'rehearsed']);
+export const gradeSchema = z.enum(['measured', 'read-off', 'seen', 'guided', 'calculated', 'told', 'rehearsed']);
 export type Grade = z.infer<typeof gradeSchema>;
 
 /** Entries of before grades were kept have none; the evidence rules say what they are worth. */

@@ -1,5 +1,7 @@
 import { max } from 'd3-array';
 import type { EntryPayload, TestPayload } from '$lib/schema/entries';
+import { gradeOf } from '$lib/core/evidence/grade';
+import { isEvidence } from '$lib/core/evidence/standing';
 import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE, SURGE, TONE } from '$lib/instruments/given';
 import { db } from './db';
 import type { Values } from '$lib/instruments/instrument';
@@ -17,9 +19,9 @@ const figureOf = ({ figures }: TestPayload, label: string) => figures.find((f) =
 async function giveUsualHum(aircraftId: string, latest: TestPayload) {
 	const { forms, events } = aircraftSchema.parse(await db.aircraft.get(aircraftId));
 	const changed = max(events.filter(({ kind }) => kind === 'part').map(({ at }) => at)) ?? '';
-	const good = (await entriesAbout(aircraftId, 'sound')).flatMap(({ at, payload }) =>
-		at > changed && payload.kind === 'test' && payload.verdict === 'pass' && payload.grade !== 'rehearsed'
-			? [payload]
+	const good = (await entriesAbout(aircraftId, 'sound')).flatMap((entry) =>
+		entry.at > changed && entry.payload.kind === 'test' && entry.payload.verdict === 'pass' && isEvidence(entry)
+			? [entry.payload]
 			: [],
 	);
 	const first = good.at(-1) ?? latest;
@@ -36,7 +38,7 @@ export async function giveBack(
 	payload: EntryPayload,
 	to: { aircraftId: string; packId: string | null; siteId: string | null },
 ) {
-	if (payload.kind !== 'test' || payload.grade === 'rehearsed' || payload.verdict === 'fail') return;
+	if (payload.kind !== 'test' || gradeOf(payload) === 'rehearsed' || payload.verdict === 'fail') return;
 	const figure = (label: string) => figureOf(payload, label);
 	if (payload.task === 'sound' && payload.verdict === 'pass') await giveUsualHum(to.aircraftId, payload);
 	const [resistance, north, east] = [figure(RESISTANCE), figure(CLEAN_NORTH), figure(CLEAN_EAST)];

@@ -27,6 +27,7 @@ export const GRADE_WORDS: Record<Grade, string> = {
 	'read-off': 'read off',
 	seen: 'seen',
 	guided: 'guided',
+	calculated: 'calculated',
 	told: 'told',
 	rehearsed: 'rehearsed',
 };

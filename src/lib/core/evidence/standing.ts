@@ -55,6 +55,12 @@ export function standingOf({ payload, at }: Pick<Entry, 'payload' | 'at'>, scope
 	return failedOf(payload) ? 'failed' : 'in-force';
 }
 
+/** Whether an entry is evidence about the real aircraft, beyond its session; a finding that failed is evidence too. */
+export function isEvidence(entry: Pick<Entry, 'payload' | 'at'>): boolean {
+	const standing = standingOf(entry, { of: 'aircraft' }, entry.at);
+	return standing === 'in-force' || standing === 'failed';
+}
+
 const MARK_OF_OUTCOME: Record<CheckPayload['outcome'], Mark | null> = {
 	done: 'clear',
 	doubtful: 'caution',

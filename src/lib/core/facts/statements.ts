@@ -42,6 +42,7 @@ const SOURCE_OF_GRADE: Record<Grade, FactSource> = {
 	'read-off': 'display',
 	seen: 'byEye',
 	guided: 'display',
+	calculated: 'derived',
 	told: 'reported',
 	rehearsed: 'simulated',
 };

@@ -1,3 +1,4 @@
+import { isEvidence } from '../evidence/standing';
 import type { Reason } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
 import { reason } from '../finding/reasons';
@@ -42,8 +43,9 @@ export function locksLike(entries: readonly Pick<Entry, 'at' | 'payload'>[], now
 	const warmAt = (at: string, before: string | undefined) =>
 		before !== undefined && Date.parse(at) - Date.parse(before) < limits.warmHours.value * HOUR_MS;
 	const warmNow = warmAt(now, inTime.findLast(({ at }) => at < now)?.at);
-	return inTime.flatMap(({ at, payload }, i) => {
-		if (payload.kind !== 'test' || payload.grade === 'rehearsed' || at >= now) return [];
+	return inTime.flatMap((entry, i) => {
+		const { at, payload } = entry;
+		if (payload.kind !== 'test' || !isEvidence(entry) || at >= now) return [];
 		const found = payload.figures.find(({ label }) => label === 'Locked after')?.value;
 		return typeof found === 'number' && warmAt(at, inTime[i - 1]?.at) === warmNow ? [found] : [];
 	});

@@ -20,7 +20,7 @@ export function chargeIn(entry: Pick<Entry, 'payload'> | undefined, chemistry: C
 
 /**
  * Flights of an aircraft as its sessions tell them: minutes between off the ground and landed, charge at rest before the first and after
- * the last of them. `sessions` are those of one aircraft with the pack flown; what is not whole is left out.
+ * the last of them, or the charge counted. `sessions` are those of one aircraft with the pack flown; what is not whole is left out.
  */
 export function flownFlights(
 	sessions: readonly { pack: Pick<Pack, 'id' | 'chemistry'> | null; entries: readonly Entry[] }[],
@@ -39,9 +39,13 @@ export function flownFlights(
 				[since, at] = [null, when];
 			}
 		}
-		if (before === null || after === null || at === null || ms <= 0) return [];
-		const rest = { beforePct: before, afterPct: after };
-		return [{ pack: pack.id, minutes: ms / MINUTE_MS, rest, at }];
+		if (at === null || ms <= 0) return [];
+		const flown = { pack: pack.id, minutes: ms / MINUTE_MS, at };
+		// Charge counted is better than charge read from volts at rest.
+		const used = last('charge-used')?.payload;
+		if (used?.kind === 'check' && used.value !== null) return [{ ...flown, usedMah: used.value }];
+		if (before === null || after === null) return [];
+		return [{ ...flown, rest: { beforePct: before, afterPct: after } }];
 	});
 }
 

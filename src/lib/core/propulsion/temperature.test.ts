@@ -63,7 +63,7 @@ describe('temperatures with nothing to compare', () => {
 		const found = judgeTemperatures(
 			[1, 2, 3, 4].map((k) => part(`Motor ${k}`, 40)),
 			20,
-			'measured',
+			'thermometer',
 		);
 		expect(found.headline).toMatch(/as the others/);
 		expect(found.headline).toMatch(/No earlier flight/);

@@ -1,5 +1,6 @@
 import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
+import { isEvidence } from '../evidence/standing';
 import { judge, reason } from '../finding/reasons';
 import type { ReturnTimes } from './returnTimes';
 
@@ -167,9 +168,10 @@ export interface ProvedReturn {
 export function provedReturns(entries: readonly Entry[], since: string | null): ProvedReturn[] {
 	return (['radio-off', 'switch'] as const).flatMap((trigger): ProvedReturn[] => {
 		const found = entries
-			.filter(({ at, payload }) => {
+			.filter((entry) => {
+				const { at, payload } = entry;
 				if (payload.kind !== 'test' || payload.task !== taskOfTrigger(trigger)) return false;
-				return payload.verdict !== 'fail' && payload.grade !== 'rehearsed' && (since === null || at > since);
+				return payload.verdict !== 'fail' && isEvidence(entry) && (since === null || at > since);
 			})
 			.toSorted((a, b) => (a.at < b.at ? 1 : -1));
 		const [latest] = found;

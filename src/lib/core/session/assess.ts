@@ -5,6 +5,7 @@ import type { UnitSystem } from '../words/units';
 import { leftWords } from './deferred';
 import { taskOf } from '../evidence/about';
 import { gatherFacts, type Facts } from '../facts/facts';
+import { withConsistentReasons } from './consistent';
 import { readSession, type SessionEvidence, type SessionRecord } from './sessionRecord';
 import { isBefore, STATIONS, stationTitle } from './stations';
 import { RANK, worst, type TaskState } from './task';
@@ -162,7 +163,7 @@ export function assessSession(given: SessionEvidence): SessionState {
 		...conflictStates(evidence),
 		...TASKS.filter((task) => task.applies(evidence, record)).map((task) => task.state(evidence, record)),
 	].map((known) => {
-		const task = orStale(known, evidence, facts);
+		const task = withConsistentReasons(orStale(known, evidence, facts), evidence, record);
 		const words = task.mark === 'unseen' ? left.get(task.task) : undefined;
 		return words ? { ...task, detail: `${words} ${task.detail}`.trim() } : task;
 	});

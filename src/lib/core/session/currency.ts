@@ -1,3 +1,4 @@
+import { isEvidence } from '../evidence/standing';
 import type { Entry } from '../../schema/entries';
 
 /** The note of a flight of which a part was flown without position hold: one tap on the flying screen. */
@@ -15,12 +16,13 @@ export interface Currency {
 	current: boolean;
 }
 
-const byHand = ({ payload }: Entry): boolean =>
-	(payload.kind === 'flight' && payload.what === 'note' && payload.note === BY_HAND) ||
-	(payload.kind === 'check' &&
-		payload.task === 'first-rung' &&
-		payload.outcome === 'done' &&
-		payload.grade !== 'rehearsed');
+const byHand = (entry: Entry): boolean => {
+	const { payload } = entry;
+	return (
+		(payload.kind === 'flight' && payload.what === 'note' && payload.note === BY_HAND) ||
+		(payload.kind === 'check' && payload.task === 'first-rung' && payload.outcome === 'done' && isEvidence(entry))
+	);
+};
 
 /** A pilot's flying without position hold, from the notes of flights and the rungs flown in self-level, as of an ISO time. */
 export function currencyOf(entries: readonly Entry[], pilot: string, now: string): Currency {

@@ -1,4 +1,6 @@
-import type { Entry, TestPayload } from '../../schema/entries';
+import { clock } from '../words/clock';
+import { showFigure, showNumber } from '../words/figures';
+import type { Entry, RecordedFigure, TestPayload } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
 import { EVENT_WORDS, SENSOR_RULES } from '../due/rules';
 import { sentenceIn, SPOKEN } from '../words/sentence';
@@ -31,17 +33,37 @@ const FLIGHT = {
 	'touched-down': 'Came down',
 } as const;
 
+/** Smaller than this, in any unit of the record, is the arithmetic's own rounding. */
+const ROUNDING = 1e-9;
 const figure = (value: number): string => {
 	const size = Math.abs(value);
-	const text = Number.isInteger(value) ? String(size) : size.toPrecision(3).replace(/\.?0+$/, '');
+	if (size < ROUNDING) return '0';
+	const short = Number(size.toPrecision(3));
+	const text = Number.isInteger(value)
+		? String(size)
+		: short >= 1e6 || short < 1e-4
+			? showNumber(short)
+			: String(short);
 	return value < 0 ? `−${text}` : text;
 };
+/** A count agrees with its unit: "1 cycle", "2 cycles". */
+const unitFor = (value: number, unit: string): string =>
+	Math.abs(value) === 1 ? unit.replace(/^([a-z]{3,})s$/, '$1') : unit;
 /** A figure with its unit, the pilot's where it is a length or a speed: degrees stand close. */
 function withUnit(value: number, unit: string, units: UnitSystem): string {
 	const quantity = SPOKEN[unit];
-	if (!quantity) return `${figure(value)}${unit === '°' ? '' : ' '}${unit}`.trim();
+	if (unit === 'min' && !Number.isInteger(value)) return `${clock(60 * value)} min`;
+	if (!quantity) return `${figure(value)}${unit === '°' ? '' : ' '}${unitFor(value, unit)}`.trim();
 	const symbol = unitSymbol(quantity, units);
 	return `${figure(symbol === unit ? value : Number(toUnit(value, quantity, units).toPrecision(3)))} ${symbol}`;
+}
+
+/** A recorded figure with its name; as many digits as its uncertainty leaves, and none where it cannot be told from zero. */
+function recordedFigure({ label, unit, sigma }: RecordedFigure, value: number, units: UnitSystem): string {
+	if (sigma === undefined || !(sigma > 0) || SPOKEN[unit] || unit === 'min')
+		return `${label} ${withUnit(value, unit, units)}`;
+	const shown = showFigure(value, sigma);
+	return `${label} ${shown.value} ± ${shown.sigma}${unit === '°' ? '' : ' '}${unit}`.trim();
 }
 
 /** The limits that a decision was made under: "satellites at least 8, HDOP at most 2". */
@@ -108,7 +130,7 @@ export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSy
 			return `Compass ${payload.accepted === 'accepted' ? 'accepted' : 'kept beside'}: heading ±${showSigma(payload.headingSigmaDeg)}°, offsets ${payload.hardIronUt.map((v) => v.toFixed(1)).join(', ')} µT, from ${payload.sourceName}`;
 		case 'test': {
 			const figures = payload.figures
-				.flatMap(({ label, value, unit }) => (value === null ? [] : [`${label} ${withUnit(value, unit, units)}`]))
+				.flatMap((one) => (one.value === null ? [] : [recordedFigure(one, one.value, units)]))
 				.join('; ');
 			if (payload.troubleshooting) return troubleshootingWords(payload.troubleshooting, payload.headline);
 			const of = payload.grade === 'guided' && payload.sensor ? `${SENSOR_RULES[payload.sensor].name}: ` : '';

@@ -1,6 +1,6 @@
+import { isEvidence } from '../evidence/standing';
 import type { Entry } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
-import { isAside } from '../evidence/standing';
 import { compareRepeats, studentTail, type Comparison, type Measurement } from '../record/repeats';
 import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '../words/units';
 
@@ -69,8 +69,7 @@ const KINDS: readonly Kind[] = [
 	},
 ];
 
-const counted = ({ payload }: Entry): boolean =>
-	payload.kind === 'test' && payload.grade !== 'rehearsed' && !isAside(payload);
+const counted = (entry: Entry): boolean => entry.payload.kind === 'test' && isEvidence(entry);
 
 /** Landings and minutes flown, told by the notes of each flight. */
 function flown(entries: readonly Entry[]): { landings: TrendPoint[]; minutes: TrendPoint[] } {

@@ -9,6 +9,7 @@
 	import { comesHome } from '$lib/core/aircraft/capabilities';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
+	import BatteryChoice from '$lib/features/running/BatteryChoice.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -59,7 +60,7 @@
 	const answer = $derived(pack && startPct !== null ? estimateOnPack(pack, startPct, view.flown, all) : null);
 	const dropped = $derived(new Set(answer?.budget?.dropped ?? []));
 	const head = $derived.by(() => {
-		if (!pack) return 'No pack is chosen: nothing can be budgeted';
+		if (!pack) return 'Choose the battery: the budget depends on it';
 		if (startPct === null) return `${pack.name} was flown: measure its charge first`;
 		if (startPct <= flightTimeLimits.alarmPct.value) return 'The pack is at its alarm: charge it first';
 		if (!answer?.budget || answer.timerMin === null) return 'No flight on record tells what a minute takes';
@@ -103,7 +104,9 @@
 <section class="mt-6 border-t border-rule pt-4" aria-label="What this pack holds">
 	<div class="flex flex-wrap items-start justify-between gap-3">
 		<h2 class="m-0">{head}</h2>
-		<Button aria-expanded={open} onclick={() => (open = !open)}>{open ? 'Less' : 'What is flown today'}</Button>
+		{#if pack}<Button aria-expanded={open} onclick={() => (open = !open)}
+				>{open ? 'Less' : 'What is flown today'}</Button
+			>{/if}
 	</div>
 	{#if answer && answer.timerMin !== null}
 		<p class="mt-1 mb-0 text-ink-2">
@@ -116,6 +119,7 @@
 			told.
 		</p>
 	{/if}
+	{#if !pack && !view.readOnly}<div class="mt-3"><BatteryChoice /></div>{/if}
 	{#if open && pack}<Later>
 			<ul class="m-0 mt-3 list-none p-0">
 				{#each rungs as { name, minutes, required }, index (index)}

@@ -17,8 +17,14 @@
 		onaction: (action: LossAction) => void;
 		keepWords: string;
 		onkeep: () => void;
+		/** Records a run before the next one begins: each run is an entry. */
+		onrun?: () => Promise<boolean>;
 	};
-	let { state: work, aircraft, onaction, keepWords, onkeep }: Props = $props();
+	let { state: work, aircraft, onaction, keepWords, onkeep, onrun }: Props = $props();
+	async function repeat() {
+		if (onrun && !(await onrun())) return;
+		work.repeat();
+	}
 	let recordedS = $state<number | null>(null);
 	const ready = $derived(work.armed !== null && (work.propellersOff || work.armed === false));
 
@@ -195,6 +201,6 @@
 	</p>
 	<div class="mt-3 flex flex-wrap gap-3">
 		<Button kind="primary" onclick={onkeep}>{keepWords}</Button>
-		<Button class="min-h-14" onclick={() => work.repeat()}>Test again</Button>
+		<Button class="min-h-14" onclick={() => void repeat()}>{onrun ? 'Record run and test again' : 'Test again'}</Button>
 	</div>
 {/if}

@@ -33,17 +33,21 @@
 			failed(error);
 		}
 	}
-	async function keep() {
+	async function run(): Promise<boolean> {
 		const payload = work.payload(view.grade('seen'));
-		if (!payload) return;
+		if (!payload) return false;
 		try {
 			await view.record('bench', payload);
 			half.forget();
 			done('Recorded');
-			await goto(view.href('bench'));
+			return true;
 		} catch (error) {
 			failed(error);
+			return false;
 		}
+	}
+	async function keep() {
+		if (await run()) await goto(view.href('bench'));
 	}
 </script>
 
@@ -68,5 +72,6 @@
 		onaction={(action) => void keepAction(action)}
 		keepWords="Record it"
 		onkeep={() => void keep()}
+		onrun={run}
 	/>
 </Sheet>

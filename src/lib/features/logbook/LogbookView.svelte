@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Mark } from '$lib/schema/records';
+	import { outcomeOfSession } from '$lib/core/session/outcome';
 	import type { ChainFinding } from '$lib/core/record/chain';
 	import ChainView from '$lib/features/running/ChainView.svelte';
 	import HandOver from '$lib/features/running/HandOver.svelte';
@@ -26,22 +26,8 @@
 	let verified = $state<Record<string, { finding: ChainFinding; head: string; updatedAt: string }>>({});
 	let faults = $state<Record<string, string>>({});
 
-	function outcome({ decision, flew, session: { endedAt } }: LoggedSession): {
-		mark: Mark;
-		words: string;
-	} {
-		if (!decision) return { mark: 'unseen', words: endedAt ? 'Ended without a decision' : 'Open' };
-		if (decision.decision !== 'fly') return { mark: 'hold', words: `Held: ${decision.reason || 'no reason given'}` };
-		if (decision.task === 'arm')
-			return { mark: 'unseen', words: endedAt ? 'Arm check decided; no takeoff decided' : 'Open; Arm check decided' };
-		const many = (mark: Mark, words: string) => {
-			const n = decision.marks.filter((one) => one.mark === mark).length;
-			return n === 0 ? [] : [`${n} ${words}`];
-		};
-		const left = [...many('aside', 'skipped'), ...many('caution', 'with caution')].join(', ');
-		const words = `${flew ? 'Flown' : 'Takeoff decided, not flown'}${left ? `; ${left}` : ''}${decision.reason ? `: ${decision.reason}` : ''}`;
-		return { mark: left.includes('skipped') ? 'aside' : left ? 'caution' : 'clear', words };
-	}
+	const outcome = ({ decision, flew, session: { endedAt } }: LoggedSession) =>
+		outcomeOfSession({ decision, flew, ended: endedAt !== null });
 	async function check({ session, verify }: LoggedSession) {
 		try {
 			const finding = await verify();

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
+	import { estimateOnPack, flownFlights } from '$lib/core/propulsion/flownFlights';
 	import { STATIONS, stationTitle } from '$lib/core/session/stations';
 	import type { StationId } from '$lib/schema/records';
 	import { endSession } from '$lib/store/repository';
@@ -14,6 +15,13 @@
 	const flying = $derived(
 		view.state.flight.tookOff !== null && (view.state.flight.landed?.seq ?? -1) < view.state.flight.tookOff.seq,
 	);
+
+	/** The transmitter timer for the next flight on this battery, by its flights, this one included. */
+	const timerMin = $derived.by(() => {
+		const { pack, entries } = view.bundle;
+		const own = flownFlights([{ pack, entries }]);
+		return pack && own.length > 0 ? (estimateOnPack(pack, 100, [...view.flown, ...own])?.timerMin ?? null) : null;
+	});
 
 	let left = $state('');
 	let leftAt = $state<StationId>('bench');
@@ -50,6 +58,12 @@
 					? 'Everything at Close is answered. An ended session is only read; reopening it needs a reason.'
 					: 'What is not answered stays visible on the sheet.'}
 	</p>
+	{#if timerMin !== null && timerMin > 0}
+		<p class="mt-0 mb-3">
+			Transmitter timer for {view.bundle.pack?.name}: <b class="figure-mono text-[24px]">{timerMin.toFixed(1)} min</b> from
+			full; nine flights in ten last longer.
+		</p>
+	{/if}
 	{#if !view.readOnly}
 		<form
 			class="mb-4 flex flex-wrap items-end gap-3"

@@ -16,8 +16,8 @@
 
 	const label = ({ key, value, source }: Statement) =>
 		source === 'profile'
-			? `Keep ${factWords(key, value, units())}: aircraft is set back to it`
-			: `Use ${factWords(key, value, units())} and update the profile`;
+			? `Set aircraft back to ${factWords(key, value, units())}`
+			: `Use ${factWords(key, value, units())}, update profile`;
 	async function choose(statement: Statement) {
 		if (busy) return;
 		busy = true;
@@ -33,7 +33,7 @@
 </script>
 
 <div class="flex flex-wrap gap-3" role="group" aria-label="{FACT_RULES[conflict.key].label} of {aircraft.name}">
-	<Button kind="primary" disabled={busy} onclick={() => void choose(conflict.first)}>{label(conflict.first)}</Button>
+	<Button class="min-h-14" disabled={busy} onclick={() => void choose(conflict.first)}>{label(conflict.first)}</Button>
 	<Button class="min-h-14" disabled={busy} onclick={() => void choose(conflict.second)}>{label(conflict.second)}</Button
 	>
 </div>

@@ -15,6 +15,7 @@ import { FACT_RULES } from '$lib/core/facts/keys';
 import { batteryLedger, burnRate } from '$lib/core/facts/ledger';
 import { settledTask, type Statement } from '$lib/core/facts/statements';
 import { estimateOnPack, flownFlights } from '$lib/core/propulsion/flownFlights';
+import { decidedOn } from '$lib/core/session/outcome';
 import { plannedReturn } from '$lib/core/session/homeEntry';
 import { deferredFor } from '$lib/store/deferred';
 import { batteryPast, lastFlights } from '$lib/store/home';
@@ -215,6 +216,12 @@ export class SessionView {
 			grade: chosen.source === 'measured' ? 'measured' : ofProfile || chosen.source === 'display' ? 'read-off' : 'told',
 		});
 	}
+
+	/** The session at its last decision, and what was found after it: what the report shows. */
+	decided = $derived.by(() => {
+		const { due, done, unverified } = this;
+		return decidedOn({ ...this.setting, due, done, unverified, units: units() }, this.readOnly);
+	});
 
 	/** The compass calibration that holds now: of this session, else of an earlier one. The practice aircraft has none of the real one's. */
 	compassInForce = $derived.by(

@@ -13,7 +13,7 @@
 	import ChainView from '../running/ChainView.svelte';
 	import HandOver from '../running/HandOver.svelte';
 	import { getSessionView } from '../running/sessionView.svelte';
-	import { sheetDocument } from './sheetDocument';
+	import { sheetDocument, type SheetDocument } from './sheetDocument';
 	import { sheetPdf } from './sheetPdf';
 
 	/** A session as a document: half a page that decides, then what was not clear, then every entry. */
@@ -22,8 +22,7 @@
 	const photos = live(() => listPhotos(bundle.session.id));
 	const sheet = $derived(
 		sheetDocument(bundle, {
-			headline: view.state.fly.headline,
-			tasks: view.state.stations.flatMap(({ tasks }) => tasks),
+			decided: view.decided,
 			units: units(),
 		}),
 	);
@@ -76,19 +75,19 @@
 			<dd class="m-0 pb-1 wrap-anywhere sm:pt-1">{value}</dd>
 		{/each}
 	</dl>
-	<h2 class="mt-6 mb-1">{sheet.exceptions.length > 0 ? 'What was not clear' : 'Everything was clear'}</h2>
+	<h2 class="mt-6 mb-1">
+		{sheet.decided ? 'Decided on' : 'Open'}: {sheet.exceptions.length > 0 ? 'exceptions' : 'no exception'}
+	</h2>
 	<ul class="m-0 list-none p-0">
-		{#each sheet.exceptions as { mark, word, what, why }, k (k)}
-			<li class="hairline flex break-inside-avoid gap-3 py-1.5">
-				<span class="flex w-28 shrink-0 items-start gap-2 max-sm:w-auto"
-					><MarkIcon {mark} size={22} word={false} /><span class="max-sm:sr-only">{word}</span></span
-				>
-				<span class="min-w-0 flex-1"
-					>{what}{#if why}<span class="block text-[15px] text-ink-2">{why}</span>{/if}</span
-				>
-			</li>
-		{/each}
+		{#each sheet.exceptions as exception, k (k)}{@render row(exception)}{/each}
 	</ul>
+	{#if sheet.after.length > 0}
+		<h2 class="mt-6 mb-1">Found after the decision</h2>
+		<p class="m-0 text-[15px] text-ink-2">It does not change what was decided on.</p>
+		<ul class="m-0 list-none p-0">
+			{#each sheet.after as exception, k (k)}{@render row(exception)}{/each}
+		</ul>
+	{/if}
 	<h2 class="mt-6 mb-1">Entries</h2>
 	<ol class="m-0 list-none p-0">
 		{#each sheet.entries as { no, at, station, what, how, by, hash } (no)}
@@ -129,3 +128,14 @@
 	</div>
 	<p class="mt-4 text-[14px] text-ink-2">{sheet.foot}</p>
 </article>
+
+{#snippet row({ mark, word, what, why }: SheetDocument['exceptions'][number])}
+	<li class="hairline flex break-inside-avoid gap-3 py-1.5">
+		<span class="flex w-28 shrink-0 items-start gap-2 max-sm:w-auto"
+			><MarkIcon {mark} size={22} word={false} /><span class="max-sm:sr-only">{word}</span></span
+		>
+		<span class="min-w-0 flex-1"
+			>{what}{#if why}<span class="block text-[15px] text-ink-2">{why}</span>{/if}</span
+		>
+	</li>
+{/snippet}

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { aircraftDue } from '$lib/core/due/aircraftDue';
 import { lastDone } from '$lib/core/evidence/inForce';
-import { assessSession } from '$lib/core/session/assess';
+import { decidedOn } from '$lib/core/session/outcome';
 import { placedAt } from '$lib/core/due/place';
 import { entryWords } from '$lib/core/session/entryWords';
 import type { UnitSystem } from '$lib/core/words/units';
@@ -40,12 +40,8 @@ async function makeSheet(bundle: SessionBundle, units: UnitSystem): Promise<Shee
 	const asOf = session.endedAt ?? NOW;
 	const done = lastDone(await lastFindings(aircraft.id, asOf, session.id), asOf);
 	const due = aircraftDue(aircraft, done, site && placedAt(site, asOf), asOf, {});
-	const state = assessSession({ ...bundle, deferred: [], due, done, unverified: [], units });
-	return sheetDocument(bundle, {
-		headline: state.fly.headline,
-		tasks: state.stations.flatMap(({ tasks }) => tasks),
-		units,
-	});
+	const evidence = { ...bundle, deferred: [], due, done, unverified: [], units };
+	return sheetDocument(bundle, { decided: decidedOn(evidence, session.endedAt !== null), units });
 }
 
 /** What no reader should ever meet. */

@@ -2,7 +2,8 @@ import { gradeOf } from '$lib/core/evidence/grade';
 import type { ChainFinding } from '$lib/core/record/chain';
 import { crewWords } from '$lib/core/session/crew';
 import { entryWords, limitWords } from '$lib/core/session/entryWords';
-import { stationTitle } from '$lib/core/session/stations';
+import { isBefore, stationTitle } from '$lib/core/session/stations';
+import type { Decided } from '$lib/core/session/outcome';
 import type { TaskState } from '$lib/core/session/task';
 import { wholeQuantity, type UnitSystem } from '$lib/core/words/units';
 import { KIND_WORDS } from '$lib/features/aircraft/kindWords';
@@ -21,8 +22,12 @@ export interface SheetDocument {
 	verdict: string;
 	/** Half a page: who, what, where, when, decided how. */
 	facts: readonly { label: string; value: string }[];
-	/** Everything that was not clear, with its reason. */
+	/** A decision was made: the exceptions are those that it was made on. */
+	decided: boolean;
+	/** Everything that was not OK at the decision, with its reason. */
 	exceptions: readonly { mark: Mark; word: string; what: string; why: string }[];
+	/** What was found after the decision. */
+	after: readonly { mark: Mark; word: string; what: string; why: string }[];
 	entries: readonly { no: string; at: string; station: string; what: string; how: string; by: string; hash: string }[];
 	chain: string;
 	head: string;
@@ -77,10 +82,28 @@ function spanWords(
 	return `${showDate(from)}, ${ended ? `${same ? clock : begun} to ${ended}` : `${begun}, not ended`}`;
 }
 
+const exceptionsOf = (tasks: readonly TaskState[]): SheetDocument['exceptions'] =>
+	tasks
+		.filter(({ mark }) => mark !== 'clear')
+		.map(({ mark, title, detail, reasons }) => ({
+			mark,
+			word: MARK_WORDS[mark],
+			what: title,
+			why: detail || (reasons[0]?.text ?? ''),
+		}));
+
+/** What a decision was made on: everything before its gate; all of it where nothing was decided. */
+function tasksBefore({ decision, state }: Decided): readonly TaskState[] {
+	const all = state.stations.flatMap(({ tasks }) => tasks);
+	if (decision?.payload.kind !== 'decision') return all;
+	const gate = decision.payload.task === 'arm' ? 'arm' : 'fly';
+	return all.filter(({ station }) => station === gate || isBefore(station, gate));
+}
+
 /** What a pilot, a client or an insurer reads of a session. */
 export function sheetDocument(
 	bundle: SessionBundle,
-	{ headline, tasks, units }: { headline: string; tasks: readonly TaskState[]; units: UnitSystem },
+	{ decided: split, units }: { decided: Decided; units: UnitSystem },
 ): SheetDocument {
 	const { session, aircraft, site, pack, entries, chain } = bundle;
 	const words = (entry: Entry | undefined) => (entry ? entryWords(entry, aircraft, units) : '');
@@ -92,6 +115,7 @@ export function sheetDocument(
 	};
 	const begun = entries[0];
 	const snapshot = aircraft.snapshots?.findLast(({ at }) => at <= (session.endedAt ?? session.startedAt));
+	const decidedTasks = tasksBefore(split);
 	const facts: readonly [string, string][] = [
 		['Pilot in command', session.pilot],
 		[
@@ -102,7 +126,7 @@ export function sheetDocument(
 		['Decision before arming', decided('arm')],
 		['Decision before flight', decided('flight')],
 		['Limits in force', limitWords((deciding('flight') ?? deciding('arm'))?.limits, units)],
-		['Wind', words(last(entries, 'wind'))],
+		['Wind', words(last(entries, 'wind', ({ seq }) => split.decision === null || seq < split.decision.seq))],
 		[
 			'Aircraft',
 			[
@@ -135,16 +159,11 @@ export function sheetDocument(
 		reference: referenceOf(session),
 		under: `${aircraft.name}${site ? ` at ${site.name}` : ''}, ${showDate(session.startedAt)}`,
 		rehearsal: session.kind === 'rehearsal',
-		verdict: headline,
+		verdict: split.decision ? split.outcome.words : split.state.fly.headline,
+		decided: split.decision !== null,
 		facts: facts.filter(([, value]) => value !== '').map(([label, value]) => ({ label, value })),
-		exceptions: tasks
-			.filter(({ mark }) => mark !== 'clear')
-			.map(({ mark, title, detail, reasons }) => ({
-				mark,
-				word: MARK_WORDS[mark],
-				what: title,
-				why: detail || (reasons[0]?.text ?? ''),
-			})),
+		exceptions: exceptionsOf(decidedTasks),
+		after: exceptionsOf(split.after),
 		entries: entries.map((entry) => {
 			const grade = gradeOf(entry.payload);
 			return {

@@ -4,19 +4,34 @@ import type { SheetDocument } from './sheetDocument';
 
 /** The sheet as a PDF's blocks, in the page's own order. */
 export function sheetPdf(sheet: SheetDocument, photos: readonly Photo[]): PdfDocument {
-	const { title, under, reference, rehearsal, verdict, facts, exceptions, entries, chain, head, foot } = sheet;
+	const { title, under, reference, rehearsal, verdict, facts, exceptions, after, decided, entries, chain, head, foot } =
+		sheet;
 	const blocks: PdfBlock[] = [
 		...(rehearsal
 			? [{ kind: 'text' as const, text: 'A rehearsal: nothing on this sheet counts outside it.', strong: true }]
 			: []),
 		{ kind: 'text', text: verdict, strong: true },
 		{ kind: 'facts', rows: facts },
-		{ kind: 'heading', text: exceptions.length > 0 ? 'What was not clear' : 'Everything was clear' },
+		{
+			kind: 'heading',
+			text: `${decided ? 'Decided on' : 'Open'}: ${exceptions.length > 0 ? 'exceptions' : 'no exception'}`,
+		},
 		...(exceptions.length > 0
 			? [
 					{
 						...{ kind: 'table' as const, head: ['mark', 'what', 'why'], widths: [22, 70, 'auto' as const] },
 						rows: exceptions.map(({ word, what, why }) => [word, what, why]),
+					},
+				]
+			: []),
+		...(after.length > 0
+			? [
+					{ kind: 'heading' as const, text: 'Found after the decision' },
+					{
+						kind: 'table' as const,
+						head: ['mark', 'what', 'why'],
+						widths: [22, 70, 'auto' as const],
+						rows: after.map(({ word, what, why }) => [word, what, why]),
 					},
 				]
 			: []),

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import WindCard from '$lib/features/checklist/WindCard.svelte';
+	import BatteryChoice from '$lib/features/running/BatteryChoice.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { valueOf } from '$lib/core/facts/facts';
@@ -8,10 +9,7 @@
 	import { clock } from '$lib/core/words/clock';
 	import { bearingWord } from '$lib/core/words/bearing';
 	import { formatQuantity, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
-	import { live } from '$lib/store/live.svelte';
-	import { choosePack, savePack } from '$lib/store/repository';
-	import { listPacks } from '$lib/store/tables';
-	import { PACK_STATE_WORDS } from '$lib/features/aircraft/packWords';
+	import { savePack } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Figure from '$lib/ui/Figure.svelte';
@@ -53,10 +51,7 @@
 	const finding = $derived(work.finding);
 	const obstacle = $derived(finding?.obstacle ?? null);
 	const title = $derived.by(() => {
-		if (missing.includes('pack'))
-			return own.length === 0
-				? `No pack of ${aircraft.name} is entered: the way home hangs on it`
-				: 'Which pack is flown?';
+		if (missing.includes('pack')) return 'Which pack is flown?';
 		if (missing.includes('wind')) return 'Enter the wind: the way home hangs on it';
 		if (missing.includes('charge')) return `${pack?.name ?? 'The battery'} was flown: measure its charge`;
 		if (missing.includes('power')) return `How long does ${aircraft.name} fly on ${pack?.name ?? 'its pack'}?`;
@@ -86,16 +81,6 @@
 			: [],
 	);
 
-	const packs = live(listPacks);
-	const own = $derived((packs.current ?? []).filter((p) => p.aircraftId === aircraft.id && !p.retired));
-	const none = $derived(packs.ready && own.length === 0);
-	async function take(packId: string) {
-		try {
-			await choosePack(view.bundle.session.id, packId);
-		} catch (error) {
-			failed(error);
-		}
-	}
 	async function keepMinutes() {
 		if (!pack || minutes === null) return;
 		try {
@@ -107,7 +92,7 @@
 	async function keep() {
 		if (!finding) return;
 		try {
-			await view.record('return', homeEntry(finding, work.around, view.grade('read-off')));
+			await view.record('return', homeEntry(finding, work.around, view.grade('calculated')));
 			done('Recorded');
 			await goto(view.href('return'));
 		} catch (error) {
@@ -160,16 +145,7 @@
 			{work.problem}
 		</p>{/if}
 	{#if missing.includes('pack')}
-		<div class="mt-4 flex flex-wrap gap-3">
-			{#each own as { id, name, cycles, state } (id)}
-				<Button class="min-h-14" onclick={() => void take(id)}
-					>{name}, {cycles} cycles{state ? `, ${PACK_STATE_WORDS[state].toLowerCase()}` : ''}</Button
-				>
-			{/each}
-			<Button kind={none ? 'primary' : 'quiet'} class="min-h-14" href="/aircraft/{aircraft.id}#packs"
-				>{none ? 'Enter its pack' : 'Its packs'}</Button
-			>
-		</div>
+		<div class="mt-4"><BatteryChoice /></div>
 	{:else if missing.includes('wind')}
 		<div class="mt-4"><WindCard /></div>
 	{:else if missing.includes('charge')}

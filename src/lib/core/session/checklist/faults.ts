@@ -80,6 +80,7 @@ const FAULTS: Readonly<Record<string, readonly string[]>> = {
 	wanders: ['It wanders widely', 'It circles', 'It comes near people'],
 	disarmed: ['It did not disarm', 'A motor turned on', 'Unplugged while it was armed'],
 	'warm-parts': ['One motor is hot', 'All motors are hot', 'A speed controller is hot', 'The pack is hot'],
+	'charge-used': ['More than was planned', 'Not shown'],
 	'level-after': ['It climbed', 'It sank', 'It bobbed'],
 	bumps: ['A hard landing', 'It tipped over', 'A propeller touched something'],
 	rinsed: ['Not rinsed', 'Lines not vented', 'Seed left in the box'],

@@ -1,5 +1,5 @@
 import type { Aircraft } from '../../../schema/records';
-import { comesHome } from '../../aircraft/capabilities';
+import { comesHome, hasPart, showsData } from '../../aircraft/capabilities';
 import { sessionLimits } from '../limits';
 import {
 	anyPart,
@@ -33,6 +33,12 @@ const NOBODY_NEAR = 'Disarmed, and nobody before or beside the propeller.';
 const stands: Condition = {
 	because: 'it holds its place by itself',
 	holds: ({ aircraft }) => comesHome(aircraft) && aircraft.kind !== 'wing',
+};
+
+/** Something on it counts the charge that it used. */
+const counted: Condition = {
+	because: 'it counts the charge used',
+	holds: ({ aircraft }) => hasPart(aircraft, 'overlay') || (showsData(aircraft) && aircraft.gives !== undefined),
 };
 
 const lifts: Condition = {
@@ -382,6 +388,24 @@ export const FLIGHT: readonly Template[] = [
 			possible: { low: 0, high: 100 },
 		},
 		when: [inPercent],
+	},
+	{
+		id: 'charge-used',
+		grade: 'read-off',
+		station: 'close',
+		type: 'measure',
+		weight: 'caution',
+		text: 'Charge used, as its display or charger counted it, mAh',
+		why: 'With the minutes flown it gives the flight time of this battery, and the timer to set.',
+		limit: ({ pack }) => ({
+			low: 0,
+			high: pack ? 0.8 * pack.capacityMah : 100_000,
+			unit: 'mAh',
+			source: pack ? `80 % of ${pack.name}: land with a reserve` : 'Winglogos default: land with a reserve',
+			possible: { low: 0, high: pack ? 1.2 * pack.capacityMah : 200_000 },
+		}),
+		offered: ['Nothing counts it'],
+		when: [counted],
 	},
 	{
 		id: 'level-after',
