@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { holdTime, listen, openDemo, passTimeUntil, startSession } from './support';
+import { holdTime, listen, openDemo, passTimeUntil, startSession, endHold } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -41,7 +41,7 @@ test('a whole bench session, hands free: measured by the rig, guided by voice, t
 	await page.getByRole('button', { name: 'Begin the routine' }).click();
 	await expect(page.getByRole('dialog', { name: 'Big cue' })).toBeVisible();
 	expect((await heard()).words.join(' ')).toContain('On its feet');
-	await page.getByRole('button', { name: 'Stop', exact: true }).click();
+	await endHold(page);
 	await page.keyboard.press('1');
 	await page.keyboard.press('1');
 	await expect(heading(page)).toContainText('done by the aircraft’s own routine');

@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { answerByKeys, holdTime, pauseTime, setAsideAt, toStation } from './support';
+import { answerByKeys, holdTime, pauseTime, setAsideAt, toStation, settleValues } from './support';
 
 /** The steps that whole days of pilots share, done by what stands on the screen. */
 
@@ -51,6 +51,7 @@ export async function enterWind(page: Page, mean = '3', gusts = '4'): Promise<vo
 
 /** What is left is set aside, each by itself, and the gate opens. */
 export async function arm(page: Page): Promise<void> {
+	await settleValues(page);
 	await setAsideAt(page, 'arm');
 	await expect(h1(page)).toContainText('Nothing here blocks arming');
 	await page.getByRole('button', { name: 'Arm', exact: true }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { openDemo, startSession, toStation } from './support';
+import { openDemo, startSession, toStation, endHold } from './support';
 
 test('what is half filled comes back after a reload, and is gone once it is kept', async ({ page }) => {
 	await openDemo(page);
@@ -28,7 +28,7 @@ test('a guided routine goes on at the same step, with what was answered', async 
 	await expect(page.getByRole('checkbox').first()).toBeVisible();
 	for (const box of await page.getByRole('checkbox').all()) await box.check();
 	await page.getByRole('button', { name: 'Begin the routine' }).click();
-	await page.getByRole('button', { name: 'Stop', exact: true }).click();
+	await endHold(page);
 	const heading = page.getByRole('heading', { level: 1 });
 	await page.keyboard.press('1');
 	const step = (await heading.textContent()) ?? '';

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answerByKeys, enterAircraft, openDemo, setAsideAt, startSession, toStation, watch } from './support';
+import { answerByKeys, enterAircraft, openDemo, setAsideAt, startSession, toStation, watch, endHold } from './support';
 
 const h1 = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -56,12 +56,12 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	await expect(h1(page)).toHaveText(/^Stop: throttle down/);
 	await expect(page.getByRole('button', { name: 'Clean' })).toHaveCount(0);
 	await toStation(page, 'hover');
-	await expect(page.getByText('Shut until the ground response is put right.')).toBeVisible();
+	await expect(page.getByText('Stopped: log what was changed first.').first()).toBeVisible();
 	await toStation(page, 'fly');
 	await expect(page.getByRole('button', { name: 'Fly', exact: true })).toBeDisabled();
 
 	await toStation(page, 'response/response-stop');
-	for (const step of ['Throttle down', 'Disarmed', 'Pack unplugged', 'Propellers off'])
+	for (const step of ['Throttle down', 'Disarmed', 'Battery unplugged', 'Propellers off'])
 		await page.getByRole('checkbox', { name: step }).click();
 	await page.getByLabel('Layout').selectOption('four, X');
 	await page.getByRole('radio', { name: 'inward' }).click();
@@ -70,7 +70,7 @@ test('a racer whose nudge goes wrong stops, is ranked with what was seen, and be
 	await page.getByRole('button', { name: 'Work it out' }).click();
 	await expect(page.getByText(/^Most likely .+ %$/)).toBeVisible();
 	await page.getByLabel('What was changed').fill('two outputs exchanged');
-	await page.getByRole('button', { name: 'A setting' }).click();
+	await page.getByRole('button', { name: 'Log setting' }).click();
 	await expect(page).toHaveURL(/\/arm$/);
 	await expect(page.getByText(/Asked again: settings changed, two outputs exchanged/).first()).toBeVisible();
 	await toStation(page, 'response');
@@ -135,8 +135,7 @@ test('a camera drone that shows no data is calibrated by its own routine, its lo
 	for (const box of await page.getByRole('checkbox').all()) await box.check();
 	await page.getByRole('button', { name: 'Begin the routine' }).click();
 	for (let step = 0; step < 3; step++) {
-		const stop = page.getByRole('button', { name: 'Stop', exact: true });
-		if (step > 0) await stop.click();
+		if (step > 0) await endHold(page);
 		await page.getByRole('button', { name: 'As it should' }).click();
 	}
 	await expect(h1(page)).toContainText('done by the aircraft’s own routine');

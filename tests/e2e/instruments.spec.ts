@@ -37,7 +37,7 @@ test('every instrument on the shelf finds what is wrong in its bad sample, with 
 		await expect(
 			page
 				.locator('main')
-				.getByText(/^(hold|caution)$/)
+				.getByText(/^(hold|caution|not seen yet)$/)
 				.first(),
 			`${href} bad`,
 		).toBeVisible();

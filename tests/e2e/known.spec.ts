@@ -72,7 +72,7 @@ test('a checklist is made for the day: after a repair, near people; an item is m
 	await expect(page.getByText('wanted 28 to 120 m')).toBeVisible();
 	await expect(page.getByText(/Poplars by the lane, 18 m high/).first()).toBeVisible();
 	await page.getByRole('link', { name: 'Measure it: way home' }).click();
-	await expect(page.getByText('from Dunlin').first()).toBeVisible();
+	await expect(page.getByText('profile of Dunlin').first()).toBeVisible();
 	await expect(page.getByLabel('Return height')).toHaveValue('40');
 	await expect(page.getByText('from Hollin Saltings, sea wall').first()).toBeVisible();
 	await expectAccessible(page, 'filled form');

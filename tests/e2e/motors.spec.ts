@@ -55,7 +55,7 @@ test('a six-rotor with two motors exchanged is caught at the motor walk; that sk
 	await page.getByRole('button', { name: /^Wrong/ }).click();
 	await page.getByRole('button', { name: 'It flipped' }).click();
 	await expect(h1).toHaveText('Stop: make it safe before anything else');
-	for (const step of ['Throttle down', 'Disarmed', 'Pack unplugged', 'Propellers off'])
+	for (const step of ['Throttle down', 'Disarmed', 'Battery unplugged', 'Propellers off'])
 		await page.getByRole('checkbox', { name: step }).click();
 	await expect(page.getByLabel('Layout')).toHaveValue('hex-x');
 	await page.getByRole('radio', { name: 'inward' }).click();

@@ -45,7 +45,7 @@ test('every refusal is reached in the interface, says why, and says what to do n
 		await expect(
 			page
 				.locator('main')
-				.getByText(/^(hold|caution)$/)
+				.getByText(/^(hold|caution|not seen yet)$/)
 				.first(),
 			at,
 		).toBeVisible();

@@ -115,8 +115,8 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await expect(h1).toContainText('Nothing here blocks the flight');
 	await expectAccessible(page, 'second gate');
 	await page.getByRole('button', { name: 'Fly', exact: true }).click();
-	await page.getByLabel('Be down after').fill('12');
-	await page.getByLabel('Be down after').blur();
+	await page.getByLabel('Land by').fill('12');
+	await page.getByLabel('Land by').blur();
 	await page.getByRole('button', { name: 'Off the ground' }).click();
 	await expect(h1).toHaveText('Flying');
 	await expectAccessible(page, 'flying');
@@ -134,7 +134,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 		[2, 'Tape'],
 		[3, 'Photo of the mark'],
 	] as const) {
-		await page.getByRole('button', { name: 'Off the ground' }).click();
+		await page.getByRole('button', { name: 'Take off again' }).click();
 		await page.getByRole('button', { name: 'Landed' }).click();
 		await page.getByRole('radio', { name: by }).click();
 		if (by === 'Tape') {

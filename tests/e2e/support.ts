@@ -116,6 +116,9 @@ export async function startSession(
 	await page.getByRole('radio', { name: /sea wall/ }).click();
 	await page.getByLabel('What it is for').fill('Morning check');
 	await page.getByLabel('Pilot in command').fill('Ines Marlowe');
+	// An aircraft without a flight on record is taken for new: most tests are about one that has flown.
+	if (await page.getByRole('radio', { name: /^First flight/ }).isChecked())
+		await page.getByRole('radio', { name: /^Nothing new/ }).click();
 	await page.getByRole('button', { name: /^Start the (session|rehearsal)$/ }).click();
 	await expect(page).toHaveURL(/\/plan$/);
 	// The address is there before the page is.
@@ -128,6 +131,7 @@ const VALUES: Record<string, string> = {
 	'Return height': '40',
 	'Pack after the flight, volts': '3.7',
 	'Pack after the flight, per cent': '41',
+	'Charge used': '2400',
 };
 
 /** Answers the items of the station in view as they should be, by keyboard alone. */
@@ -168,6 +172,15 @@ export async function enterAircraft(
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText(name);
 }
 
+/** Ends a hold of a guided routine once the aircraft has had time to show that it is done. */
+export async function endHold(page: Page): Promise<void> {
+	const stop = page.getByRole('button', { name: 'Stop', exact: true });
+	await expect(stop).toBeVisible();
+	await page.waitForTimeout(HELD_MS);
+	await stop.click();
+}
+const HELD_MS = 3300;
+
 /** Address of a station of the session in view. */
 export const stationUrl = (page: Page, station: string): string =>
 	page.url().replace(/(session\/[^/]+)\/.*/, `$1/${station}`);
@@ -190,6 +203,17 @@ export async function toStation(page: Page, station: string): Promise<void> {
 		link.remove();
 	}, url);
 	await expect(page).not.toHaveURL(from);
+}
+
+/** Chooses today's value wherever two statements disagree: a disagreement about the return holds the Arm check. */
+export async function settleValues(page: Page): Promise<void> {
+	await toStation(page, 'return');
+	const use = page.getByRole('button', { name: /^Use .*, update profile$/ });
+	await expect(page.getByText(/^Return of /)).toBeVisible();
+	for (let left = await use.count(); left > 0; left--) {
+		await use.first().click();
+		await expect(use).toHaveCount(left - 1);
+	}
 }
 
 /** Sets everything aside that a gate asks for, each by itself, as far as its title is not left out; returns how many. */

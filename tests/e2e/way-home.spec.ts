@@ -47,7 +47,7 @@ test('the way home is planned from what is known, tried with sliders, kept, and 
 	await expect(page).toHaveURL(/\/return$/);
 	await expect(page.getByText(/the worst place, Dunlin comes home/).first()).toBeVisible();
 	await toStation(page, 'sheet');
-	await expect(page.getByText(/Turn back by [\d.]+ min/).first()).toBeVisible();
+	await expect(page.getByText(/Turn back by [\d.:]+ min/).first()).toBeVisible();
 });
 
 test('an action that does not fit the venue is a hold before anybody asks', async ({ page }) => {

@@ -45,7 +45,7 @@ describe('what a form opens with', () => {
 		expect(filled?.values.obstacles).toHaveLength(2);
 		expect(filled?.from).toMatchObject({
 			returnSpeed: 'profile of Dunlin',
-			obstacles: 'Saltings',
+			obstacles: 'from Saltings',
 			wind: 'by your word',
 		});
 		expect(knownFor('settings-audit', known({ venue: 'roof' }))?.values).toMatchObject({

@@ -70,10 +70,12 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 			wind: 'windMps',
 			gust: 'gustMps',
 		}),
-		...(known.site?.obstacles?.length ? [{ from: known.site.name, values: { obstacles: obstaclesOf(known) } }] : []),
+		...(known.site?.obstacles?.length
+			? [{ from: `from ${known.site.name}`, values: { obstacles: obstaclesOf(known) } }]
+			: []),
 	],
 	'settings-audit': (known) => [
-		{ from: known.aircraft.name, values: { hasPosition: known.aircraft.hasPosition ? 'yes' : 'no' } },
+		{ from: `profile of ${known.aircraft.name}`, values: { hasPosition: known.aircraft.hasPosition ? 'yes' : 'no' } },
 		...actionOf(known.facts, 'linkLoss'),
 		...fromFacts(known.facts, {
 			returnHeightM: 'returnAltitudeM',
@@ -85,10 +87,12 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 			gust: 'gustMps',
 		}),
 		{
-			from: 'this session',
+			from: 'from this session',
 			values: { venue: valueOf(known.facts, 'venue') === 'roof' ? 'indoors' : 'outdoors' },
 		},
-		...(known.site?.obstacles?.length ? [{ from: known.site.name, values: { tallest: tallest(known) } }] : []),
+		...(known.site?.obstacles?.length
+			? [{ from: `from ${known.site.name}`, values: { tallest: tallest(known) } }]
+			: []),
 	],
 	mounting: ({ facts }) =>
 		fromFacts(facts, { nowRoll: 'boardRollDeg', nowPitch: 'boardPitchDeg', nowYaw: 'boardYawDeg' }),
@@ -98,7 +102,7 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 		pack
 			? [
 					{
-						from: pack.name,
+						from: `from ${pack.name}`,
 						values: {
 							chemistry: pack.chemistry && pack.chemistry !== 'percent' ? CHEMISTRY[pack.chemistry] : undefined,
 							ratedMah: pack.capacityMah,
@@ -112,7 +116,7 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 		site
 			? [
 					{
-						from: site.name,
+						from: `from ${site.name}`,
 						values: {
 							ceiling: site.ceilingM,
 							...(site.obstacles?.length
@@ -126,7 +130,7 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 		nozzles
 			? [
 					{
-						from: name,
+						from: `from ${name}`,
 						values: {
 							nozzles: Array.from({ length: nozzles }, (_, k): Row => ({ name: `nozzle ${k + 1}`, litres: null })),
 						},
@@ -135,7 +139,7 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 			: [],
 	'ground-response': ({ aircraft }) => [
 		{
-			from: aircraft.name,
+			from: `profile of ${aircraft.name}`,
 			values: { layout: aircraft.layout ?? usualLayout(aircraft.rotors), spin: aircraft.spin },
 		},
 	],

@@ -2,8 +2,8 @@ import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
 import type { Recipe } from './recipes';
 
-/** Held for this share of its time, a step was held. */
-const HELD_SHARE = 0.9;
+/** An aircraft may show that a step is done before its time; earlier than this share nobody held it. */
+const HELD_SHARE = 0.25;
 
 /** What the pilot answered at a step: as it should be, not so, or could not tell. */
 export type Shown = 'as-wanted' | 'otherwise' | 'not-seen';

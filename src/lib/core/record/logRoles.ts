@@ -181,12 +181,12 @@ export const STICK_LOG: readonly Role[] = [
 /** Columns of a hover log: north, east, up, or latitude, longitude, altitude. */
 export const HOVER_ROLES: readonly Role[] = [
 	time,
-	role('north', 'North', 'local', false, METRES, /^(n|north|pos_?n|y_?north)$/),
-	role('east', 'East', 'local', false, METRES, /^(e|east|pos_?e|x_?east)$/),
-	role('up', 'Height', 'local', false, METRES, /^(u|up|height|h|rel_?alt|pos_?u)$/),
+	role('north', 'North', 'local', false, METRES, /^(n|north|pos_?n|y_?north)(_m)?$/),
+	role('east', 'East', 'local', false, METRES, /^(e|east|pos_?e|x_?east)(_m)?$/),
+	role('up', 'Height', 'local', false, METRES, /^(u|up|height|h|rel_?alt|pos_?u)(_m)?$/),
 	role('lat', 'Latitude', 'geo', false, DEGREES, /^(lat|latitude)$/),
 	role('lon', 'Longitude', 'geo', false, DEGREES, /^(lon|lng|long|longitude)$/),
-	role('alt', 'Altitude', 'altitude', false, METRES, /^(alt|altitude|ele|elevation)$/),
+	role('alt', 'Altitude', 'altitude', false, METRES, /^(alt|altitude|ele|elevation)(_m)?$/),
 	role('heading', 'Heading', 'heading', false, { '°': 1, rad: 1 / DEG }, /^(heading|yaw|hdg|course_?heading)$/),
 	role('roll', 'Roll', 'attitude', false, { '°': 1, rad: 1 / DEG }, /^(roll|phi)$/),
 	role('pitch', 'Pitch', 'attitude', false, { '°': 1, rad: 1 / DEG }, /^(pitch|theta)$/),

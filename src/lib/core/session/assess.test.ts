@@ -410,7 +410,7 @@ describe('what holds', () => {
 		expect(marks[0]).toBe('hold');
 		expect(marks.indexOf('caution')).toBeGreaterThan(marks.lastIndexOf('unseen'));
 		expect(marks.at(-1)).toBe('aside');
-		expect(state.fly.headline).toBe('One thing stands between you and take-off');
+		expect(state.fly.headline).toMatch(/^One thing stands between you and take-off; \d+ not seen yet$/);
 		expect(state.fly.blocking.at(-1)?.detail).toContain('club field');
 	});
 
@@ -710,6 +710,14 @@ describe('no-go of an armed aircraft', () => {
 		expect(stateOf(state, 'hover')?.mark).toBe('unseen');
 	});
 
+	it('after a failed hover a calibration is the change; after a wrong nudge it is none', () => {
+		const hovered: [StationId, EntryPayload] = ['hover', test('hover', 'fail')];
+		expect(begun(hovered, ['compass', compass('pass', 'accepted')]).record.stop).toBeNull();
+		expect(begun(hovered, ['compass', compass('fail', 'accepted')]).record.stop).not.toBeNull();
+		const wrong: [StationId, EntryPayload] = ['response', check('nudge-roll', 'failed', '', 'opposite')];
+		expect(begun(wrong, ['compass', compass('pass', 'accepted')]).record.stop).not.toBeNull();
+	});
+
 	it('on the bench a problem stops nothing that follows', () => {
 		expect(begun(['bench', check('frame', 'failed', 'Cracked')]).record.stop).toBeNull();
 	});
@@ -768,6 +776,22 @@ describe('two values for one thing', () => {
 	});
 	it('are no row where they agree', () => {
 		expect(tasksOf(read(30)).some(({ task }) => task.startsWith('fact-'))).toBe(false);
+	});
+});
+
+describe('a question in the pilot’s own words', () => {
+	it('is never converted into other units', () => {
+		const own = {
+			id: 'own-1',
+			station: 'plan' as const,
+			type: 'tick' as const,
+			text: 'Tether 20 m, checked',
+			why: '',
+			weight: 'caution' as const,
+		};
+		const craft = aircraft({ ownList: { items: [own], off: [], limits: {}, order: [], changedAt: NOW } });
+		const state = assess([], { aircraft: craft, units: 'imperial' });
+		expect(taskOf(state, 'own-1')?.title).toBe('Tether 20 m, checked');
 	});
 });
 

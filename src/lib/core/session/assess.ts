@@ -1,8 +1,7 @@
 import type { Entry } from '../../schema/entries';
 import type { Mark, StationId } from '../../schema/records';
 import { sentenceIn } from '../words/sentence';
-import type { UnitSystem } from '../words/units';
-import { leftWords } from './deferred';
+import { isOwnTask, leftWords } from './deferred';
 import { taskOf } from '../evidence/about';
 import { gatherFacts, type Facts } from '../facts/facts';
 import { withConsistentReasons } from './consistent';
@@ -79,7 +78,10 @@ function headlineOf(id: GateState['id'], blocking: readonly TaskState[]): string
 	const holds = count('hold');
 	const open = count('unseen');
 	const end = id === 'arm' ? 'arming' : 'take-off';
-	if (holds > 0) return `${things(holds)} ${holds === 1 ? 'stands' : 'stand'} between you and ${end}`;
+	if (holds > 0) {
+		const rest = open > 0 ? `; ${open} not seen yet` : '';
+		return `${things(holds)} ${holds === 1 ? 'stands' : 'stand'} between you and ${end}${rest}`;
+	}
 	if (open > 0) return `${things(open)} ${open === 1 ? 'has' : 'have'} not been seen yet`;
 	const free = id === 'arm' ? 'Nothing here blocks arming' : 'Nothing here blocks the flight';
 	const more = [
@@ -136,11 +138,12 @@ function shutBehind(
 }
 
 /** A task's words in the pilot's units; what somebody wrote stays as it was written. */
-function spoken(task: TaskState, units: UnitSystem): TaskState {
+function spoken(task: TaskState, { units, aircraft }: Pick<SessionEvidence, 'units' | 'aircraft'>): TaskState {
+	const own = isOwnTask(task.task) || (aircraft.ownList?.items ?? []).some(({ id }) => id === task.task);
 	const written = task.mark === 'aside' || task.entry?.payload.kind === 'check';
 	return {
 		...task,
-		title: sentenceIn(task.title, units),
+		title: own ? task.title : sentenceIn(task.title, units),
 		found: written ? task.found : sentenceIn(task.found, units),
 		detail: written ? task.detail : sentenceIn(task.detail, units),
 		next: sentenceIn(task.next, units),
@@ -170,7 +173,7 @@ export function assessSession(given: SessionEvidence): SessionState {
 	const propellers = propellersOffState(done, aircraft);
 	const stop = responseStop(record);
 	const all = [...(propellers ? [propellers] : []), ...(stop ? [stop] : []), ...done].map((task) =>
-		spoken(task, evidence.units),
+		spoken(task, evidence),
 	);
 	// At the gates what is due, and what was found, stand for themselves: each is counted once.
 	const counted = (tasks: readonly TaskState[]) =>

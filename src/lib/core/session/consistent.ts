@@ -23,7 +23,6 @@ const CONTRADICTED: Readonly<
 	},
 	'Flown by hand today, without return': ({ aircraft, session }) => comesHome(aircraft) && session.occasion === 'first',
 	'Under a roof today': ({ session }) => session.venue !== 'roof',
-	'Flying under a roof today': ({ session }) => session.venue !== 'roof',
 	'Done before this session': (_, record, { task }) => record.undone(task) !== null,
 	'Does not apply to this aircraft': ({ due }, _, { task }) => due.some(({ sensor }) => task === `due-${sensor}`),
 };
@@ -32,5 +31,6 @@ const CONTRADICTED: Readonly<
 export function withConsistentReasons(state: TaskState, evidence: TaskEvidence, record: SessionRecord): TaskState {
 	if (state.offered === null) return state;
 	const offered = state.offered.filter((reason) => !CONTRADICTED[reason]?.(evidence, record, state));
-	return offered.length === state.offered.length ? state : { ...state, offered };
+	if (offered.length === state.offered.length) return state;
+	return { ...state, offered: offered.length > 0 ? offered : ['Not possible here today'] };
 }

@@ -79,10 +79,10 @@ const RATE_WORDS: Record<BurnRate['source'], string> = {
 };
 
 /** The battery's charge as the plan names it. */
-function chargeWords({ name }: Pack, { basis, flownSinceMin }: NonNullable<ReturnInputs['ledger']>): string {
+function chargeWords({ name }: Pack, { basis, flownSinceMin, planPct }: NonNullable<ReturnInputs['ledger']>): string {
 	const from =
-		basis === 'measured' ? 'measured' : basis === 'record' ? 'by its own record' : 'taken as full, not measured';
-	return `${name}, ${from}${flownSinceMin > 0 ? `; lower bound after ${flownSinceMin.toFixed(1)} min flown since` : ''}`;
+		basis === 'measured' ? 'measured' : basis === 'record' ? 'by its own record' : 'taken as full, not measured:';
+	return `${name}, ${from} ${planPct?.toFixed(0) ?? '–'} %${flownSinceMin > 0 ? `; lower bound after ${flownSinceMin.toFixed(1)} min flown since` : ''}`;
 }
 
 /** The request of a return plan from the facts in force, with how each figure is known; or what is missing. Its position is home. */

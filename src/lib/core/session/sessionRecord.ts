@@ -1,13 +1,13 @@
 import type { Entry } from '../../schema/entries';
 import type { SensorDue } from '../due/due';
 import { taskOf } from '../evidence/about';
-import { isAside, standingOf, type Standing } from '../evidence/standing';
+import { isAside, isInsufficient, standingOf, type Standing } from '../evidence/standing';
 import { undoneBy, undoneByDoing } from '../evidence/undoes';
 import type { ChainFinding } from '../record/chain';
 import type { Aircraft, Pack, Sensor, Session, Site } from '../../schema/records';
 import type { UnitSystem } from '../words/units';
 import type { Facts } from '../facts/facts';
-import { ENTERED_BY_MISTAKE, isStop, RELEASES, STOPPED_TASKS } from './stop';
+import { curesStop, ENTERED_BY_MISTAKE, isStop, RELEASES, STOPPED_TASKS } from './stop';
 import type { Deferred } from './deferred';
 
 /** All that a session is judged by. */
@@ -104,11 +104,23 @@ export function readSession({
 			speaking.delete(task);
 			continue;
 		}
+		// What one way found wrong is not made better by another way that finds it doubtful.
+		const was = speaking.get(task)?.payload;
+		if (
+			was?.kind === 'test' &&
+			payload.kind === 'test' &&
+			was.task !== payload.task &&
+			was.verdict === 'fail' &&
+			!isInsufficient(was.reasons) &&
+			payload.verdict !== 'pass'
+		)
+			continue;
 		for (const done of undoneByDoing(payload)) {
 			if (propellersStayOn && done !== 'restarted') continue;
 			if (speaking.delete(done)) undone.set(done, entry);
 		}
 		if (payload.kind === 'test' && payload.troubleshooting) undo(payload.troubleshooting.reopens, entry);
+		if (stop && curesStop(stop, payload)) stop = null;
 		if (isStop(entry)) {
 			undo([...STOPPED_TASKS, ...undoneBy('unplugged')], entry);
 			stop = entry;

@@ -1,5 +1,6 @@
-import type { Entry, EventKind } from '../../schema/entries';
-import type { StationId } from '../../schema/records';
+import type { Entry, EntryPayload, EventKind } from '../../schema/entries';
+import type { Sensor, StationId } from '../../schema/records';
+import { sensorOf } from '../evidence/about';
 import { isInsufficient } from '../evidence/standing';
 
 /** Stages at which the aircraft is armed: a no-go there stops everything. */
@@ -27,3 +28,14 @@ export function isStop({ station, payload }: Pick<Entry, 'station' | 'payload'>)
 
 /** The remedy of an answer that was wrong itself: nothing was put right, and nothing is taken back. */
 export const ENTERED_BY_MISTAKE = 'Entered by mistake';
+
+/** Calibrations that may cure what a hover showed: recorded after it they are the change that it waits for. */
+const CURES_HOVER: readonly (Sensor | null)[] = ['compass', 'accelerometer', 'gyro', 'level', 'mounting', 'vision'];
+
+/** Whether an entry is the change that a stop waits for: after a failed hover a calibration is one. */
+export const curesStop = (stop: Pick<Entry, 'payload'>, payload: EntryPayload): boolean =>
+	stop.payload.kind === 'test' &&
+	stop.payload.task === 'hover' &&
+	(payload.kind === 'calibration' || payload.kind === 'test') &&
+	payload.verdict !== 'fail' &&
+	CURES_HOVER.includes(sensorOf(payload));

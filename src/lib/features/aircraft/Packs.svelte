@@ -13,7 +13,7 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { showDate } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
-	import { CHEMISTRY_WORDS, PACK_STATE_WORDS } from './packWords';
+	import { CHEMISTRY_WORDS, PACK_STATE_WORDS } from '$lib/ui/packWords';
 
 	/** The packs of an aircraft: charged or not at a glance, changed, taken out of use. A flown session marks its pack as used. */
 	let { aircraftId }: { aircraftId: string } = $props();

@@ -98,6 +98,8 @@
 	/** Nothing is left to do here: where it goes on, the first thing under the headline. */
 	const over = $derived(chosen || next || shut || held || station === 'close' ? null : following);
 
+	const isOwn = (id: string) => (view.bundle.aircraft.ownList?.items ?? []).some((one) => one.id === id);
+
 	let asideOf = $state<TaskState | null>(null);
 	let failing = $state(false);
 	let unarmed = $state(false);
@@ -296,7 +298,7 @@
 
 <svelte:window {onkeydown} />
 
-<Sheet {title} {lead} name={own?.title ?? ''}>
+<Sheet {title} {lead} name={own?.title ?? ''} verbatim={item !== null && title === chosen?.title && isOwn(item.id)}>
 	{#snippet corner()}
 		<HappenedButton />
 		<Button aria-pressed={preferences.readAloud} onclick={() => prefer({ readAloud: !preferences.readAloud })}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { FEEL, FELT_AT_M, feltWind } from '$lib/core/hover/feltWind';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import type { Grade } from '$lib/schema/entries';
 	import type { Wind } from '$lib/schema/records';
 	import Directions from '$lib/ui/Directions.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -12,9 +13,17 @@
 
 	const view = getSessionView();
 	let byFeel = $state(false);
+	/** How the wind is known. */
+	let how = $state<Grade>('told');
+	const SOURCES: readonly { grade: Grade; words: string }[] = [
+		{ grade: 'read-off', words: 'Wind meter' },
+		{ grade: 'seen', words: 'By eye' },
+		{ grade: 'told', words: 'Forecast or by your word' },
+	];
 	const round = (mps: number) => Math.round(mps * 10) / 10;
 	function feel(step: number) {
 		const { speedMps, gustMps } = feltWind(step, FELT_AT_M);
+		how = 'seen';
 		draft = { ...draft, speedMps: round(speedMps), gustMps: round(gustMps) };
 	}
 	let draft = $state<Partial<Wind>>({});
@@ -35,7 +44,7 @@
 			await view.record('return', {
 				kind: 'wind',
 				task: 'wind',
-				grade: view.grade('told'),
+				grade: view.grade(how),
 				fromDeg,
 				speedMps,
 				gustMps,
@@ -101,6 +110,12 @@
 		value={shown(now.gustMps)}
 		onchange={(v) => (draft.gustMps = speed(v))}
 	/>
+	<label class="grid gap-1">
+		<span class="text-[15px] text-ink-2">Known from</span>
+		<select class="field-input" bind:value={how}>
+			{#each SOURCES as { grade, words } (grade)}<option value={grade}>{words}</option>{/each}
+		</select>
+	</label>
 	<div class="pt-6">
 		<Button type="submit" disabled={!complete || Object.keys(draft).length === 0}>Record the wind</Button>
 	</div>

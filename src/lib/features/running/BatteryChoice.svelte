@@ -2,7 +2,7 @@
 	import { live } from '$lib/store/live.svelte';
 	import { choosePack } from '$lib/store/repository';
 	import { listPacks } from '$lib/store/tables';
-	import { PACK_STATE_WORDS } from '$lib/features/aircraft/packWords';
+	import { PACK_STATE_WORDS } from '$lib/ui/packWords';
 	import Button from '$lib/ui/Button.svelte';
 	import { failed } from '$lib/ui/notify';
 	import { getSessionView } from './sessionView.svelte';

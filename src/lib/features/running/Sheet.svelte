@@ -17,12 +17,16 @@
 		lead?: string;
 		/** What was found, where the headline is a finding: its mark stands beside it, and where the reasons are not in sight what to do stands below. */
 		finding?: { verdict: Verdict; reasons: readonly Reason[] } | null | undefined;
+		/** The headline is the pilot's own: it stays as written. */
+		verbatim?: boolean;
 		corner?: Snippet;
 		margin: Snippet;
 		children: Snippet;
 	};
-	let { title, name, lead = '', finding, corner, margin, children }: Props = $props();
-	const headline = $derived(plain(sentenceIn(title, units())).replace(/^\p{Ll}/u, (letter) => letter.toUpperCase()));
+	let { title, name, lead = '', finding, verbatim = false, corner, margin, children }: Props = $props();
+	const headline = $derived(
+		plain(verbatim ? title : sentenceIn(title, units())).replace(/^\p{Ll}/u, (letter) => letter.toUpperCase()),
+	);
 	let whyOpen = $state(false);
 	const narrow = new MediaQuery('width < 64rem');
 	/** The worst first: what to do about it. */

@@ -7,7 +7,8 @@
 	import { flownAt, lastSiteId } from '$lib/store/home';
 	import { OCCASION_WORDS, suggestOccasion, VENUE_WORDS } from '$lib/core/session/occasion';
 	import { toRestore } from '$lib/core/radio/indoor';
-	import { PACK_STATE_WORDS } from '$lib/features/aircraft/packWords';
+	import { PACK_STATE_WORDS } from '$lib/ui/packWords';
+	import { z } from 'zod';
 	import { CREW_WORDS } from '$lib/core/session/crew';
 	import { crewSchema, type Crew, type Occasion, type Venue } from '$lib/schema/records';
 	import { inUse, listAircraft, listPacks, listSites } from '$lib/store/tables';
@@ -42,12 +43,18 @@
 	const draft = keepDraft(
 		'session',
 		() =>
-			title.trim() || aircraftId || siteId ? { aircraftId, siteId, packId, title, kind, pilot, occasion, venue } : null,
+			title.trim() || aircraftId || siteId || crew.length > 0
+				? { aircraftId, siteId, packId, title, kind, pilot, occasion, venue, signals, crew: $state.snapshot(crew) }
+				: null,
 		(kept) => {
-			const found = sameShape(kept, { aircraftId, siteId, packId, title, kind, pilot, occasion, venue });
+			const found = sameShape(kept, { aircraftId, siteId, packId, title, kind, pilot, occasion, venue, signals });
 			if (!found) return false;
-			({ aircraftId, siteId, packId, title, kind, pilot, occasion, venue } = {
-				...{ aircraftId, siteId, packId, title, kind, pilot, occasion, venue },
+			const named = z
+				.object({ crew: z.array(z.object({ name: z.string(), role: crewSchema.shape.role })) })
+				.safeParse(kept);
+			if (named.success) crew = named.data.crew;
+			({ aircraftId, siteId, packId, title, kind, pilot, occasion, venue, signals } = {
+				...{ aircraftId, siteId, packId, title, kind, pilot, occasion, venue, signals },
 				...found,
 			});
 			return true;

@@ -7,7 +7,8 @@ export const repeats: Instrument = {
 	title: 'Before and after',
 	group: 'Records',
 	does: 'Whether a difference between repeated measurements is larger than their noise.',
-	calls: 'compare comparison before after repeat noise difference significant foam cold calibration improvement',
+	calls:
+		'automatic tuning gains compare comparison before after repeat noise difference significant foam cold calibration improvement',
 	opening: 'Enter what was measured before, and after',
 	method: [
 		'Two or more on each side: Welch’s test (1947). One on each side: their stated uncertainties. Neither: it cannot be told. A difference rarer than one in twenty by chance counts.',

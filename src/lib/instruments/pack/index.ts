@@ -8,7 +8,7 @@ export const pack: Instrument = {
 	group: 'Power and balance',
 	does: 'Charge, cell spread, resistance, what is left of its capacity; flight time, timer and warning levels.',
 	calls:
-		'battery pack cell voltage lipo capacity internal resistance flight time timer reserve endurance warning alarm',
+		'battery mAh charge used pack cell voltage lipo capacity internal resistance flight time timer reserve endurance warning alarm',
 	opening: 'Measure the cells at rest and say what the aircraft draws',
 	caution:
 		'Never charge unwatched. A swollen, hot or damaged pack is not measured: it is put outside, by the maker’s rules.',

@@ -9,7 +9,8 @@ export const sticks: Instrument = {
 	title: 'Sticks',
 	group: 'Radio',
 	does: 'Centre, ends, return, noise and evenness of each stick; the dead band that follows.',
-	calls: 'stick gimbal centre jitter dead band trim end points calibration transmitter radio gamepad hysteresis',
+	calls:
+		'stick toy trim trims rc not calibrated gimbal centre jitter dead band trim end points calibration transmitter radio gamepad hysteresis',
 	opening: 'Move every stick to all its ends, slowly, and let it come back',
 	caution: 'Propellers off whenever the aircraft listens to this radio.',
 	method: [

@@ -7,7 +7,8 @@ export const switches: Instrument = {
 	title: 'Switches',
 	group: 'Radio',
 	does: 'What is active in each switch position; overlaps, near edges, and traps at the arm switch.',
-	calls: 'switch mode flight mode arm range overlap gap unintended active slots self-righting',
+	calls:
+		'switch beeper upside down arm guard mode flight mode arm range overlap gap unintended active slots self-righting',
 	opening: 'Enter each switch with its positions, and what the aircraft does in each range',
 	method: [
 		'Every position is laid into every range of its channel. Two ways of flying at once, a return or an arming out of reach, arming at rest and self-righting at rest stop; edges nearer than 6 % and a throttle cut beside an arm switch caution.',

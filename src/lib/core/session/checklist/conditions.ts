@@ -77,7 +77,7 @@ export const untried = occasion(
 export const opened = occasion('it was built, repaired or crashed', 'first', 'repair', 'crash');
 export const first = occasion('its first flight ever', 'first');
 export const crashed = occasion('it crashed', 'crash');
-export const updated = occasion('its software was updated', 'update');
+export const updated = occasion('its software or settings changed', 'update');
 export const stored = occasion('it was stored', 'storage');
 /** Its modes are on switches: built, or its radio was entered. */
 export const switched = of(

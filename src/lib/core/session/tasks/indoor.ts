@@ -24,12 +24,12 @@ export const indoor: Task = {
 						{
 							value: left.length,
 							limit: { value: 0, unit: 'settings', source: 'The list kept when it went indoors' },
-							next: 'Put them back, or set this aside where you fly under a roof today.',
+							next: 'Put them back, or skip this with a reason where they are wanted for this flight.',
 						},
 					),
 				],
 				next: 'Put them back',
-				offered: ['Flying under a roof today'],
+				offered: ['Wanted as they are for this flight'],
 			}),
 			record,
 		);

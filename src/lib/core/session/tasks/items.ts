@@ -2,7 +2,9 @@ import { begunSmall } from '../../words/begun';
 import type { CheckPayload, Entry } from '../../../schema/entries';
 import type { Mark } from '../../../schema/records';
 import { undoneBy } from '../../evidence/undoes';
-import { markOf } from '../../evidence/standing';
+import { judge } from '../../finding/reasons';
+import type { Reason } from '../../../schema/common';
+import { MARK_OF_VERDICT, markOf } from '../../evidence/standing';
 import { formatQuantity } from '../../words/units';
 import { foundState } from './measured';
 import { checklistFor, type Item } from '../items';
@@ -62,6 +64,31 @@ function foundBy({ id, found }: Item, record: SessionRecord, answered: Entry | n
 	return undone ? null : entry;
 }
 
+/** An audit was asked before the return was flown: what the record proves since stands above what it was told then. */
+function withFlownReturns(state: TaskState, record: SessionRecord): TaskState {
+	const proved = (task: string) => {
+		const payload = record.speaking(task)?.payload;
+		return payload?.kind === 'test' && payload.verdict !== 'fail';
+	};
+	const [lost, switched] = [proved('return-radio-off'), proved('return-switch')];
+	if (!lost && !switched) return state;
+	const reasons = state.reasons.flatMap((one): Reason[] => {
+		if (one.code !== 'switch-is-not-loss') return [one];
+		if (lost) return [];
+		return [{ ...one, text: 'In the air only the switch was tested: a switch does not prove what a lost radio does.' }];
+	});
+	const { verdict } = judge([...reasons]);
+	const [first] = reasons;
+	const told = state.reasons[0]?.code === 'switch-is-not-loss';
+	return {
+		...state,
+		reasons,
+		mark: MARK_OF_VERDICT[reasons.length === 0 ? 'pass' : verdict],
+		title: told ? (first?.text ?? 'Failsafe settings checked; return tested in the air') : state.title,
+		next: verdict === 'pass' || !first ? '' : (first.next ?? state.next),
+	};
+}
+
 /** One task of an item of the checklist: what was answered or measured last, and that it may be asked again. */
 export function itemState(item: Item, evidence: SessionEvidence, record: SessionRecord): TaskState {
 	const spoken = record.speaking(item.id);
@@ -69,7 +96,10 @@ export function itemState(item: Item, evidence: SessionEvidence, record: Session
 	const entry = checkOf(spoken) ? spoken : null;
 	const offered = item.must ? null : (item.offered ?? USUAL_REASONS);
 	const found = foundBy(item, record, entry);
-	if (found) return orAside(foundState(found, { task: item.id, station: item.station, page: null, offered }), record);
+	if (found) {
+		const state = foundState(found, { task: item.id, station: item.station, page: null, offered });
+		return orAside(item.found === 'settings-audit' ? withFlownReturns(state, record) : state, record);
+	}
 	const check = checkOf(entry);
 	const mark = check ? markOf(check, item.weight) : 'unseen';
 	const asked = silence(record, item.id);
