@@ -95,7 +95,7 @@ export async function flyAndLand(page: Page, metres = ''): Promise<void> {
 	await page.getByRole('button', { name: 'Fly', exact: true }).click();
 	// The flight stands under the headline, however far down it was decided.
 	await expect(h1(page)).toBeInViewport();
-	await page.getByRole('button', { name: /^Off the ground/ }).click();
+	await page.getByRole('button', { name: /^(Off the ground|Take off again)/ }).click();
 	await expect(h1(page)).toHaveText('Flying');
 	await page.getByRole('button', { name: 'Landed' }).click();
 	await expect(page.getByText('Landed; noted').first()).toBeVisible();

@@ -55,7 +55,9 @@
 		taken = found.id;
 		if (!work.begun) work.take(found, now);
 		const sign = asked.get('sign');
-		if (sign && !work.request.observations.some(({ id }) => id === sign)) work.tell(sign, 'present');
+		// A sign that such an aircraft cannot show is not told: the pilot says what it does.
+		const fits = fittingTo(work.request).observations.some(({ id }) => id === sign);
+		if (sign && fits && !work.request.observations.some(({ id }) => id === sign)) work.tell(sign, 'present');
 	});
 	$effect(() => {
 		const sign = asked.get('sign');

@@ -89,7 +89,7 @@
 		<div class="flex flex-wrap gap-3">
 			<Button class="min-h-14" onclick={() => void putRight('part')}>Log part or wire</Button>
 			<Button class="min-h-14" onclick={() => void putRight('settings')}>Log setting</Button>
-			<Button kind="quiet" class="min-h-14" href={view.finderHref(sign)}>Find the cause</Button>
+			{#if nudged}<Button kind="quiet" class="min-h-14" href={view.finderHref(sign)}>Find the cause</Button>{/if}
 			{#if stop}<Button kind="quiet" class="min-h-14" href="{view.href(stop.station)}?item={checkOf(stop)?.task ?? ''}"
 					>Entered by mistake</Button
 				>{/if}
@@ -133,7 +133,9 @@
 		{#snippet margin()}
 			<Caution>Propellers stay off until the change is logged and the checks that it affects are done again.</Caution>
 		{/snippet}
-		<div class="mt-4"><Button kind="primary" href={view.finderHref(sign)}>Find the cause</Button></div>
+		<div class="mt-4">
+			<Button kind="primary" href={view.finderHref(sign, checkOf(stop)?.task)}>Find the cause</Button>
+		</div>
 		{@render change()}
 	</Sheet>
 {/if}
