@@ -35,14 +35,14 @@ const stronger = (a: Statement, b: Statement): number => RANK[a.source] - RANK[b
 
 /** The latest statement of each rank; a weaker one that a stronger one came after no longer counts. */
 function latestByRank(statements: readonly Statement[]): Statement[] {
-	const kept: Statement[] = [];
+	const ranked: Statement[] = [];
 	for (const one of statements.toSorted(stronger)) {
-		const superseded = kept.some(
+		const superseded = ranked.some(
 			(other) => RANK[other.source] === RANK[one.source] || (one.seq >= 0 && other.seq > one.seq),
 		);
-		if (!superseded) kept.push(one);
+		if (!superseded) ranked.push(one);
 	}
-	return kept;
+	return ranked;
 }
 
 function conflictOf(key: FactKey, [first, ...others]: readonly Statement[]): Conflict | null {

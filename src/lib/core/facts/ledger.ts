@@ -174,13 +174,13 @@ export function batteryLedger(
 	};
 	// Without a time of its own the record is of before this session.
 	const stateAt = pack.stateAt ?? entries[0]?.at ?? '';
-	let told = false;
+	let recorded = false;
 	let fitted = true;
 	let since: { at: string; seq: number } | null = null;
 	for (const entry of [...past, ...entries]) {
-		if (!told && (pack.stateAt === undefined ? entry === entries[0] : entry.at > stateAt)) {
+		if (!recorded && (pack.stateAt === undefined ? entry === entries[0] : entry.at > stateAt)) {
 			record(stateAt);
-			told = true;
+			recorded = true;
 		}
 		const { payload, at, seq } = entry;
 		if (payload.kind === 'session') {
@@ -204,7 +204,7 @@ export function batteryLedger(
 			if (flown) fly(flown.minutes, flown.sigmaMin, at, seq);
 		}
 	}
-	if (!told) record(stateAt);
+	if (!recorded) record(stateAt);
 	if (since && now) fly((Date.parse(now) - Date.parse(since.at)) / MINUTE_MS, 0, now, Infinity);
 	const lowPct = pct === null ? null : Math.max(0, pct - Z_90 * sigmaPct);
 	return { lines, pct, sigmaPct, lowPct, flownSinceMin, basis, planPct: flownSinceMin > 0 ? lowPct : pct };

@@ -162,20 +162,20 @@ function statedBy(payload: EntryPayload, pack: Pack | null | undefined): Stated[
 
 /** What entries state, in order: an event drops what it undoes, a settled disagreement what was stated before it. */
 function ofEntries({ entries, session, pack }: FactEvidence): Statement[] {
-	let kept: Statement[] = [];
+	let valid: Statement[] = [];
 	for (const entry of entries.toSorted((a, b) => a.seq - b.seq)) {
 		const { payload } = entry;
-		if (payload.kind === 'event') kept = kept.filter(({ key }) => !FACT_RULES[key].undoneBy.includes(payload.what));
+		if (payload.kind === 'event') valid = valid.filter(({ key }) => !FACT_RULES[key].undoneBy.includes(payload.what));
 		// Another battery has another charge.
 		if (payload.kind === 'session' && (payload.pack?.id ?? null) !== (pack?.id ?? null))
-			kept = kept.filter(({ key }) => key !== 'batteryStartPct');
+			valid = valid.filter(({ key }) => key !== 'batteryStartPct');
 		const grade = gradeOf(payload);
 		if (grade === null || (grade === 'rehearsed' && session.kind !== 'rehearsal')) continue;
 		const settled = payload.kind === 'check' && payload.task.startsWith('fact-');
 		for (const [key, value] of statedBy(payload, pack)) {
 			if (value === undefined) continue;
-			if (settled) kept = kept.filter((one) => one.key !== key);
-			kept.push({
+			if (settled) valid = valid.filter((one) => one.key !== key);
+			valid.push({
 				key,
 				value,
 				source: SOURCE_OF_GRADE[grade],
@@ -186,7 +186,7 @@ function ofEntries({ entries, session, pack }: FactEvidence): Statement[] {
 			});
 		}
 	}
-	return kept;
+	return valid;
 }
 
 /** Every statement that is valid in a session, in no order. */

@@ -46,7 +46,7 @@
 	import { rotorsOf } from '$lib/features/motors/rotorsOf';
 	import HandsLately from '$lib/features/practice/HandsLately.svelte';
 	import RemedyDialog from './RemedyDialog.svelte';
-	import RungCard from './RungCard.svelte';
+	import HoverStep from './HoverStep.svelte';
 	import TaskRow from './TaskRow.svelte';
 	import WindCard from './WindCard.svelte';
 
@@ -114,7 +114,7 @@
 	const asking = $derived(chosen ? `${chosen.task} ${chosen.entry?.id ?? ''}` : '');
 	const busy = $derived(sent !== '' && sent === asking);
 	let answer = $state<ItemAnswer>();
-	let step = $state<RungCard>();
+	let step = $state<HoverStep>();
 	/** An OK that waits for what was done about the problem that the last answer found. */
 	let mending = $state.raw<{ done: Partial<CheckPayload>; words: string } | null>(null);
 	const problem = $derived(chosen?.mark === 'hold' || chosen?.mark === 'caution' ? checkOf(chosen.entry) : null);
@@ -380,9 +380,9 @@
 						>Correct this answer</Button
 					>
 				{:else if item.rung}
-					<RungCard
+					<HoverStep
 						bind:this={step}
-						rung={item.rung}
+						step={item.rung}
 						owner="{view.half} {item.id}"
 						{busy}
 						onflown={flown}

@@ -4,7 +4,7 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { Stopwatch } from '$lib/features/measuring/stopwatch.svelte';
 	import { controlPlace, controlsFor, USE_WORDS } from '$lib/core/session/controls';
-	import type { Rung } from '$lib/core/session/items';
+	import type { Rung as Step } from '$lib/core/session/items';
 	import { formatQuantity } from '$lib/core/words/units';
 	import Button from '$lib/ui/Button.svelte';
 	import { keepDraft } from '$lib/ui/draft.svelte';
@@ -13,29 +13,29 @@
 
 	/** One hover test step: mode and stick before the switch, its time counted aloud, what to watch, what ends it. */
 	type Props = {
-		rung: Rung;
-		/** Whose step it is: its time goes on while the page is left. */
+		step: Step;
+		/** Draft key of the step: its time goes on while the page is left. */
 		owner: string;
 		busy: boolean;
-		/** The step was flown: for so many seconds, or null where nobody timed it. */
+		/** The step was flown: for this many seconds, or null where nobody timed it. */
 		onflown: (flownS: number | null) => void;
 		/** A fault ended it. */
 		onfault: () => void;
 	};
-	let { rung, owner, busy, onflown, onfault }: Props = $props();
+	let { step, owner, busy, onflown, onfault }: Props = $props();
 	const view = getSessionView();
 	const { aircraft, session } = $derived(view.bundle);
-	const place = $derived(controlsFor(aircraft, rung.mode).map(controlPlace)[0]);
+	const place = $derived(controlsFor(aircraft, step.mode).map(controlPlace)[0]);
 	const gust = $derived(view.wind ? Math.max(view.wind.gustMps, view.wind.speedMps) : null);
 	const speed = (mps: number) => formatQuantity(mps, 'speed', units());
 
 	const PROMPT_S = 15;
 	let promptedS = 0;
-	let told = false;
+	let announced = false;
 	const clock = new Stopwatch(() => {
-		const leftS = rung.seconds - clock.elapsedS;
-		if (leftS <= 0 && !told) {
-			told = true;
+		const leftS = step.seconds - clock.elapsedS;
+		if (leftS <= 0 && !announced) {
+			announced = true;
 			tone('done');
 			say('Time. Land, or go on. Did it hold?');
 		} else if (leftS > 0 && clock.elapsedS - promptedS >= PROMPT_S) {
@@ -50,21 +50,21 @@
 	const half = keepDraft(
 		`step ${owner}`,
 		() => (clock.fromMs === null ? null : { fromMs: clock.fromMs }),
-		(kept) => {
-			const { data } = z.object({ fromMs: z.number() }).safeParse(kept);
+		(found) => {
+			const { data } = z.object({ fromMs: z.number() }).safeParse(found);
 			if (data) clock.goOn(data.fromMs);
 		},
 	);
 	const running = $derived(clock.fromMs !== null);
-	const leftS = $derived(Math.max(0, rung.seconds - clock.elapsedS));
+	const leftS = $derived(Math.max(0, step.seconds - clock.elapsedS));
 
 	/** The primary action, as the Enter key does it. */
 	export function press() {
 		if (busy) return;
 		if (!running) {
-			[promptedS, told, shortS] = [0, false, null];
+			[promptedS, announced, shortS] = [0, false, null];
 			clock.start();
-			say(`${USE_WORDS[rung.mode]}. Watch: ${rung.watch}.`);
+			say(`${USE_WORDS[step.mode]}. Watch: ${step.watch}.`);
 		} else if (leftS === 0) {
 			const flownS = Math.round(clock.seconds * 10) / 10;
 			clock.stop();
@@ -81,19 +81,19 @@
 
 <dl class="m-0 mb-4 grid gap-x-4 gap-y-1 text-[17px] sm:grid-cols-[max-content_minmax(0,1fr)]">
 	<dt class="text-ink-2">Mode</dt>
-	<dd class="m-0"><b>{USE_WORDS[rung.mode]}</b>{place ? `: ${place}` : ''}</dd>
+	<dd class="m-0"><b>{USE_WORDS[step.mode]}</b>{place ? `: ${place}` : ''}</dd>
 	<dt class="text-ink-2">Throttle stick</dt>
-	<dd class="m-0">{rung.stick}</dd>
+	<dd class="m-0">{step.stick}</dd>
 	<dt class="text-ink-2">Watch</dt>
-	<dd class="m-0">{rung.watch}</dd>
+	<dd class="m-0">{step.watch}</dd>
 	<dt class="text-ink-2">Ends at once</dt>
-	<dd class="m-0 font-semibold text-hold">{rung.ends}</dd>
+	<dd class="m-0 font-semibold text-hold">{step.ends}</dd>
 	{#if session.venue !== 'roof'}
 		<dt class="text-ink-2">Gusts</dt>
 		<dd class="m-0">
-			limit {speed(rung.gustMps)} (Winglogos default){#if gust === null}; wind not entered{:else}; today {speed(
+			limit {speed(step.gustMps)} (Winglogos default){#if gust === null}; wind not entered{:else}; today {speed(
 					gust,
-				)}{#if gust > rung.gustMps}<b class="text-caution">, above the limit</b>{/if}{/if}
+				)}{#if gust > step.gustMps}<b class="text-caution">, above the limit</b>{/if}{/if}
 		</dd>
 	{/if}
 </dl>
@@ -103,11 +103,11 @@
 			{Math.ceil(leftS)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s left</span>
 		</p>
 	{:else if shortS !== null}
-		<p class="m-0 font-semibold" role="status">Ended after {shortS} s of {rung.seconds} s. Fly the step again.</p>
+		<p class="m-0 font-semibold" role="status">Ended after {shortS} s of {step.seconds} s. Fly the step again.</p>
 	{/if}
 	<div class="flex flex-wrap gap-3">
 		{#if !running}
-			<Button kind="primary" kbd="↵" disabled={busy} onclick={press}>Start {rung.seconds} s step</Button>
+			<Button kind="primary" kbd="↵" disabled={busy} onclick={press}>Start {step.seconds} s step</Button>
 			<Button class="min-h-14" disabled={busy} onclick={() => onflown(null)}>Flown, not timed</Button>
 		{:else}
 			<Button kind="primary" kbd="↵" disabled={busy || leftS > 0} onclick={press}>Record step OK</Button>
