@@ -116,7 +116,7 @@ export class Scribe {
 		return this.write(item.station, {
 			kind: 'check',
 			task: item.id,
-			grade: 'seen',
+			grade: item.grade ?? 'seen',
 			outcome: 'done',
 			value,
 			unit: item.limit?.unit ?? '',

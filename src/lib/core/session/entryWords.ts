@@ -9,7 +9,7 @@ import { plain } from '../words/plain';
 import { showSigma } from '../words/sigma';
 import { crewWords } from './crew';
 import { isOwnTask } from './deferred';
-import { everyItem } from './items';
+import { everyItem, type Item } from './items';
 
 const OUTCOMES = {
 	done: 'right',
@@ -81,9 +81,17 @@ export const limitWords = (
 
 const because = (reason: string) => (reason ? `: ${reason}` : '');
 
+/** Every item of an aircraft, made once for all entries of a report. */
+const ITEMS = new WeakMap<Aircraft, ReadonlyMap<string, Item>>();
+function itemsOf(aircraft: Aircraft): ReadonlyMap<string, Item> {
+	const found = ITEMS.get(aircraft) ?? everyItem({ aircraft });
+	ITEMS.set(aircraft, found);
+	return found;
+}
+
 /** What a task is called: an item by its question, a measurement by its name. */
 export const taskWords = (task: string, aircraft: Aircraft): string =>
-	everyItem({ aircraft }).get(task)?.text ?? task.replaceAll('-', ' ');
+	itemsOf(aircraft).get(task)?.text ?? task.replaceAll('-', ' ');
 
 const OUTCOME_OF_REMEDY = {
 	open: 'not tried yet',
@@ -110,7 +118,7 @@ const troubleshootingWords = (
 
 /** What an entry says, in a sentence for whoever reads the record. */
 export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSystem): string {
-	const items = new Map(everyItem({ aircraft }));
+	const items = itemsOf(aircraft);
 	const named = (task: string) => items.get(task)?.text ?? task.replaceAll('-', ' ');
 	switch (payload.kind) {
 		case 'session': {
