@@ -803,3 +803,66 @@ describe('under a roof', () => {
 			expect(tasks, id).not.toContain(id);
 	});
 });
+
+describe('findings that the record outruns', () => {
+	const audit: [StationId, EntryPayload] = [
+		'return',
+		{
+			kind: 'test',
+			task: 'settings-audit',
+			grade: 'seen',
+			sourceName: 'settings',
+			headline: 'In the air nothing was tested',
+			figures: [],
+			verdict: 'caution',
+			reasons: [{ code: 'switch-is-not-loss', text: 'In the air nothing was tested', level: 'caution' }],
+		},
+	];
+	const flown = (task: 'return-switch' | 'return-radio-off'): [StationId, EntryPayload] => [
+		'hover',
+		{
+			kind: 'test',
+			task,
+			grade: 'seen',
+			sourceName: 'in the air',
+			headline: 'Returned',
+			figures: [],
+			verdict: 'pass',
+			reasons: [],
+		},
+	];
+	const lossAction = (...list: [StationId, EntryPayload][]) =>
+		taskOf(assess(entries(...list), { aircraft: aircraft({ kind: 'multirotor' }) }), 'loss-action');
+
+	it('failsafe audit: a return flown since by its switch is not called untested', () => {
+		expect(lossAction(audit)?.title).toMatch(/nothing was tested/);
+		expect(lossAction(audit, flown('return-switch'))?.title).toMatch(/only the switch was tested/);
+	});
+	it('failsafe audit: a return flown since with the transmitter off settles it', () => {
+		expect(lossAction(audit, flown('return-radio-off'))?.mark).toBe('clear');
+	});
+
+	it('a no-go of one method is not made a caution by another method', () => {
+		const camera = (task: string, verdict: 'pass' | 'caution' | 'fail'): [StationId, EntryPayload] => [
+			'bench',
+			{
+				kind: 'test',
+				task,
+				sensor: 'camera',
+				grade: 'measured',
+				sourceName: 'x',
+				headline: `${task} ${verdict}`,
+				figures: [],
+				verdict,
+				reasons: [{ code: 'tilted', text: 'tilted', level: verdict }],
+			},
+		];
+		const speaks = (...list: [StationId, EntryPayload][]) =>
+			assess(entries(...list)).record.speaking('due-camera')?.payload;
+		expect(speaks(camera('guided-camera', 'fail'), camera('horizon', 'caution'))).toMatchObject({
+			task: 'guided-camera',
+		});
+		expect(speaks(camera('guided-camera', 'fail'), camera('horizon', 'pass'))).toMatchObject({ task: 'horizon' });
+		expect(speaks(camera('horizon', 'fail'), camera('horizon', 'caution'))).toMatchObject({ verdict: 'caution' });
+	});
+});
