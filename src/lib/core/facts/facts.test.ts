@@ -6,7 +6,7 @@ import { siteSchema, type Aircraft } from '../../schema/records';
 import { entryOf, finding, reading } from './entries.fixture';
 import { gatherFacts, isDefault, movedSince, usedFacts, valueOf } from './facts';
 import { limitsInForce } from '../session/limitsInForce';
-import { withFact } from './profile';
+import { profileKeeps, withFact } from './profile';
 import { settledTask } from './statements';
 import { statementWords } from './words';
 
@@ -20,10 +20,10 @@ const craft = (more: Partial<Aircraft> = {}): Aircraft => ({
 });
 const gather = (payloads: readonly EntryPayload[], aircraft = craft(), session = { kind: 'flight' as const }) =>
 	gatherFacts({ aircraft, session, entries: payloads.map((payload, seq) => entryOf(seq, payload)) });
-const wind = (speedMps: number, fromDeg = 250): EntryPayload => ({
+const wind = (speedMps: number, fromDeg = 250, grade: 'told' | 'read-off' = 'told'): EntryPayload => ({
 	kind: 'wind',
 	task: 'wind',
-	grade: 'told',
+	grade,
 	fromDeg,
 	speedMps,
 	gustMps: speedMps + 2,
@@ -48,6 +48,17 @@ describe('value in force', () => {
 			states: [{ key: 'returnSpeedMps' as const, value: 10 }],
 		};
 		expect(valueOf(gather([audit]), 'returnSpeedMps')).toBe(6);
+	});
+
+	it('the newest wind is in force, whoever reported it, and disagrees with nothing', () => {
+		const facts = gather([wind(4, 250, 'read-off'), wind(7, 300)]);
+		expect([valueOf(facts, 'windMps'), valueOf(facts, 'windFromDeg')]).toEqual([7, 300]);
+		expect(facts.conflicts).toEqual([]);
+	});
+
+	it('only what a field keeps updates the profile', () => {
+		expect(profileKeeps(craft(), 'returnAltitudeM', 40)).toBe(true);
+		expect(profileKeeps(craft(), 'boardYawDeg', 90)).toBe(false);
 	});
 
 	it('the latest of equally strong statements counts, and a later stronger one drops a weaker', () => {

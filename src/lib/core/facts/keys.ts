@@ -48,6 +48,8 @@ export interface FactRule {
 	cautious?: 'higher' | 'lower';
 	/** A disagreement is settled before the Arm check. */
 	safety: boolean;
+	/** Changes through the day: the newest reading is in force, whoever made it. */
+	varies?: true;
 	/** Events of the session after which an earlier reading no longer holds. */
 	undoneBy: readonly EventKind[];
 	/** The task of a session that asks for it; null where only a profile states it. */
@@ -98,11 +100,11 @@ export const FACT_RULES: Record<FactKey, FactRule> = {
 	maxHdop: rule('Maximum HDOP', '', 0.05, lower),
 	lockHoldS: rule('GPS lock held for', 's', 0.5, higher),
 	compassHeadingLimitDeg: rule('Heading uncertainty limit', '°', 0.05, lower),
-	windFromDeg: rule('Wind direction', '°', 20, { wrapsAt: 360, askedAt: 'wind' }),
-	windMps: rule('Wind', 'm/s', 0.5, { ...speed, ...higher, askedAt: 'wind' }),
-	gustMps: rule('Gusts', 'm/s', 0.5, { ...speed, ...higher, askedAt: 'wind' }),
+	windFromDeg: rule('Wind direction', '°', 20, { wrapsAt: 360, varies: true, askedAt: 'wind' }),
+	windMps: rule('Wind', 'm/s', 0.5, { ...speed, ...higher, varies: true, askedAt: 'wind' }),
+	gustMps: rule('Gusts', 'm/s', 0.5, { ...speed, ...higher, varies: true, askedAt: 'wind' }),
 	batteryId: rule('Battery', '', 0),
-	batteryStartPct: rule('Battery charge', '%', 3, { ...lower, askedAt: 'pack-voltage' }),
+	batteryStartPct: rule('Battery charge', '%', 3, { ...lower, varies: true, askedAt: 'pack-voltage' }),
 	tallestObstacleM: rule('Tallest obstacle', 'm', 1, { ...height, ...higher }),
 	obstacleCount: rule('Obstacles', '', 0),
 	venue: rule('Venue', '', 0),

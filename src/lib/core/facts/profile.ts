@@ -35,6 +35,10 @@ function fieldOf(aircraft: Aircraft, key: FactKey, value: number | string): [key
 	}
 }
 
+/** Whether a field of the profile keeps a value. */
+export const profileKeeps = (aircraft: Aircraft, key: FactKey, value: number | string): boolean =>
+	Boolean(fieldOf(aircraft, key, value));
+
 /**
  * An aircraft whose profile states a value; unchanged where no field keeps the key. What was entered is no default any more.
  *

@@ -160,7 +160,7 @@ function statedBy(payload: EntryPayload, pack: Pack | null | undefined): Stated[
 	return [];
 }
 
-/** What entries state, in order: an event drops what it undoes, a settled disagreement what was stated before it. */
+/** What entries state, in order: an event drops what it undoes; a settled disagreement or a new reading of what varies, the ones before it. */
 function ofEntries({ entries, session, pack }: FactEvidence): Statement[] {
 	let valid: Statement[] = [];
 	for (const entry of entries.toSorted((a, b) => a.seq - b.seq)) {
@@ -174,7 +174,7 @@ function ofEntries({ entries, session, pack }: FactEvidence): Statement[] {
 		const settled = payload.kind === 'check' && payload.task.startsWith('fact-');
 		for (const [key, value] of statedBy(payload, pack)) {
 			if (value === undefined) continue;
-			if (settled) valid = valid.filter((one) => one.key !== key);
+			if (settled || FACT_RULES[key].varies) valid = valid.filter((one) => one.key !== key);
 			valid.push({
 				key,
 				value,

@@ -220,16 +220,14 @@
 		</div>
 		<div class="mt-4 flex flex-wrap items-end gap-3 border-t border-rule pt-4">
 			{@render again()}
-			<Button class="mb-6 min-h-14" disabled={busy || spent} onclick={() => void write('took-off')}
-				>Take off again</Button
-			>
+			<Button class="mb-6 min-h-14" disabled={busy} onclick={() => void write('took-off')}>Take off again</Button>
 		</div>
 	{:else}
 		<Caution>Stop means land, disarm and disconnect. Never reach for a spinning aircraft.</Caution>
 		<div class="mt-3 flex flex-wrap items-end gap-5">
 			{@render again()}
 			<div class="pb-6">
-				<Button kind="primary" disabled={busy || spent} onclick={() => void write('took-off')}>Off the ground</Button>
+				<Button kind="primary" disabled={busy} onclick={() => void write('took-off')}>Off the ground</Button>
 			</div>
 		</div>
 	{/if}

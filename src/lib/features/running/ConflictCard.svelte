@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Conflict } from '$lib/core/facts/facts';
 	import { FACT_RULES } from '$lib/core/facts/keys';
+	import { profileKeeps } from '$lib/core/facts/profile';
 	import type { Statement } from '$lib/core/facts/statements';
 	import { factWords } from '$lib/core/facts/words';
 	import Button from '$lib/ui/Button.svelte';
@@ -17,7 +18,7 @@
 	const label = ({ key, value, source }: Statement) =>
 		source === 'profile'
 			? `Set aircraft back to ${factWords(key, value, units())}`
-			: `Use ${factWords(key, value, units())}, update profile`;
+			: `Use ${factWords(key, value, units())}${profileKeeps(aircraft, key, value) ? ', update profile' : ''}`;
 	async function choose(statement: Statement) {
 		if (busy) return;
 		busy = true;
