@@ -174,6 +174,12 @@ describe('limits of a decision', () => {
 		});
 	});
 
+	it('name the settings profile indoors only: outdoors it is the ordinary one', () => {
+		const labels = limitsInForce(gather([]), craft(), 'open').map(({ label }) => label);
+		expect(labels).toContain('Return altitude');
+		expect(labels).not.toContain('Settings profile');
+	});
+
 	it('leave out what the aircraft does not have', () => {
 		const racer: Aircraft = { ...newAircraft('r', 'racer', AT), name: 'Swift' };
 		const labels = limitsInForce(gather([], racer), racer, 'open').map(({ label }) => label);

@@ -1,8 +1,11 @@
 import { clock } from '../words/clock';
 import { showFigure, showNumber } from '../words/figures';
 import type { Entry, RecordedFigure, TestPayload } from '../../schema/entries';
+import { factKeySchema } from '../../schema/facts';
 import type { Aircraft } from '../../schema/records';
 import { EVENT_WORDS, SENSOR_RULES } from '../due/rules';
+import { FACT_RULES } from '../facts/keys';
+import { settledTask } from '../facts/statements';
 import { sentenceIn, SPOKEN } from '../words/sentence';
 import { formatQuantity, toUnit, unitSymbol, type UnitSystem } from '../words/units';
 import { plain } from '../words/plain';
@@ -89,9 +92,15 @@ function itemsOf(aircraft: Aircraft): ReadonlyMap<string, Item> {
 	return found;
 }
 
+/** Tasks that are no item of a checklist: settled values by their name, and the battery measured between flights. */
+const OTHER_TASKS: ReadonlyMap<string, string> = new Map([
+	['pack-between', 'Battery at rest between flights'],
+	...factKeySchema.options.map((key) => [settledTask(key), `${FACT_RULES[key].label} settled`] as const),
+]);
+
 /** What a task is called: an item by its question, a measurement by its name. */
 export const taskWords = (task: string, aircraft: Aircraft): string =>
-	itemsOf(aircraft).get(task)?.text ?? task.replaceAll('-', ' ');
+	itemsOf(aircraft).get(task)?.text ?? OTHER_TASKS.get(task) ?? task.replaceAll('-', ' ');
 
 const OUTCOME_OF_REMEDY = {
 	open: 'not tried yet',
@@ -119,7 +128,7 @@ const troubleshootingWords = (
 /** What an entry says, in a sentence for whoever reads the record. */
 export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSystem): string {
 	const items = itemsOf(aircraft);
-	const named = (task: string) => items.get(task)?.text ?? task.replaceAll('-', ' ');
+	const named = (task: string) => taskWords(task, aircraft);
 	switch (payload.kind) {
 		case 'session': {
 			const place = payload.site ? ` at ${payload.site.name}` : '';

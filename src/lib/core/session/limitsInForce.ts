@@ -26,7 +26,8 @@ export const limitsInForce = (
 ): NonNullable<DecisionPayload['limits']> =>
 	keysFor(aircraft, venue).flatMap((key) => {
 		const statement = facts.of(key);
-		if (!statement) return [];
+		// The outdoor settings are the ordinary ones: only others are worth a line.
+		if (!statement || (key === 'settingsProfile' && statement.value === 'outdoor')) return [];
 		const { label, unit } = FACT_RULES[key];
 		const value = typeof statement.value === 'string' ? factWords(key, statement.value, 'metric') : statement.value;
 		return [{ label, value, unit, source: originWords(statement) }];

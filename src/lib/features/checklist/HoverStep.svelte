@@ -77,6 +77,11 @@
 		clock.stop();
 		half.forget();
 	}
+	/** A fault ends the step too: taken back, the step is flown again from its start. */
+	function fault() {
+		end();
+		onfault();
+	}
 </script>
 
 <dl class="m-0 mb-4 grid gap-x-4 gap-y-1 text-[17px] sm:grid-cols-[max-content_minmax(0,1fr)]">
@@ -112,7 +117,7 @@
 		{:else}
 			<Button kind="primary" kbd="↵" disabled={busy || leftS > 0} onclick={press}>Record step OK</Button>
 			<Button class="min-h-14" disabled={busy} onclick={end}>End early</Button>
-			<Button class="min-h-14 border-hold! text-hold!" disabled={busy} onclick={onfault}>Fault: land</Button>
+			<Button class="min-h-14 border-hold! text-hold!" disabled={busy} onclick={fault}>Fault: land</Button>
 		{/if}
 	</div>
 </div>

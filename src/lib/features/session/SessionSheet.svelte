@@ -13,7 +13,7 @@
 	import ChainView from '../running/ChainView.svelte';
 	import HandOver from '../running/HandOver.svelte';
 	import { getSessionView } from '../running/sessionView.svelte';
-	import { sheetDocument, type SheetDocument } from './sheetDocument';
+	import { exceptionsTitle, sheetDocument, type SheetDocument } from './sheetDocument';
 	import { sheetPdf } from './sheetPdf';
 
 	/** A session as a document: half a page that decides, then what was not clear, then every entry. */
@@ -76,7 +76,7 @@
 		{/each}
 	</dl>
 	<h2 class="mt-6 mb-1">
-		{sheet.decided ? 'Decided on' : 'Open'}: {sheet.exceptions.length > 0 ? 'exceptions' : 'no exception'}
+		{exceptionsTitle(sheet)}
 	</h2>
 	<ul class="m-0 list-none p-0">
 		{#each sheet.exceptions as exception, k (k)}{@render row(exception)}{/each}

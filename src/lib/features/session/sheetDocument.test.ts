@@ -4,7 +4,7 @@ import { aircraftDue } from '$lib/core/due/aircraftDue';
 import { lastDone } from '$lib/core/evidence/inForce';
 import { decidedOn } from '$lib/core/session/outcome';
 import { placedAt } from '$lib/core/due/place';
-import { entryWords } from '$lib/core/session/entryWords';
+import { entryWords, taskWords } from '$lib/core/session/entryWords';
 import type { UnitSystem } from '$lib/core/words/units';
 import { makeDemo } from '$lib/rig/demo';
 import { restore } from '$lib/store/backup';
@@ -131,6 +131,14 @@ describe('a sheet', () => {
 });
 
 describe('the words of an entry', () => {
+	it('name a settled value and the battery between flights as a pilot does', () => {
+		expect(sessions.length).toBeGreaterThan(0);
+		for (const { aircraft } of sessions) {
+			expect(taskWords('fact-returnAltitudeM', aircraft)).toBe('Return altitude settled');
+			expect(taskWords('pack-between', aircraft)).toBe('Battery at rest between flights');
+		}
+	});
+
 	it('are the same twice, begin large and end without a break, for every kind of the demo', () => {
 		const kinds = new Set<string>();
 		for (const { entries, aircraft } of sessions)

@@ -92,6 +92,14 @@ const exceptionsOf = (tasks: readonly TaskState[]): SheetDocument['exceptions'] 
 			why: detail || (reasons[0]?.text ?? ''),
 		}));
 
+/** The heading above the exceptions, on screen and on paper. */
+export const exceptionsTitle = ({ decided, exceptions }: Pick<SheetDocument, 'decided' | 'exceptions'>): string =>
+	decided
+		? `${exceptions.length > 0 ? 'Exceptions' : 'No exception'} at the decision`
+		: exceptions.length > 0
+			? 'Open items'
+			: 'No open item';
+
 /** What a decision was made on: everything before its gate; all of it where nothing was decided. */
 function tasksBefore({ decision, state }: Decided): readonly TaskState[] {
 	const all = state.stations.flatMap(({ tasks }) => tasks);

@@ -1,11 +1,10 @@
 import type { Photo } from '$lib/schema/records';
 import type { PdfBlock, PdfDocument } from '$lib/ui/pdf';
-import type { SheetDocument } from './sheetDocument';
+import { exceptionsTitle, type SheetDocument } from './sheetDocument';
 
 /** The sheet as a PDF's blocks, in the page's own order. */
 export function sheetPdf(sheet: SheetDocument, photos: readonly Photo[]): PdfDocument {
-	const { title, under, reference, rehearsal, verdict, facts, exceptions, after, decided, entries, chain, head, foot } =
-		sheet;
+	const { title, under, reference, rehearsal, verdict, facts, exceptions, after, entries, chain, head, foot } = sheet;
 	const blocks: PdfBlock[] = [
 		...(rehearsal
 			? [{ kind: 'text' as const, text: 'A rehearsal: nothing on this sheet counts outside it.', strong: true }]
@@ -14,7 +13,7 @@ export function sheetPdf(sheet: SheetDocument, photos: readonly Photo[]): PdfDoc
 		{ kind: 'facts', rows: facts },
 		{
 			kind: 'heading',
-			text: `${decided ? 'Decided on' : 'Open'}: ${exceptions.length > 0 ? 'exceptions' : 'no exception'}`,
+			text: exceptionsTitle(sheet),
 		},
 		...(exceptions.length > 0
 			? [

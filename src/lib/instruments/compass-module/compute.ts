@@ -47,11 +47,14 @@ export const compute = working(fields, async ({ form }) => {
 			{ label: 'Pitch to enter', value: change.wanted.pitchDeg, unit: '°', digits: 0 },
 			{ label: 'Roll to enter', value: change.wanted.rollDeg, unit: '°', digits: 0 },
 		],
-		states: [
-			{ key: 'compassYawDeg', value: change.wanted.yawDeg },
-			{ key: 'compassPitchDeg', value: change.wanted.pitchDeg },
-			{ key: 'compassRollDeg', value: change.wanted.rollDeg },
-		],
+		// A setting that is still to be entered is nobody's setting yet.
+		states: change.right
+			? [
+					{ key: 'compassYawDeg', value: change.wanted.yawDeg },
+					{ key: 'compassPitchDeg', value: change.wanted.pitchDeg },
+					{ key: 'compassRollDeg', value: change.wanted.rollDeg },
+				]
+			: [],
 		plots: [
 			{
 				kind: 'board',
