@@ -1,5 +1,6 @@
 import type { FlightTimeAnswer } from '../../schema/flightTime';
 import type { Pack } from '../../schema/records';
+import { Z_90 } from '../math/normal';
 import { flightTimeLimits } from '../propulsion/flightTimeLimits';
 import { FULL_PCT } from './statements';
 import { nominalWh, type Ledger } from './ledger';
@@ -26,9 +27,6 @@ export interface FlightClock {
 	/** The charge both are computed from, %; null where nothing says it. */
 	startPct: number | null;
 }
-
-/** Nine in ten, of a normal distribution. */
-const Z_90 = 1.28;
 
 /** Turning back as planned, moved to another charge: every watt hour less is hovered less, at the power of nine in ten. */
 function turnBackFrom(plan: PlannedReturn, pct: number, pack: Pack): number {

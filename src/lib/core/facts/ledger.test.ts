@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Entry, EntryPayload } from '../../schema/entries';
 import { newAircraft } from '../../schema/newAircraft';
 import { packSchema, type Pack } from '../../schema/records';
-import { entryOf, reading } from './entries.fixture';
+import { entryOf, finding, reading } from './entries.fixture';
 import { flightClock, type PlannedReturn } from './flightClock';
 import { batteryLedger, burnRate, nominalWh, type BurnRate } from './ledger';
 
@@ -50,6 +50,13 @@ describe('battery ledger', () => {
 		);
 		expect(read.basis).toBe('measured');
 		expect(read.planPct).toBeLessThan(20);
+	});
+
+	it('a test hover draws its own time, one nobody timed a usual minute', () => {
+		const hover = finding('hover', 'pass');
+		const minutes = (payload: EntryPayload) => batteryLedger(battery(), { entries: list(payload) }, RATE).flownSinceMin;
+		expect(minutes({ ...hover, flownS: 90 })).toBeCloseTo(1.5, 9);
+		expect(minutes(hover)).toBe(1);
 	});
 
 	it('hover steps draw from it: afterwards the lower bound is used', () => {

@@ -2,6 +2,7 @@ import type { Entry } from '../../schema/entries';
 import type { FlightTimeAnswer } from '../../schema/flightTime';
 import type { Aircraft, Pack } from '../../schema/records';
 import { gradeOf } from '../evidence/grade';
+import { Z_90 } from '../math/normal';
 import { chargeOf, NOMINAL_V } from '../propulsion/charge';
 import { CURVE } from '../propulsion/flownFlights';
 import { flightTimeLimits } from '../propulsion/flightTimeLimits';
@@ -54,20 +55,7 @@ export function burnRate(
 	return null;
 }
 
-/** A line of the ledger: the battery's charge was set, or some of it was flown. */
-export interface LedgerLine {
-	at: string;
-	seq: number;
-	what: 'charged' | 'storage' | 'measured' | 'flown';
-	/** Charge after it, %, with one sigma; null where nothing says it. */
-	pct: number | null;
-	sigmaPct: number;
-	/** Minutes in the air; 0 for what sets the charge. */
-	minutes: number;
-}
-
 export interface Ledger {
-	lines: readonly LedgerLine[];
 	/** Charge now, %, and one sigma; null where nothing says it. */
 	pct: number | null;
 	sigmaPct: number;
@@ -81,8 +69,6 @@ export interface Ledger {
 	planPct: number | null;
 }
 
-/** Nine in ten, of a normal distribution. */
-const Z_90 = 1.28;
 /** One sigma of a charge: as shown in per cent, as charged, as stored. */
 const [SHOWN_SIGMA_PCT, CHARGED_SIGMA_PCT, STORED_SIGMA_PCT] = [2, 2, 10];
 /** How well the minutes of a step are known that nobody timed, as a share. */
@@ -110,8 +96,14 @@ const UNTIMED_MIN: Readonly<Record<string, number>> = {
 };
 const MINUTE_MS = 60_000;
 
-/** Seconds in the air that an entry stands for; null where it stands for none. */
-function flownBy({ payload }: Entry): { minutes: number; sigmaMin: number } | null {
+/** Minutes in the air, with one sigma. */
+interface Flown {
+	minutes: number;
+	sigmaMin: number;
+}
+
+/** Minutes in the air that an entry stands for; null where it stands for none. */
+function flownBy({ payload }: Entry): Flown | null {
 	if (payload.kind !== 'check' && payload.kind !== 'test') return null;
 	if (payload.flownS !== undefined) return { minutes: payload.flownS / 60, sigmaMin: 0.1 * (payload.flownS / 60) };
 	const usual = UNTIMED_MIN[payload.task];
@@ -135,26 +127,19 @@ function readingOf(
  * @param past entries of earlier sessions in which the battery may have flown, in order of time
  * @param entries of this session, in order; a session's own entries say which battery it has
  * @param options.rehearsal counts simulated entries too: in a training session they are all there are
- * @param options.now ISO time up to which a flight that has not ended counts; left out, it is not counted yet
  */
 export function batteryLedger(
 	pack: Pack,
 	{ past = [], entries }: { past?: readonly Entry[]; entries: readonly Entry[] },
 	rate: BurnRate | null,
-	{ rehearsal = false, now }: { rehearsal?: boolean; now?: string } = {},
+	{ rehearsal = false }: { rehearsal?: boolean } = {},
 ): Ledger {
-	const lines: LedgerLine[] = [];
 	let [pct, sigmaPct, flownSinceMin]: [number | null, number, number] = [null, 0, 0];
 	let basis: Ledger['basis'] = 'none';
-	const set = (
-		to: { pct: number | null; sigmaPct: number },
-		from: Ledger['basis'],
-		line: Omit<LedgerLine, 'pct' | 'sigmaPct' | 'minutes'>,
-	) => {
+	const set = (to: { pct: number | null; sigmaPct: number }, from: Ledger['basis']) => {
 		[pct, sigmaPct, flownSinceMin, basis] = [to.pct, to.sigmaPct, 0, from];
-		lines.push({ ...line, pct, sigmaPct, minutes: 0 });
 	};
-	const fly = (minutes: number, sigmaMin: number, at: string, seq: number) => {
+	const fly = ({ minutes, sigmaMin }: Flown) => {
 		if (minutes <= 0) return;
 		flownSinceMin += minutes;
 		if (pct !== null && rate) {
@@ -162,50 +147,46 @@ export function batteryLedger(
 			sigmaPct = Math.hypot(sigmaPct, used * rate.sigmaLn, sigmaMin * rate.pctPerMin);
 			pct = Math.max(0, pct - used);
 		} else pct = null;
-		lines.push({ at, seq, what: 'flown', pct, sigmaPct, minutes });
 	};
-	const record = (at: string) => {
-		if (pack.state === 'charged')
-			set({ pct: FULL_PCT, sigmaPct: CHARGED_SIGMA_PCT }, 'record', { at, seq: -1, what: 'charged' });
-		else if (pack.state === 'storage')
-			set({ pct: STORAGE_PCT, sigmaPct: STORED_SIGMA_PCT }, 'record', { at, seq: -1, what: 'storage' });
+	const record = () => {
+		if (pack.state === 'charged') set({ pct: FULL_PCT, sigmaPct: CHARGED_SIGMA_PCT }, 'record');
+		else if (pack.state === 'storage') set({ pct: STORAGE_PCT, sigmaPct: STORED_SIGMA_PCT }, 'record');
 		else if (pack.state === undefined && pct === null && flownSinceMin === 0)
-			[pct, sigmaPct, basis] = [FULL_PCT, CHARGED_SIGMA_PCT, 'default'];
+			set({ pct: FULL_PCT, sigmaPct: CHARGED_SIGMA_PCT }, 'default');
 	};
 	// Without a time of its own the record is of before this session.
 	const stateAt = pack.stateAt ?? entries[0]?.at ?? '';
 	let recorded = false;
 	let fitted = true;
-	let since: { at: string; seq: number } | null = null;
+	let since: string | null = null;
 	for (const entry of [...past, ...entries]) {
 		if (!recorded && (pack.stateAt === undefined ? entry === entries[0] : entry.at > stateAt)) {
-			record(stateAt);
+			record();
 			recorded = true;
 		}
-		const { payload, at, seq } = entry;
+		const { payload, at } = entry;
 		if (payload.kind === 'session') {
 			fitted = payload.pack?.id === pack.id;
 			continue;
 		}
 		if (!fitted) continue;
 		if (payload.kind === 'flight') {
-			if (payload.what === 'took-off') since = { at, seq };
+			if (payload.what === 'took-off') since = at;
 			else if (payload.what === 'landed' && since) {
-				fly((Date.parse(at) - Date.parse(since.at)) / MINUTE_MS, 0, at, seq);
+				fly({ minutes: (Date.parse(at) - Date.parse(since)) / MINUTE_MS, sigmaMin: 0 });
 				since = null;
 			}
 			continue;
 		}
 		if (gradeOf(payload) === 'rehearsed' && !rehearsal) continue;
 		const reading = readingOf(entry, pack);
-		if (reading) set(reading, 'measured', { at, seq, what: 'measured' });
+		if (reading) set(reading, 'measured');
 		else if (!since) {
 			const flown = flownBy(entry);
-			if (flown) fly(flown.minutes, flown.sigmaMin, at, seq);
+			if (flown) fly(flown);
 		}
 	}
-	if (!recorded) record(stateAt);
-	if (since && now) fly((Date.parse(now) - Date.parse(since.at)) / MINUTE_MS, 0, now, Infinity);
+	if (!recorded) record();
 	const lowPct = pct === null ? null : Math.max(0, pct - Z_90 * sigmaPct);
-	return { lines, pct, sigmaPct, lowPct, flownSinceMin, basis, planPct: flownSinceMin > 0 ? lowPct : pct };
+	return { pct, sigmaPct, lowPct, flownSinceMin, basis, planPct: flownSinceMin > 0 ? lowPct : pct };
 }

@@ -117,20 +117,17 @@ function actionNamed(text: string): string | undefined {
 	return found.length === 1 ? found[0] : undefined;
 }
 
-/** The settings profile that is in force, and what it sets: indoors until everything is put back. */
-function ofProfiles(aircraft: Aircraft): { inForce: 'outdoor' | 'indoor'; statements: Statement[] } {
+/** What the settings profile in force sets: the indoor one until everything is put back. */
+function ofProfiles(aircraft: Aircraft): Statement[] {
 	const left = toRestore(aircraft);
 	const inForce = left.length > 0 ? 'indoor' : 'outdoor';
 	const origin: Origin = { of: 'settings-profile', name: inForce };
 	const at = aircraft.indoor?.since ?? null;
 	const action = left.find(({ id }) => id === 'link-loss')?.indoors;
-	return {
-		inForce,
-		statements: plainly(origin, at, 'profile', [
-			['settingsProfile', inForce],
-			['failsafeAction', action === undefined ? undefined : actionNamed(action)],
-		]),
-	};
+	return plainly(origin, at, 'profile', [
+		['settingsProfile', inForce],
+		['failsafeAction', action === undefined ? undefined : actionNamed(action)],
+	]);
 }
 
 /** A battery by its own record: charged, stored, or full by default; one that was flown has no charge until it is measured. */
@@ -193,11 +190,11 @@ function ofEntries({ entries, session, pack }: FactEvidence): Statement[] {
 export function statementsOf(evidence: FactEvidence): Statement[] {
 	const { aircraft, pack, site, session } = evidence;
 	const profiles = ofProfiles(aircraft);
-	const overridden = new Set(profiles.statements.map(({ key }) => key));
+	const overridden = new Set(profiles.map(({ key }) => key));
 	const obstacles = site?.obstacles ?? [];
 	return [
 		...ofAircraft(aircraft).filter(({ key }) => !overridden.has(key)),
-		...profiles.statements,
+		...profiles,
 		...(pack ? ofBattery(pack) : []),
 		...(site
 			? plainly({ of: 'site', name: site.name }, site.updatedAt, 'profile', [

@@ -1,6 +1,7 @@
 import type { Verdict } from '../../schema/common';
 import type { ReturnAnswer, ReturnRequest } from '../../schema/return';
 import { wrap360 } from '../frames/angles';
+import { Z_90 } from '../math/normal';
 import { outcomeOf, pathOf, planReturn, type Outcome } from './plan';
 import { legWh } from './outward';
 
@@ -36,8 +37,6 @@ const BEARING_STEP_DEG = 15;
 const BEHIND_M = 30;
 /** Obstacles so far beside a given direction are not on its way, degrees. */
 const BESIDE_DEG = 30;
-/** Nine in ten, of a normal distribution. */
-const Z_90 = 1.28;
 
 const GRAVE: Record<Verdict, number> = { pass: 0, caution: 1, fail: 2 };
 const turned = (a: number, b: number) => Math.abs(((a - b + 540) % 360) - 180);

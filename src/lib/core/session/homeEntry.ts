@@ -10,6 +10,7 @@ import { wholeQuantity, type UnitSystem } from '../words/units';
 import { judge } from '../finding/reasons';
 import { usedFacts, valueOf, type Facts } from '../facts/facts';
 import type { PlannedReturn } from '../facts/flightClock';
+import { Z_90 } from '../math/normal';
 import { actionAt, RESERVE_PCT, RETURN_USES, type HomeRequest } from './homePlan';
 
 /** What of a session the finding of its way home speaks about. */
@@ -62,9 +63,6 @@ export function plannedReturn({ figures }: Pick<TestPayload, 'figures'>): Planne
 	return { turnBackMin, homeS, startPct, hoverW: power.value, hoverSigmaW: power.sigma ?? 0 };
 }
 
-/** One sigma above the average is 1/1.28 of the way to nine in ten. */
-const Z_90 = 1.28;
-
 function headlineOf(plan: HomePlan, turnBack: TurnBack, obstacle: HomeFinding['obstacle'], around: HomeAround): string {
 	const { aircraft, venue, units, facts } = around;
 	const action = valueOf(facts, 'failsafeAction');
@@ -87,6 +85,7 @@ export function homeFinding(
 	const pct = Math.max(RESERVE_PCT, (100 * plan.turnBackLeftWh) / nominalWh);
 	const turnBack: TurnBack = {
 		...plan.turnBack,
+		// The careful time is that of nine in ten.
 		sigmaS: (plan.turnBack.s - plan.turnBack.carefulS) / Z_90,
 		pct,
 		cellV: !pack || pack.chemistry === 'percent' ? null : restV(CURVE[pack.chemistry ?? 'lipo'], pct),

@@ -92,6 +92,7 @@
 		record({
 			grade: view.grade('measured', work.practice),
 			sourceName: work.sourceName,
+			...(answer.durationS === null ? {} : { flownS: answer.durationS }),
 			headline: work.title,
 			figures: hoverFigures(answer),
 			verdict: answer.verdict,
@@ -102,6 +103,7 @@
 		record({
 			grade: view.grade('measured', film.practice),
 			sourceName: `a film: ${film.sourceName}`.slice(0, 200),
+			flownS: film.review.durationS,
 			headline: film.title,
 			figures: film.figures,
 			verdict: film.review.verdict,
@@ -112,6 +114,7 @@
 		record({
 			grade: view.grade('seen'),
 			sourceName: seen.views.length === 1 ? 'a hover watched by eye' : `${seen.views.length} hovers watched by eye`,
+			flownS: seen.flownS,
 			headline: seen.title,
 			figures: seen.figures,
 			verdict: seen.answer.verdict,

@@ -205,6 +205,11 @@ export class SeenState {
 		return answer.verdict === 'pass' ? `It kept its attitude${farthest}` : answer.reasons[0].text;
 	});
 
+	/** Seconds in the air over all hovers watched. */
+	get flownS(): number {
+		return this.views.reduce((sum, { durationS }) => sum + durationS, 0);
+	}
+
 	get figures(): RecordedFigure[] {
 		const { answer } = this;
 		if (!answer) return [];
@@ -223,7 +228,7 @@ export class SeenState {
 						{ label: 'Compass errors excluded above', value: answer.excludedAboveDeg, unit: '°' },
 					]
 				: []),
-			{ label: 'Watched', value: this.views.reduce((sum, { durationS }) => sum + durationS, 0), unit: 's' },
+			{ label: 'Watched', value: this.flownS, unit: 's' },
 		];
 	}
 

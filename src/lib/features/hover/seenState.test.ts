@@ -53,6 +53,7 @@ describe('a hover watched by eye', () => {
 		expect(state.title).toContain('It kept its place');
 		expect(said.at(-1)).toBe('(done)');
 		expect(state.figures.find(({ label }) => label === 'Watched')?.value).toBe(60);
+		expect(state.flownS).toBe(60);
 	});
 
 	it('that circled, with the same error told twice, is less trusted than one that stood still', () => {
