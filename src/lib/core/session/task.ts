@@ -116,7 +116,8 @@ export function silence(record: SessionRecord, task: string): string {
 	}
 	if (event?.payload.kind === 'test' && event.payload.troubleshooting)
 		return `Asked again after troubleshooting: ${event.payload.troubleshooting.cause || event.payload.headline}.`;
-	if (event && !isStop(event)) return 'Asked again: something done since affects it.';
+	if (event && !isStop(event))
+		return `Asked again: ${task === 'restarted' ? 'calibrated since' : 'the propellers have been off since'}.`;
 	if (event) return 'Asked again: the flight was stopped, the battery unplugged and the propellers taken off.';
 	const beside = record.beside(task);
 	return (beside && NOT_COUNTED[beside.standing]) ?? '';

@@ -12,14 +12,17 @@ export const conflictStates = ({ facts, units }: TaskEvidence): TaskState[] =>
 	facts.conflicts.map(({ key, first, second, used }) => {
 		const { label, safety } = FACT_RULES[key];
 		const title = `${label}: ${factWords(key, first.value, units)} or ${factWords(key, second.value, units)}?`;
+		const both = `${statementWords(first, units)}; ${statementWords(second, units)}`;
 		return taskState({
 			task: settledTask(key),
 			station: 'return',
 			page: 'conflict',
 			mark: safety ? 'unseen' : 'caution',
 			title,
-			detail: `${statementWords(first, units)}; ${statementWords(second, units)}. ${factWords(key, used.value, units)} is used until you choose.`,
-			reasons: [reason('caution', 'values-disagree', title, { next: 'Choose the value that the aircraft is set to.' })],
+			detail: `${both}. ${factWords(key, used.value, units)} is used until you choose.`,
+			reasons: [
+				reason('caution', 'values-disagree', `${both}.`, { next: 'Choose the value that the aircraft is set to.' }),
+			],
 			next: 'Choose one value',
 			offered: null,
 		});
@@ -45,7 +48,7 @@ export function orStale(state: TaskState, { units }: Pick<TaskEvidence, 'units'>
 		title: `Out of date: ${state.title}`,
 		detail: `${words}.`,
 		reasons: [
-			reason('caution', 'facts-moved', `${words}.`, { next: 'Do it again with the values of now.' }),
+			reason('caution', 'facts-moved', `${words}.`, { next: 'Repeat it with the present values.' }),
 			...state.reasons,
 		],
 		next: state.task === 'way-home' ? 'Plan again' : 'Do it again',
