@@ -157,3 +157,14 @@ it('green stands beside no figure beyond its limit: what passes lies on one side
 	}
 	for (const [key, seen] of sides) expect([...seen], key).toHaveLength(1);
 });
+
+it.each([
+	['good', ['compassPitchDeg', 'compassRollDeg', 'compassYawDeg']],
+	['tail', []],
+])('compass mounting: sample “%s” states %j as settings in force', async (id, keys) => {
+	const instrument = INSTRUMENTS.find((one) => one.id === 'compass-module');
+	const sample = instrument?.samples.find((one) => one.id === id);
+	if (!instrument || !sample) throw new Error('no such sample');
+	const { states = [] } = await (await computeOf(instrument.id))(await inputOf(instrument, sample));
+	expect(states.map(({ key }) => key).sort()).toEqual(keys);
+});

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { newAircraft } from '$lib/schema/newAircraft';
-import type { CheckPayload } from '$lib/schema/entries';
+import { ticked } from '$lib/core/facts/entries.fixture';
 import { sha256Hex } from '$lib/core/record/chain';
 import { makeDemo } from '$lib/rig/demo';
 import { readBackup, restore } from './backup';
@@ -15,16 +15,7 @@ const AT = '2026-05-14T09:00:00.000Z';
 const site = (id: string) => ({ id, name: id, latDeg: 54, lonDeg: -3, altM: 0, notes: '', updatedAt: AT });
 const flight = (aircraftId: string, siteId: string, title = 'One') =>
 	startSession({ kind: 'flight', title, aircraftId, siteId, packId: null, pilot: 'Ines Marlowe' });
-const seen: CheckPayload = {
-	kind: 'check',
-	task: 'rules',
-	outcome: 'done',
-	value: null,
-	unit: '',
-	waitedS: null,
-	reason: '',
-	grade: 'seen',
-};
+const seen = ticked('rules');
 
 beforeEach(async () => {
 	await Promise.all(db.record.map((table) => table.clear()));

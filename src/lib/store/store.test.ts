@@ -9,14 +9,9 @@ import { CHAIN_START, link, sha256Hex } from '$lib/core/record/chain';
 import { backupSchema } from '$lib/schema/files';
 import { newAircraft } from '$lib/schema/newAircraft';
 import type { Aircraft } from '$lib/schema/records';
-import {
-	entryBodySchema,
-	type CalibrationPayload,
-	type CheckPayload,
-	type Entry,
-	type EntryPayload,
-} from '$lib/schema/entries';
+import { entryBodySchema, type CalibrationPayload, type Entry, type EntryPayload } from '$lib/schema/entries';
 import { applyImport, exportSession, planImport, readBackup, restore } from './backup';
+import { ticked } from '$lib/core/facts/entries.fixture';
 import { db, WinglogosDb } from './db';
 import { deferredFor } from './deferred';
 import {
@@ -42,17 +37,6 @@ const AT = '2026-05-14T09:00:00.000Z';
 
 const aircraft = (): Aircraft => ({ ...newAircraft('a1', 'multirotor', AT), name: 'Dunlin' });
 
-const check = (task: string): CheckPayload => ({
-	kind: 'check',
-	task,
-	outcome: 'done',
-	value: null,
-	unit: '',
-	waitedS: null,
-	reason: '',
-	grade: 'seen',
-});
-
 async function begin(kind: 'flight' | 'rehearsal' = 'flight') {
 	if (!(await db.aircraft.get('a1'))) await saveAircraft(aircraft());
 	await saveSite({ id: 'p1', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT });
@@ -75,7 +59,7 @@ beforeEach(async () => {
 describe('entries', () => {
 	it('are chained in the order written, also when written at the same time, behind what the session is', async () => {
 		const { id } = await begin();
-		await Promise.all(['a', 'b', 'c', 'd'].map((task) => appendEntry(id, 'plan', 'Pilot', check(task))));
+		await Promise.all(['a', 'b', 'c', 'd'].map((task) => appendEntry(id, 'plan', 'Pilot', ticked(task))));
 		const { entries, chain } = await bundleOf(id);
 		expect(entries.map((e) => e.seq)).toEqual([0, 1, 2, 3, 4]);
 		expect(entries[0].payload).toMatchObject({ kind: 'session', what: 'begun', pilot: 'Pilot' });
@@ -90,28 +74,28 @@ describe('entries', () => {
 	it('are refused whole when a field is wrong: neither entry nor head changes', async () => {
 		const { id } = await begin();
 		const before = (await bundleOf(id)).session.head;
-		await expect(appendEntry(id, 'plan', '', check('a'))).rejects.toThrow();
+		await expect(appendEntry(id, 'plan', '', ticked('a'))).rejects.toThrow();
 		const { entries, session } = await bundleOf(id);
 		expect([entries.length, session.head]).toEqual([1, before]);
 	});
 
 	it('of a session that is gone are refused', async () => {
-		await expect(appendEntry('nope', 'plan', 'Pilot', check('a'))).rejects.toThrow(/not on this device/);
+		await expect(appendEntry('nope', 'plan', 'Pilot', ticked('a'))).rejects.toThrow(/not on this device/);
 	});
 
 	it('go on behind a gap, which shows with its number', async () => {
 		const { id } = await begin();
-		const lost = await appendEntry(id, 'plan', 'Pilot', check('a'));
-		await appendEntry(id, 'plan', 'Pilot', check('b'));
+		const lost = await appendEntry(id, 'plan', 'Pilot', ticked('a'));
+		await appendEntry(id, 'plan', 'Pilot', ticked('b'));
 		await db.entries.delete(lost.id);
-		await appendEntry(id, 'plan', 'Pilot', check('c'));
+		await appendEntry(id, 'plan', 'Pilot', ticked('c'));
 		expect((await verifySession(id))?.broken[0]).toMatchObject({ where: 'Entry 2', what: 'it is missing' });
 		expect((await bundleOf(id)).entries.map(({ seq }) => seq)).toEqual([0, 2, 3]);
 	});
 
 	it('that were made unreadable in the store show with their number, and the session still opens', async () => {
 		const { id } = await begin();
-		for (const task of ['a', 'b', 'c']) await appendEntry(id, 'plan', 'Pilot', check(task));
+		for (const task of ['a', 'b', 'c']) await appendEntry(id, 'plan', 'Pilot', ticked(task));
 		const rows = await db.entries.where('sessionId').equals(id).sortBy('seq');
 		await db.entries.put({ ...rows[1], at: 5 });
 		await db.entries.put({ ...rows[2], payload: { kind: 'zzz' } });
@@ -125,9 +109,9 @@ describe('a session', () => {
 	it('that is ended takes no more; reopened with a reason it goes on, and all of it is in its chain', async () => {
 		const { id } = await begin();
 		await endSession(id);
-		await expect(appendEntry(id, 'plan', 'Pilot', check('a'))).rejects.toThrow(/ended/);
+		await expect(appendEntry(id, 'plan', 'Pilot', ticked('a'))).rejects.toThrow(/ended/);
 		await reopenSession(id, 'the pack was forgotten');
-		await appendEntry(id, 'close', 'Pilot', check('pack-after'));
+		await appendEntry(id, 'close', 'Pilot', ticked('pack-after'));
 		expect(await kindsOf(id)).toEqual(['begun', 'ended', 'reopened', 'check']);
 		expect((await verifySession(id))?.ok).toBe(true);
 	});
@@ -169,7 +153,7 @@ describe('a session', () => {
 		expect((await deferredFor('a1', later)).map(({ task }) => task)).toEqual(['frame']);
 		expect(await deferredFor('a1', later, id)).toEqual([]);
 		const next = await begin();
-		await appendEntry(next.id, 'bench', 'Pilot', check('frame'));
+		await appendEntry(next.id, 'bench', 'Pilot', ticked('frame'));
 		expect(await deferredFor('a1', new Date(Date.now() + 1000).toISOString())).toEqual([]);
 	});
 
@@ -259,7 +243,7 @@ describe('a calibration', () => {
 describe('a backup', () => {
 	it('goes into an empty store and into the same store again without doubling', async () => {
 		const { id } = await begin();
-		await appendEntry(id, 'plan', 'Pilot', check('a'));
+		await appendEntry(id, 'plan', 'Pilot', ticked('a'));
 		const bytes = packBackup(await readBackup(), AT);
 		await db.delete();
 		await db.open();
@@ -299,9 +283,9 @@ describe('a backup', () => {
 
 	it('prolongs a session that goes on in the file and keeps one that went on here', async () => {
 		const { id } = await begin();
-		await appendEntry(id, 'plan', 'Pilot', check('a'));
+		await appendEntry(id, 'plan', 'Pilot', ticked('a'));
 		const older = await readBackup();
-		await appendEntry(id, 'plan', 'Pilot', check('b'));
+		await appendEntry(id, 'plan', 'Pilot', ticked('b'));
 		const newer = await readBackup();
 		await restore(older);
 		expect((await bundleOf(id)).entries).toHaveLength(3);
@@ -338,12 +322,12 @@ describe('a backup', () => {
 	it('whose session parted from the one here is told beforehand; taken, it replaces it whole', async () => {
 		const { id } = await begin();
 		const common = await readBackup();
-		await appendEntry(id, 'plan', 'Pilot', check('there'));
+		await appendEntry(id, 'plan', 'Pilot', ticked('there'));
 		const theirs = await readBackup();
 		await db.delete();
 		await db.open();
 		await restore(common);
-		await appendEntry(id, 'plan', 'Pilot', check('here'));
+		await appendEntry(id, 'plan', 'Pilot', ticked('here'));
 		const items = await planImport(theirs);
 		expect(items.find(({ table }) => table === 'sessions')).toMatchObject({ state: 'parted', take: false, removes: 2 });
 		await applyImport(theirs, items);
@@ -368,7 +352,7 @@ describe('a backup', () => {
 
 	it('of two devices stands side by side: bench books are each device’s own', async () => {
 		await saveAircraft(aircraft());
-		await saveToBench(aircraft(), null, 'Ines', check('a') as EntryPayload);
+		await saveToBench(aircraft(), null, 'Ines', ticked('a') as EntryPayload);
 		const ours = await readBackup();
 		const theirs = structuredClone(ours);
 		theirs.sessions[0].id = 'bench-a1-other';
@@ -381,8 +365,8 @@ describe('a backup', () => {
 
 	it('that would not come back says why', async () => {
 		const { id } = await begin();
-		const lost = await appendEntry(id, 'plan', 'Pilot', check('a'));
-		await appendEntry(id, 'plan', 'Pilot', check('b'));
+		const lost = await appendEntry(id, 'plan', 'Pilot', ticked('a'));
+		await appendEntry(id, 'plan', 'Pilot', ticked('b'));
 		await db.entries.delete(lost.id);
 		expect((await exportSession(id)).fault).toMatch(/entry 2: it is missing/);
 		expect((await exportEverything()).fault).toMatch(/entry 2/);
@@ -422,7 +406,7 @@ describe('a backup', () => {
 				});
 				for (const s of steps) {
 					if (s.do === 'check')
-						await appendEntry(id, 'plan', pilot, { ...check(s.task), reason: s.reason, value: s.value });
+						await appendEntry(id, 'plan', pilot, { ...ticked(s.task), reason: s.reason, value: s.value });
 					else if (s.do === 'aside')
 						await appendEntry(id, 'plan', pilot, { kind: 'aside', task: s.task, reason: s.reason, signedBy: pilot });
 					else if (s.do === 'event') await noteEvent('a1', 'knock', s.note, id);

@@ -1,23 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import type { EntryPayload, Grade } from '../../schema/entries';
+import type { EntryPayload } from '../../schema/entries';
 import { newAircraft } from '../../schema/newAircraft';
 import type { Aircraft, Control } from '../../schema/records';
-import { entryOf, finding } from '../facts/entries.fixture';
+import { entryOf, finding, ticked } from '../facts/entries.fixture';
 import { checklistFor } from '../session/items';
 import { readSession } from '../session/sessionRecord';
 import { undoneByDoing } from './undoes';
 
 const AT = '2026-05-14T09:00:00.000Z';
-const tick = (task: string, grade: Grade = 'seen'): EntryPayload => ({
-	kind: 'check',
-	task,
-	outcome: 'done',
-	value: null,
-	unit: '',
-	waitedS: null,
-	reason: '',
-	grade,
-});
 const gyro: EntryPayload = { ...finding('gyro', 'pass'), sensor: 'gyro' };
 const read = (payloads: EntryPayload[], aircraft: Partial<Aircraft> = {}) =>
 	readSession({
@@ -30,19 +20,21 @@ describe('checks that other checks ask again', () => {
 	it.each(['motors-bare', 'bench-arm', 'link-loss', 'pre-arm'])(
 		'%s with propellers off: propellers to check again',
 		(task) => {
-			expect(read([tick('props-on'), tick(task)]).speaking('props-on')).toBeNull();
-			expect(read([tick(task), tick('props-on')]).speaking('props-on')).not.toBeNull();
+			expect(read([ticked('props-on'), ticked(task)]).speaking('props-on')).toBeNull();
+			expect(read([ticked(task), ticked('props-on')]).speaking('props-on')).not.toBeNull();
 		},
 	);
 
 	it('propellers that stay on by the maker’s manual are not asked about again', () => {
-		expect(read([tick('props-on'), tick('bench-arm')], { propellersStayOn: true }).speaking('props-on')).not.toBeNull();
+		expect(
+			read([ticked('props-on'), ticked('bench-arm')], { propellersStayOn: true }).speaking('props-on'),
+		).not.toBeNull();
 	});
 
 	it('calibration: the restart is asked, and asked again after another one', () => {
 		expect(undoneByDoing(gyro)).toEqual(['restarted']);
-		expect(read([gyro, tick('restarted'), gyro]).speaking('restarted')).toBeNull();
-		expect(read([gyro, tick('restarted')]).speaking('restarted')).not.toBeNull();
+		expect(read([gyro, ticked('restarted'), gyro]).speaking('restarted')).toBeNull();
+		expect(read([gyro, ticked('restarted')]).speaking('restarted')).not.toBeNull();
 	});
 
 	it('restart: on the list once something was calibrated here', () => {

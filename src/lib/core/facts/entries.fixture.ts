@@ -17,16 +17,23 @@ export const entryOf = (seq: number, payload: EntryPayload, more: Partial<Entry>
 	...more,
 });
 
-/** A check with a value, for tests. */
-export const reading = (task: string, value: number, unit: string, grade: Grade = 'read-off'): CheckPayload => ({
+/** A check answered OK, for tests. */
+export const ticked = (task: string, grade: Grade = 'seen'): CheckPayload => ({
 	kind: 'check',
 	task,
 	outcome: 'done',
-	value,
-	unit,
+	value: null,
+	unit: '',
 	waitedS: null,
 	reason: '',
 	grade,
+});
+
+/** A check with a value, for tests. */
+export const reading = (task: string, value: number, unit: string, grade: Grade = 'read-off'): CheckPayload => ({
+	...ticked(task, grade),
+	value,
+	unit,
 });
 
 /** A finding without figures, for tests. */

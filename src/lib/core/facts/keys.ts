@@ -52,8 +52,6 @@ export interface FactRule {
 	varies?: true;
 	/** Events of the session after which an earlier reading no longer holds. */
 	undoneBy: readonly EventKind[];
-	/** The task of a session that asks for it; null where only a profile states it. */
-	askedAt: string | null;
 }
 
 const rule = (label: string, unit: string, tolerance: number, more: Partial<FactRule> = {}): FactRule => ({
@@ -62,7 +60,6 @@ const rule = (label: string, unit: string, tolerance: number, more: Partial<Fact
 	tolerance,
 	safety: false,
 	undoneBy: [],
-	askedAt: null,
 	...more,
 });
 
@@ -70,14 +67,11 @@ const SETTING: readonly EventKind[] = ['new', 'firmware', 'settings'];
 const MOUNTING: Partial<FactRule> = {
 	wrapsAt: 360,
 	undoneBy: [...SETTING, 'part', 'knock'],
-	askedAt: 'due-mounting',
 };
-const MODULE: Partial<FactRule> = { ...MOUNTING, askedAt: 'compass' };
 /** A setting of the return: a disagreement about it is settled before the Arm check. */
-const returning = (askedAt: string, more: Partial<FactRule> = {}): Partial<FactRule> => ({
+const returning = (more: Partial<FactRule> = {}): Partial<FactRule> => ({
 	safety: true,
 	undoneBy: SETTING,
-	askedAt,
 	...more,
 });
 const height = { quantity: 'height' } as const;
@@ -87,31 +81,31 @@ const higher = { cautious: 'higher' } as const;
 
 /** The one table of keys. */
 export const FACT_RULES: Record<FactKey, FactRule> = {
-	returnAltitudeM: rule('Return altitude', 'm', 1, returning('return-height', { ...height, ...higher })),
-	returnSpeedMps: rule('Return speed', 'm/s', 0.25, returning('loss-action', { ...speed, ...lower })),
-	minReturnDistanceM: rule('Minimum return distance', 'm', 1, returning('loss-action', { ...height, ...higher })),
-	descentMps: rule('Descent speed', 'm/s', 0.25, returning('loss-action', { ...speed, ...lower })),
+	returnAltitudeM: rule('Return altitude', 'm', 1, returning({ ...height, ...higher })),
+	returnSpeedMps: rule('Return speed', 'm/s', 0.25, returning({ ...speed, ...lower })),
+	minReturnDistanceM: rule('Minimum return distance', 'm', 1, returning({ ...height, ...higher })),
+	descentMps: rule('Descent speed', 'm/s', 0.25, returning({ ...speed, ...lower })),
 	climbMps: rule('Climb speed', 'm/s', 0.25, { ...speed, ...lower, undoneBy: SETTING }),
 	airspeedMaxMps: rule('Maximum airspeed', 'm/s', 0.25, { ...speed, ...lower }),
 	speedReference: rule('Return speed held against', '', 0, { undoneBy: SETTING }),
 	climbsFirst: rule('Climbs before it returns', '', 0, { undoneBy: SETTING }),
-	failsafeAction: rule('Failsafe action', '', 0, returning('loss-action')),
+	failsafeAction: rule('Failsafe action', '', 0, returning()),
 	minSatellites: rule('Minimum satellites', '', 0.5, higher),
 	maxHdop: rule('Maximum HDOP', '', 0.05, lower),
 	lockHoldS: rule('GPS lock held for', 's', 0.5, higher),
 	compassHeadingLimitDeg: rule('Heading uncertainty limit', '°', 0.05, lower),
-	windFromDeg: rule('Wind direction', '°', 20, { wrapsAt: 360, varies: true, askedAt: 'wind' }),
-	windMps: rule('Wind', 'm/s', 0.5, { ...speed, ...higher, varies: true, askedAt: 'wind' }),
-	gustMps: rule('Gusts', 'm/s', 0.5, { ...speed, ...higher, varies: true, askedAt: 'wind' }),
+	windFromDeg: rule('Wind direction', '°', 20, { wrapsAt: 360, varies: true }),
+	windMps: rule('Wind', 'm/s', 0.5, { ...speed, ...higher, varies: true }),
+	gustMps: rule('Gusts', 'm/s', 0.5, { ...speed, ...higher, varies: true }),
 	batteryId: rule('Battery', '', 0),
-	batteryStartPct: rule('Battery charge', '%', 3, { ...lower, varies: true, askedAt: 'pack-voltage' }),
+	batteryStartPct: rule('Battery charge', '%', 3, { ...lower, varies: true }),
 	tallestObstacleM: rule('Tallest obstacle', 'm', 1, { ...height, ...higher }),
 	obstacleCount: rule('Obstacles', '', 0),
 	venue: rule('Venue', '', 0),
-	settingsProfile: rule('Settings profile', '', 0, { safety: true, askedAt: 'indoor' }),
-	compassRollDeg: rule('Compass roll', '°', 2, MODULE),
-	compassPitchDeg: rule('Compass pitch', '°', 2, MODULE),
-	compassYawDeg: rule('Compass yaw', '°', 2, MODULE),
+	settingsProfile: rule('Settings profile', '', 0, { safety: true }),
+	compassRollDeg: rule('Compass roll', '°', 2, MOUNTING),
+	compassPitchDeg: rule('Compass pitch', '°', 2, MOUNTING),
+	compassYawDeg: rule('Compass yaw', '°', 2, MOUNTING),
 	boardRollDeg: rule('Board roll', '°', 2, MOUNTING),
 	boardPitchDeg: rule('Board pitch', '°', 2, MOUNTING),
 	boardYawDeg: rule('Board yaw', '°', 2, MOUNTING),

@@ -2,6 +2,7 @@ import type { FactKey, FactSource } from '../../schema/facts';
 import { LOSS_WORDS } from '../radio/linkLossTest';
 import { formatQuantity, type UnitSystem } from '../words/units';
 import type { Moved } from './facts';
+import type { Ledger } from './ledger';
 import { FACT_RULES } from './keys';
 import type { Statement } from './statements';
 
@@ -49,3 +50,18 @@ export function movedWords({ key, was, now }: Moved, units: UnitSystem): string 
 	if (key === 'batteryId') return now ? 'Another battery is fitted' : 'No battery is chosen';
 	return `${label}: ${factWords(key, was, units)} then, ${now ? `${factWords(key, now.value, units)} now` : 'not known now'}`;
 }
+
+const CHARGE_WORDS: Record<Ledger['basis'], string> = {
+	measured: ', measured',
+	record: ', from its record',
+	default: ', taken as full, not measured',
+	none: ', not known',
+};
+
+/** The charge of a battery with how it is known: "62 %, measured; lower bound after 4.0 min flown since". */
+export const chargeWords = ({
+	planPct,
+	basis,
+	flownSinceMin,
+}: Pick<Ledger, 'planPct' | 'basis' | 'flownSinceMin'>): string =>
+	`${planPct?.toFixed(0) ?? '–'} %${CHARGE_WORDS[basis]}${flownSinceMin > 0 ? `; lower bound after ${flownSinceMin.toFixed(1)} min flown since` : ''}`;

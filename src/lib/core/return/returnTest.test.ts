@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Entry } from '../../schema/entries';
-import { returnRequestSchema } from '../../schema/return';
+import { wayHome } from '../../rig/wayHome';
 import { outcomeOf } from './plan';
 import { returnTimes } from './returnTimes';
 import { judgeReturn, OUT, PHASES, provedReturns, taskOfTrigger, UP, type FlownReturn, type Phase } from './returnTest';
@@ -14,25 +14,7 @@ const good: FlownReturn = {
 	takenOverS: null,
 	planned: { leastS: 50, mostS: 60 },
 };
-const REQUEST = returnRequestSchema.parse({
-	aircraft: {
-		airspeedMaxMps: 14,
-		returnSpeedMps: 8,
-		speedKind: 'air',
-		climbMps: 3,
-		descentMps: 1.5,
-		hoverW: 200,
-		cruiseW: 220,
-		climbW: 250,
-		descentW: 200,
-	},
-	pack: { usableWh: 70, reservePct: 20 },
-	wind: { fromDeg: 90, speedMps: 4, gustMps: 6 },
-	settings: { returnHeightM: 40, minDistanceM: 20, climbFirst: true, action: 'return' },
-	position: { bearingDeg: 0, distanceM: 0, heightM: 0 },
-	obstacles: [],
-	usedWh: 0,
-});
+const HOVERING = wayHome({ position: { bearingDeg: 0, distanceM: 0, heightM: 0 } });
 const codes = (change: Partial<FlownReturn>) =>
 	judgeReturn({ ...good, ...change })
 		.reasons.filter(({ level }) => level !== 'pass')
@@ -60,12 +42,7 @@ describe('a flown return', () => {
 		expect(codes(change)).toContain(code);
 	});
 	it('return test: no time of a plan for another distance is compared with', () => {
-		const request = {
-			...REQUEST,
-			obstacles: [],
-			position: { bearingDeg: 0, distanceM: 0, heightM: 0, groundSpeedMps: 0 },
-		};
-		const [near, far] = [40, 200].map((distanceM) => returnTimes(request, { distanceM, heightM: 15 }));
+		const [near, far] = [40, 200].map((distanceM) => returnTimes(HOVERING, { distanceM, heightM: 15 }));
 		if (!near || !far) throw new Error('both are within reach');
 		expect(near.mostS).toBeLessThan(far.leastS);
 		// Twice as slow as the plan for 40 m is no pass, though the plan for 200 m would be met.
@@ -75,16 +52,11 @@ describe('a flown return', () => {
 		expect(judgeReturn({ ...good, ...flown, seenS: seen(1, 2, 4, 6, 10, 11), planned: near }).verdict).toBe('fail');
 	});
 	it('return time: less against the wind than with it, and within the plan of each direction', () => {
-		const request = {
-			...REQUEST,
-			obstacles: [],
-			position: { bearingDeg: 0, distanceM: 0, heightM: 0, groundSpeedMps: 0 },
-		};
-		const times = returnTimes(request, { distanceM: 120, heightM: 20 });
+		const times = returnTimes(HOVERING, { distanceM: 120, heightM: 20 });
 		if (!times) throw new Error('within reach');
 		for (const bearingDeg of [0, 90, 180, 270]) {
-			const position = { ...request.position, bearingDeg, distanceM: 120, heightM: 20 };
-			const s = outcomeOf({ ...request, position }).totalTimeS ?? NaN;
+			const position = { ...HOVERING.position, bearingDeg, distanceM: 120, heightM: 20 };
+			const s = outcomeOf({ ...HOVERING, position }).totalTimeS ?? NaN;
 			expect(s).toBeGreaterThanOrEqual(times.leastS);
 			expect(s).toBeLessThanOrEqual(times.mostS);
 		}

@@ -5,7 +5,7 @@ import { returnRequestSchema, type ReturnRequest } from '../../schema/return';
 import { isDefault, valueOf, type Facts } from '../facts/facts';
 import { FACT_RULES, type FactValues } from '../facts/keys';
 import { nominalWh, type BurnRate, type Ledger } from '../facts/ledger';
-import { originWords } from '../facts/words';
+import { chargeWords, originWords } from '../facts/words';
 import { reason } from '../finding/reasons';
 import { FELT_AT_M } from '../hover/feltWind';
 import { flightTimeLimits } from '../propulsion/flightTimeLimits';
@@ -78,13 +78,6 @@ const RATE_WORDS: Record<BurnRate['source'], string> = {
 	'stated-minutes': 'flight time stated for this battery',
 };
 
-/** The battery's charge as the plan names it. */
-function chargeWords({ name }: Pack, { basis, flownSinceMin, planPct }: NonNullable<ReturnInputs['ledger']>): string {
-	const from =
-		basis === 'measured' ? 'measured' : basis === 'record' ? 'by its own record' : 'taken as full, not measured:';
-	return `${name}, ${from} ${planPct?.toFixed(0) ?? '–'} %${flownSinceMin > 0 ? `; lower bound after ${flownSinceMin.toFixed(1)} min flown since` : ''}`;
-}
-
 /** The request of a return plan from the facts in force, with how each figure is known; or what is missing. Its position is home. */
 export function homeRequest({ facts, pack, site, ledger, rate }: ReturnInputs): HomeRequest | Missing[] {
 	const [fromDeg, windMps, gustMps] = [
@@ -150,7 +143,12 @@ export function homeRequest({ facts, pack, site, ledger, rate }: ReturnInputs): 
 			unit: 'W',
 			from: rate.flights > 0 ? `${rate.flights} ${RATE_WORDS.flights}` : RATE_WORDS[rate.source],
 		},
-		{ label: 'Energy in the battery', value: request.pack.usableWh, unit: 'Wh', from: chargeWords(pack, ledger) },
+		{
+			label: 'Energy in the battery',
+			value: request.pack.usableWh,
+			unit: 'Wh',
+			from: `${pack.name}, ${chargeWords(ledger)}`,
+		},
 	);
 	return { request, powerSigmaLn: rate.sigmaLn, nominalWh: wh, startPct: pct, assumed };
 }

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { CheckPayload, Entry, EntryPayload, TestPayload } from '../../schema/entries';
+import type { Entry, EntryPayload, TestPayload } from '../../schema/entries';
 import type { FactKey } from '../../schema/facts';
 import { newAircraft } from '../../schema/newAircraft';
 import { packSchema, siteSchema, type Aircraft, type Pack, type Venue } from '../../schema/records';
-import { entryOf, reading } from '../facts/entries.fixture';
+import { entryOf, reading, ticked } from '../facts/entries.fixture';
 import { gatherFacts, movedSince, usedFacts, valueOf, type Facts } from '../facts/facts';
 import { flightClock } from '../facts/flightClock';
 import { FACT_RULES, sameValue } from '../facts/keys';
@@ -170,10 +170,10 @@ class Played {
 				return this.#plan(facts);
 			case 'step':
 				this.flownMin += move.seconds / 60;
-				return this.write({ ...tick('first-rung'), flownS: move.seconds }, { station: 'hover' });
+				return this.write({ ...ticked('first-rung'), flownS: move.seconds }, { station: 'hover' });
 			case 'fly': {
 				this.flownMin += move.minutes;
-				const from = Date.parse(entryOf(this.entries.length, tick('x')).at);
+				const from = Date.parse(entryOf(this.entries.length, ticked('x')).at);
 				this.write(flight('took-off'));
 				return this.write(flight('landed'), { at: new Date(from + move.minutes * 60_000).toISOString() });
 			}
@@ -184,7 +184,7 @@ class Played {
 				if (!conflict) return;
 				const { key, first } = conflict;
 				this.write({
-					...tick(settledTask(key)),
+					...ticked(settledTask(key)),
 					value: typeof first.value === 'number' ? first.value : null,
 					grade: 'read-off',
 					states: [{ key, value: first.value }],
@@ -209,9 +209,6 @@ class Played {
 		const plan = planHome(made.request, { distanceM: 200, heightM: 20, bearingDeg: 90 }, made);
 		this.write(homeEntry(homeFinding(plan, made, around), around, 'calculated'));
 	}
-}
-function tick(task: string): CheckPayload {
-	return { kind: 'check', task, outcome: 'done', value: null, unit: '', waitedS: null, reason: '', grade: 'seen' };
 }
 function flight(what: 'took-off' | 'landed'): EntryPayload {
 	return { kind: 'flight', task: 'flying', what, note: '', landAfterMin: null };

@@ -1,22 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { newAircraft } from '../../schema/newAircraft';
-import { entryOf, finding } from '../facts/entries.fixture';
+import { entryOf, finding, ticked } from '../facts/entries.fixture';
 import { assessSession } from '../session/assess';
 import type { Entry, EntryPayload, TestPayload } from '../../schema/entries';
 import { REOPENING, reopenedBy } from './reopens';
 import { TABLE } from './table';
 
 const AT = '2026-05-14T09:00:00.000Z';
-const tick = (task: string): EntryPayload => ({
-	kind: 'check',
-	task,
-	outcome: 'done',
-	value: null,
-	unit: '',
-	waitedS: null,
-	reason: '',
-	grade: 'seen',
-});
 const result = (more: Partial<NonNullable<TestPayload['troubleshooting']>>): EntryPayload => ({
 	...finding('finder', 'fail', 'seen'),
 	troubleshooting: {
@@ -51,7 +41,7 @@ describe('recorded troubleshooting', () => {
 	});
 
 	it('holds what must not be tried, and asks the checks that it names again', () => {
-		const tasks = tasksOf(tick('motors-bare'), result({}));
+		const tasks = tasksOf(ticked('motors-bare'), result({}));
 		expect(tasks.get('troubleshooting')).toMatchObject({ mark: 'hold', offered: null });
 		expect(tasks.get('motors-bare')?.mark).toBe('unseen');
 		expect(tasks.get('motors-bare')?.detail).toMatch(/after troubleshooting/);

@@ -4,6 +4,7 @@
 	import { z } from 'zod';
 	import { flightTimeLimits } from '$lib/core/propulsion/flightTimeLimits';
 	import { valueOf } from '$lib/core/facts/facts';
+	import { chargeWords } from '$lib/core/facts/words';
 	import { estimateOnPack } from '$lib/core/propulsion/flownFlights';
 	import { usualRungs, wayHomeMin, type Rung } from '$lib/core/session/rungs';
 	import { comesHome } from '$lib/core/aircraft/capabilities';
@@ -38,15 +39,6 @@
 
 	/** Charge of the battery by its ledger, %; null where nothing says it. */
 	const startPct = $derived(view.ledger?.planPct ?? null);
-	const BASIS = {
-		measured: ', as measured',
-		record: ', by its own record',
-		default: ' (taken as full)',
-		none: '',
-	} as const;
-	const basis = $derived(
-		`${BASIS[view.ledger?.basis ?? 'none']}${(view.ledger?.flownSinceMin ?? 0) > 0 ? `; lower bound after ${view.ledger?.flownSinceMin.toFixed(1)} min flown` : ''}`,
-	);
 	const windMps = $derived(view.wind?.speedMps ?? 0);
 	const homeMin = $derived(
 		comesHome(aircraft) && farthestM
@@ -110,13 +102,14 @@
 	</div>
 	{#if answer && answer.timerMin !== null}
 		<p class="mt-1 mb-0 text-ink-2">
-			Timer {answer.timerMin.toFixed(1)} min from {startPct?.toFixed(0)} %{basis}: nine flights in ten last longer. From {answer.used}
+			Timer {answer.timerMin.toFixed(1)} min from {view.ledger && chargeWords(view.ledger)}: nine flights in ten last
+			longer. From {answer.used}
 			{answer.used === 1 ? 'flight' : 'flights'} on record.
 		</p>
 	{:else if pack}
 		<p class="mt-1 mb-0 text-ink-2">
-			Measure the pack before the first and after the last flight, note off the ground and landed: from then on it is
-			told.
+			Measure the battery before the first and after the last flight and record takeoff and landing. The flight time is
+			calculated from then on.
 		</p>
 	{/if}
 	{#if !pack && !view.readOnly}<div class="mt-3"><BatteryChoice /></div>{/if}
