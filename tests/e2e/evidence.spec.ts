@@ -101,11 +101,14 @@ test('a new build that misbehaves on the bench is held at the first gate until a
 	await expect(page.getByText(/the bench plug goes out when it arms/).first()).toBeVisible();
 	await expect(arm).toBeDisabled();
 
-	await page.getByRole('button', { name: 'Something happened' }).click();
+	await page.getByRole('button', { name: 'Log event' }).click();
 	const dialog = page.getByRole('dialog');
-	await dialog.getByRole('radio', { name: /^Part/ }).click();
-	await dialog.getByLabel('In a few words').fill('speed controller of the rear left motor');
-	await dialog.getByRole('button', { name: 'Note it' }).click();
+	await dialog.getByRole('radio', { name: /^Part replaced/ }).click();
+	await dialog.getByLabel('Note, optional').fill('speed controller of the rear left motor');
+	// The note names the part, and what it cannot affect stays answered.
+	await expect(dialog.getByRole('combobox', { name: 'Part' })).toHaveValue('esc');
+	await expect(dialog.getByRole('checkbox').first()).toBeChecked();
+	await dialog.getByRole('button', { name: 'Log event' }).click();
 	await expect(dialog).toBeHidden();
 	await toStation(page, 'bench');
 	await expect(page.getByText(/· [0-2] of \d+ answered/)).toBeVisible();
@@ -175,12 +178,12 @@ test('what happens during a session asks again just what it undoes, and a held k
 
 	await page.goto('/session/demo-open/bench');
 	await expect(page.getByText(/· [1-9] of \d+ answered/)).toBeVisible();
-	await page.getByRole('button', { name: 'Something happened' }).click();
+	await page.getByRole('button', { name: 'Log event' }).click();
 	const dialog = page.getByRole('dialog');
 	await dialog.getByRole('radio', { name: 'Knock or hard landing' }).click();
-	await expect(dialog).toContainText(/Asked again:.*Nothing loose or cracked/);
-	await dialog.getByLabel('In a few words').fill('fell off the table');
-	await dialog.getByRole('button', { name: 'Note it' }).click();
+	await expect(dialog).toContainText(/To do again:.*Nothing loose or cracked/);
+	await dialog.getByLabel('Note, optional').fill('fell off the table');
+	await dialog.getByRole('button', { name: 'Log event' }).click();
 	await expect(page.getByText(/· 1 of \d+ answered/)).toBeVisible();
 	await expect(page.getByText(/Asked again: knock or hard landing, fell off the table/).first()).toBeVisible();
 	await page.goto('/session/demo-open/plan');

@@ -71,10 +71,10 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 	await go(page, 'hover');
 	await expect(page.getByText(/self-level/).first()).toBeVisible();
 	// A new part: everything that it may have changed is asked again.
-	await page.getByRole('button', { name: /Something happened/ }).click();
+	await page.getByRole('button', { name: /Log event/ }).click();
 	const dialog = page.getByRole('dialog');
-	await dialog.getByRole('radio', { name: /part/i }).click();
-	await dialog.getByRole('button', { name: /Note/ }).click();
+	await dialog.getByRole('radio', { name: /replaced/i }).click();
+	await dialog.getByRole('button', { name: 'Log event' }).click();
 	await expect(dialog).toHaveCount(0);
 	await go(page, 'power-up');
 	await expect(page.getByText(/Every propeller is of the right hand/)).toHaveCount(0);

@@ -119,7 +119,7 @@ test('keys: help, and g then a letter', async ({ page }) => {
 	await page.keyboard.press('Enter');
 	await expect(headline).toBeFocused();
 	await page.keyboard.press('Tab');
-	await expect(page.getByRole('button', { name: 'Something happened' })).toBeFocused();
+	await expect(page.getByRole('button', { name: 'Log event' })).toBeFocused();
 });
 
 test('a killed tab comes back to the same step with what was recorded', async ({ context }) => {

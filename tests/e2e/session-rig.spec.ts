@@ -171,7 +171,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	// An ended session is only read, until it is reopened with a reason.
 	await go('bench');
 	await expect(page.getByText('it is only read').first()).toBeVisible();
-	await expect(page.getByRole('button', { name: /Seen|Set aside|Something happened/ })).toHaveCount(0);
+	await expect(page.getByRole('button', { name: /Seen|Set aside|Log event/ })).toHaveCount(0);
 	// Nothing of it counts outside: the compass is as due as before.
 	await page.goto('/aircraft/demo-dunlin/history/compass');
 	await expect(page.getByText('rehearsed, not evidence')).toBeVisible();

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { reasonSchema, verdictSchema } from './common';
 import { statedFactSchema, usedFactSchema } from './facts';
 import {
+	eventExtentSchema,
 	id,
 	isoTime,
 	markSchema,
@@ -162,6 +163,7 @@ export const eventKindSchema = z.enum([
 	'settings',
 	'knock',
 	'part',
+	'cleaned',
 	'prompt',
 	'odd-flight',
 	'journey',
@@ -173,6 +175,7 @@ export const eventEntrySchema = z.object({
 	task: z.literal('event'),
 	what: eventKindSchema,
 	note,
+	...eventExtentSchema.shape,
 });
 
 export const decisionSchema = z.object({

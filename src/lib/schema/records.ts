@@ -125,11 +125,41 @@ export const settingsSnapshotSchema = z.object({
 });
 export type SettingsSnapshot = z.infer<typeof settingsSnapshotSchema>;
 
+/** A component of an aircraft that is replaced, refitted or cleaned. */
+export const componentSchema = z.enum([
+	'propeller',
+	'motor',
+	'esc',
+	'compass',
+	'receiver',
+	'antenna',
+	'frame',
+	'wiring',
+	'surface',
+	'camera',
+	'vision',
+	'tank',
+	'nozzle',
+	'spreader',
+]);
+export type Component = z.infer<typeof componentSchema>;
+
+/** The extent of an event: its component, and the tasks that the pilot excludes from what it affects. */
+export const eventExtentSchema = z.object({
+	component: componentSchema.optional(),
+	unaffected: z
+		.array(z.object({ task: z.string().min(1).max(80), about: z.string().max(200) }))
+		.max(80)
+		.optional(),
+});
+export type EventExtent = z.infer<typeof eventExtentSchema>;
+
 export const aircraftEventSchema = z.object({
 	id,
 	at: isoTime,
-	kind: z.enum(['new', 'firmware', 'settings', 'knock', 'part', 'prompt', 'odd-flight', 'journey']),
+	kind: z.enum(['new', 'firmware', 'settings', 'knock', 'part', 'cleaned', 'prompt', 'odd-flight', 'journey']),
 	note,
+	...eventExtentSchema.shape,
 });
 export type AircraftEvent = z.infer<typeof aircraftEventSchema>;
 

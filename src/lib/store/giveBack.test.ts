@@ -76,7 +76,7 @@ describe('what a finding gives back', () => {
 			expect(await hover('2026-05-14T10:00:00Z', 210)).toBe(210);
 			expect(await hover('2026-05-15T10:00:00Z', 214)).toBe(210);
 			vi.setSystemTime(new Date('2026-05-16T10:00:00Z'));
-			await noteEvent('a', 'part', 'new propellers');
+			await noteEvent('a', { what: 'part', note: 'new propellers' });
 			expect(await hover('2026-05-17T10:00:00Z', 204)).toBe(204);
 			expect(await hover('2026-05-18T10:00:00Z', 209)).toBe(204);
 		} finally {

@@ -1,6 +1,7 @@
 import { max } from 'd3-array';
 import type { EntryPayload, TestPayload } from '$lib/schema/entries';
 import { gradeOf } from '$lib/core/evidence/grade';
+import { undoneBy } from '$lib/core/evidence/undoes';
 import { isEvidence } from '$lib/core/evidence/standing';
 import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE, SURGE, TONE } from '$lib/instruments/given';
 import { db } from './db';
@@ -18,7 +19,12 @@ const figureOf = ({ figures }: TestPayload, label: string) => figures.find((f) =
  */
 async function giveUsualHum(aircraftId: string, latest: TestPayload) {
 	const { forms, events } = aircraftSchema.parse(await db.aircraft.get(aircraftId));
-	const changed = max(events.filter(({ kind }) => kind === 'part').map(({ at }) => at)) ?? '';
+	const changed =
+		max(
+			events
+				.filter((event) => event.kind === 'part' && undoneBy(event.kind, event).has('sounds-even'))
+				.map(({ at }) => at),
+		) ?? '';
 	const good = (await entriesAbout(aircraftId, 'sound')).flatMap((entry) =>
 		entry.at > changed && entry.payload.kind === 'test' && entry.payload.verdict === 'pass' && isEvidence(entry)
 			? [entry.payload]

@@ -25,6 +25,7 @@ import {
 	type Session,
 	type Site,
 	type StationId,
+	type EventExtent,
 } from '$lib/schema/records';
 import Dexie from 'dexie';
 import { db } from './db';
@@ -66,15 +67,19 @@ export async function saveAircraft(aircraft: Aircraft): Promise<void> {
 				await appendHead(session, 'changed', 'The aircraft was changed.');
 		const { firmware } = before;
 		if (firmware !== '' && next.firmware !== firmware)
-			await noteEvent(next.id, 'firmware', `${firmware} to ${next.firmware || 'unknown'}`);
+			await noteEvent(next.id, { what: 'firmware', note: `${firmware} to ${next.firmware || 'unknown'}` });
 	});
 }
+
+/** An event as it is logged: its kind, a note, and its extent. */
+export type Happening = { what: EventKind; note: string } & EventExtent;
 
 /**
  * Notes what happened to an aircraft: in its own events, and in every running session of it, where it undoes what it undoes. An
  * unplugged pack is the session's alone.
  */
-export async function noteEvent(aircraftId: string, what: EventKind, note: string, sessionId?: string): Promise<void> {
+export async function noteEvent(aircraftId: string, happened: Happening, sessionId?: string): Promise<void> {
+	const { what, ...more } = happened;
 	await db.transaction('rw', db.record, async () => {
 		const aircraft = await db.aircraft.get(aircraftId);
 		if (!aircraft) throw new Error('This aircraft is not on this device any more.');
@@ -83,12 +88,12 @@ export async function noteEvent(aircraftId: string, what: EventKind, note: strin
 		// Nothing that happens in a rehearsal happened to the aircraft.
 		const rehearsed = sessions.some(({ id, kind }) => id === sessionId && kind === 'rehearsal');
 		if (what !== 'unplugged' && !rehearsed) {
-			const event: AircraftEvent = { id: newId(), at: now(), kind: what, note };
+			const event: AircraftEvent = { id: newId(), at: now(), kind: what, ...more };
 			await db.aircraft.put({ ...aircraft, events: [...aircraft.events, event], updatedAt: now() });
 		}
 		for (const { id, pilot, place, kind } of running)
 			if (rehearsed ? id === sessionId : kind !== 'rehearsal')
-				await appendEntry(id, place.station, pilot, { kind: 'event', task: 'event', what, note });
+				await appendEntry(id, place.station, pilot, { kind: 'event', task: 'event', ...happened });
 	});
 }
 

@@ -182,9 +182,9 @@ describe('a session', () => {
 	it('hears of what happened, and a rehearsal’s events stay its own', async () => {
 		const { id } = await begin();
 		const rehearsal = await begin('rehearsal');
-		await noteEvent('a1', 'knock', 'fell over', id);
-		await noteEvent('a1', 'part', 'pretended', rehearsal.id);
-		await noteEvent('a1', 'unplugged', '', id);
+		await noteEvent('a1', { what: 'knock', note: 'fell over' }, id);
+		await noteEvent('a1', { what: 'part', note: 'pretended' }, rehearsal.id);
+		await noteEvent('a1', { what: 'unplugged', note: '' }, id);
 		expect(await kindsOf(id)).toEqual(['begun', 'event', 'event']);
 		expect(await kindsOf(rehearsal.id)).toEqual(['begun', 'event']);
 		expect((await db.aircraft.get('a1'))?.events.map(({ kind }) => kind)).toEqual(['knock']);
@@ -409,7 +409,7 @@ describe('a backup', () => {
 						await appendEntry(id, 'plan', pilot, { ...ticked(s.task), reason: s.reason, value: s.value });
 					else if (s.do === 'aside')
 						await appendEntry(id, 'plan', pilot, { kind: 'aside', task: s.task, reason: s.reason, signedBy: pilot });
-					else if (s.do === 'event') await noteEvent('a1', 'knock', s.note, id);
+					else if (s.do === 'event') await noteEvent('a1', { what: 'knock', note: s.note }, id);
 					else if (s.do === 'aircraft')
 						await saveAircraft({ ...aircraft(), firmware: s.firmware, compassHeadingLimitDeg: s.limit });
 					else {

@@ -3,7 +3,7 @@ import type { Aircraft, AircraftEvent, DueSchool, Sensor } from '../../schema/re
 import { dayOf } from '../words/calendar';
 import { reason } from '../finding/reasons';
 import { dueLimits as limits } from './limits';
-import { EVENT_WORDS, SENSOR_RULES } from './rules';
+import { affectsSensor, eventWords, SENSOR_RULES } from './rules';
 
 export interface LastCalibration {
 	at: string;
@@ -116,9 +116,8 @@ export function sensorDue(
 				),
 			]
 		: [];
-	const undone = new Set(rule.after);
 	const events = aircraft.events
-		.filter(({ at, kind }) => at <= now && undone.has(kind) && (!last || at > last.at))
+		.filter((event) => event.at <= now && affectsSensor(event.kind, event, sensor) && (!last || event.at > last.at))
 		.sort((a, b) => (a.at < b.at ? 1 : -1));
 	// The same thing noted twice in a day is said once.
 	const eventReasons = events
@@ -127,7 +126,7 @@ export function sensorDue(
 			reason: reason(
 				'caution',
 				`event-${event.kind}`,
-				`${EVENT_WORDS[event.kind]} on ${dayOf(event.at)}${event.note ? `: ${event.note}` : ''}.`,
+				`${eventWords(event.kind, event)} on ${dayOf(event.at)}${event.note ? `: ${event.note}` : ''}.`,
 			),
 		}))
 		.filter(({ reason: { text } }, k, all) => all.findIndex((other) => other.reason.text === text) === k);

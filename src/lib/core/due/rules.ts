@@ -1,6 +1,7 @@
-import { sensorSchema, type Aircraft, type Sensor } from '../../schema/records';
+import { sensorSchema, type Aircraft, type EventExtent, type Sensor } from '../../schema/records';
 import { hasPart } from '../aircraft/capabilities';
 import type { EventKind } from '../../schema/entries';
+import { COMPONENTS } from './components';
 
 /** What can happen to an aircraft, as a pilot says it. */
 export const EVENT_WORDS: Record<EventKind, string> = {
@@ -8,7 +9,8 @@ export const EVENT_WORDS: Record<EventKind, string> = {
 	firmware: 'Firmware changed',
 	settings: 'Settings changed',
 	knock: 'Knock or hard landing',
-	part: 'Part moved or replaced',
+	part: 'Part replaced or refitted',
+	cleaned: 'Part cleaned',
 	prompt: 'The aircraft asked for it',
 	'odd-flight': 'It flew oddly',
 	journey: 'Carried in a vehicle or plane',
@@ -87,6 +89,25 @@ export const SENSOR_RULES: Record<Sensor, SensorRule> = {
 };
 
 const SENSORS: readonly Sensor[] = sensorSchema.options;
+
+/** Sensors that have a task of their own in a session; the others are calibrated at the bench, a task each. */
+const OWN_TASK: Partial<Record<Sensor, string>> = { compass: 'compass', 'link-loss': 'link-loss' };
+
+/** The task of a session in which a sensor's calibration or test is done. */
+export const taskOfSensor = (sensor: Sensor): string => OWN_TASK[sensor] ?? `due-${sensor}`;
+
+/** Whether an event can affect a sensor: by its kind, or by its component where it names one, unless its pilot excludes it. */
+export function affectsSensor(what: EventKind, { component, unaffected }: EventExtent, sensor: Sensor): boolean {
+	if (unaffected?.some(({ task }) => task === taskOfSensor(sensor))) return false;
+	if (component && what === 'part') return COMPONENTS[component].sensors.includes(sensor);
+	return SENSOR_RULES[sensor].after.includes(what);
+}
+
+/** An event in words: "Part replaced or refitted, nozzle". */
+export const eventWords = (what: EventKind, { component }: EventExtent): string =>
+	component
+		? `${EVENT_WORDS[what]}, ${COMPONENTS[component].label.replace(/^[A-Z](?=[a-z])/, (c) => c.toLowerCase())}`
+		: EVENT_WORDS[what];
 
 /** Which of them an aircraft has. */
 export function sensorsOf(aircraft: Aircraft): Sensor[] {

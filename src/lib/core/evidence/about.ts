@@ -1,11 +1,6 @@
 import type { EntryPayload } from '../../schema/entries';
 import type { Sensor } from '../../schema/records';
-
-/** Sensors that have a task of their own in a session; the others are done at the bench, a task each. */
-const OWN_TASK: Partial<Record<Sensor, string>> = { compass: 'compass', 'link-loss': 'link-loss' };
-
-/** The task of a session in which a sensor's calibration or test is done. */
-export const taskOfSensor = (sensor: Sensor): string => OWN_TASK[sensor] ?? `due-${sensor}`;
+import { taskOfSensor } from '../due/rules';
 
 /** The sensor whose calibration or test an entry may stand for; null for everything else. An audit of settings is no test of them. */
 export function sensorOf(payload: EntryPayload): Sensor | null {

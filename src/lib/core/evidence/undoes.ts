@@ -1,7 +1,8 @@
 import type { EntryPayload, EventKind } from '../../schema/entries';
-import type { Sensor } from '../../schema/records';
-import { SENSOR_RULES } from '../due/rules';
-import { sensorOf, taskOfSensor } from './about';
+import type { EventExtent, Sensor } from '../../schema/records';
+import { COMPONENTS } from '../due/components';
+import { affectsSensor, SENSOR_RULES, taskOfSensor } from '../due/rules';
+import { sensorOf } from './about';
 
 const NUDGES = [
 	'spin-up',
@@ -87,6 +88,7 @@ const TASKS: Record<EventKind, readonly string[]> = {
 	settings: [...SET, ...NUDGES, ...FLOWN],
 	knock: [...KNOCKED, ...SIDES, ...NUDGES, ...FLOWN],
 	part: [...BUILT, ...SIDES, ...GIVEN, 'link-loss', ...NUDGES, ...FLOWN],
+	cleaned: [],
 	prompt: [],
 	'odd-flight': ['frame', ...NUDGES, ...FLOWN],
 	journey: ['frame'],
@@ -117,10 +119,17 @@ export function undoneByDoing(payload: EntryPayload): string[] {
 	];
 }
 
-/** Tasks of a session that an event undoes. */
-export function undoneBy(what: EventKind): ReadonlySet<string> {
-	const sensors = (Object.keys(SENSOR_RULES) as Sensor[]).filter(
-		(sensor) => what !== 'unplugged' && SENSOR_RULES[sensor].after.includes(what),
-	);
-	return new Set([...TASKS[what], ...sensors.map(taskOfSensor)]);
+/** Tasks of a session that an event undoes: of its kind, or of the component that it names, less those that its pilot excludes. */
+export function undoneBy(what: EventKind, extent: EventExtent = {}): ReadonlySet<string> {
+	const { component, unaffected = [] } = extent;
+	const sensors = (Object.keys(SENSOR_RULES) as Sensor[]).filter((sensor) => affectsSensor(what, extent, sensor));
+	const tasks =
+		component && what === 'part'
+			? COMPONENTS[component].tasks
+			: component && what === 'cleaned'
+				? COMPONENTS[component].cleaned
+				: TASKS[what];
+	const undone = new Set([...tasks, ...sensors.map(taskOfSensor)]);
+	for (const { task } of unaffected) undone.delete(task);
+	return undone;
 }

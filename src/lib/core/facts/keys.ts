@@ -1,6 +1,7 @@
 import type { EventKind } from '../../schema/entries';
 import type { FactKey } from '../../schema/facts';
-import type { LossAction, Venue } from '../../schema/records';
+import type { EventExtent, LossAction, Sensor, Venue } from '../../schema/records';
+import { affectsSensor } from '../due/rules';
 import type { Quantity } from '../words/units';
 
 /** The type of each value. Lengths, speeds and angles in SI units and degrees. */
@@ -52,6 +53,8 @@ export interface FactRule {
 	varies?: true;
 	/** Events of the session after which an earlier reading no longer holds. */
 	undoneBy: readonly EventKind[];
+	/** The sensor whose mounting it is: a part that cannot affect that sensor leaves the reading as it is. */
+	sensor?: Sensor;
 }
 
 const rule = (label: string, unit: string, tolerance: number, more: Partial<FactRule> = {}): FactRule => ({
@@ -67,7 +70,9 @@ const SETTING: readonly EventKind[] = ['new', 'firmware', 'settings'];
 const MOUNTING: Partial<FactRule> = {
 	wrapsAt: 360,
 	undoneBy: [...SETTING, 'part', 'knock'],
+	sensor: 'mounting',
 };
+const MODULE: Partial<FactRule> = { ...MOUNTING, sensor: 'compass' };
 /** A setting of the return: a disagreement about it is settled before the Arm check. */
 const returning = (more: Partial<FactRule> = {}): Partial<FactRule> => ({
 	safety: true,
@@ -103,9 +108,9 @@ export const FACT_RULES: Record<FactKey, FactRule> = {
 	obstacleCount: rule('Obstacles', '', 0),
 	venue: rule('Venue', '', 0),
 	settingsProfile: rule('Settings profile', '', 0, { safety: true }),
-	compassRollDeg: rule('Compass roll', '°', 2, MOUNTING),
-	compassPitchDeg: rule('Compass pitch', '°', 2, MOUNTING),
-	compassYawDeg: rule('Compass yaw', '°', 2, MOUNTING),
+	compassRollDeg: rule('Compass roll', '°', 2, MODULE),
+	compassPitchDeg: rule('Compass pitch', '°', 2, MODULE),
+	compassYawDeg: rule('Compass yaw', '°', 2, MODULE),
 	boardRollDeg: rule('Board roll', '°', 2, MOUNTING),
 	boardPitchDeg: rule('Board pitch', '°', 2, MOUNTING),
 	boardYawDeg: rule('Board yaw', '°', 2, MOUNTING),
@@ -117,4 +122,10 @@ export function sameValue(key: FactKey, a: number | string, b: number | string):
 	if (typeof a !== 'number' || typeof b !== 'number') return a === b;
 	const apart = Math.abs(a - b);
 	return (wrapsAt === undefined ? apart : Math.min(apart % wrapsAt, wrapsAt - (apart % wrapsAt))) <= tolerance;
+}
+
+/** Whether an event of the session drops earlier readings of a key. */
+export function dropsReading(key: FactKey, what: EventKind, extent: EventExtent): boolean {
+	const { undoneBy, sensor } = FACT_RULES[key];
+	return undoneBy.includes(what) && (sensor === undefined || affectsSensor(what, extent, sensor));
 }

@@ -4,7 +4,7 @@ import { lossActionSchema, type Aircraft, type Pack, type Session, type Site } f
 import { gradeOf } from '../evidence/grade';
 import { chargeIn } from '../propulsion/flownFlights';
 import { toRestore } from '../radio/indoor';
-import { FACT_RULES } from './keys';
+import { dropsReading, FACT_RULES } from './keys';
 
 /** Where a statement comes from, for the pilot to find it again. */
 export interface Origin {
@@ -162,7 +162,7 @@ function ofEntries({ entries, session, pack }: FactEvidence): Statement[] {
 	let valid: Statement[] = [];
 	for (const entry of entries.toSorted((a, b) => a.seq - b.seq)) {
 		const { payload } = entry;
-		if (payload.kind === 'event') valid = valid.filter(({ key }) => !FACT_RULES[key].undoneBy.includes(payload.what));
+		if (payload.kind === 'event') valid = valid.filter(({ key }) => !dropsReading(key, payload.what, payload));
 		// Another battery has another charge.
 		if (payload.kind === 'session' && (payload.pack?.id ?? null) !== (pack?.id ?? null))
 			valid = valid.filter(({ key }) => key !== 'batteryStartPct');

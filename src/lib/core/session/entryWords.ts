@@ -2,8 +2,8 @@ import { clock } from '../words/clock';
 import { showFigure, showNumber } from '../words/figures';
 import type { Entry, RecordedFigure, TestPayload } from '../../schema/entries';
 import { factKeySchema } from '../../schema/facts';
-import type { Aircraft } from '../../schema/records';
-import { EVENT_WORDS, SENSOR_RULES } from '../due/rules';
+import type { Aircraft, EventExtent } from '../../schema/records';
+import { eventWords, SENSOR_RULES } from '../due/rules';
 import { FACT_RULES } from '../facts/keys';
 import { settledTask } from '../facts/statements';
 import { sentenceIn, SPOKEN } from '../words/sentence';
@@ -83,6 +83,8 @@ export const limitWords = (
 		.join(', ');
 
 const because = (reason: string) => (reason ? `: ${reason}` : '');
+const unaffectedWords = ({ unaffected = [] }: EventExtent) =>
+	unaffected.length > 0 ? ` Not affected by the pilot’s word: ${unaffected.map(({ about }) => about).join('; ')}.` : '';
 
 /** Every item of an aircraft, made once for all entries of a report. */
 const ITEMS = new WeakMap<Aircraft, ReadonlyMap<string, Item>>();
@@ -160,7 +162,7 @@ export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSy
 		case 'photo':
 			return `Photo of ${named(payload.task)}${because(payload.caption)}`;
 		case 'event':
-			return `${EVENT_WORDS[payload.what]}${because(payload.note)}`;
+			return `${eventWords(payload.what, payload)}${because(payload.note)}${unaffectedWords(payload)}`;
 		case 'decision': {
 			if (payload.task === 'measurement-aside')
 				return `Set aside: ${named(payload.about)}, signed ${payload.signedBy}: ${payload.reason}`;

@@ -37,7 +37,7 @@ describe('what a session is most likely for', () => {
 	});
 
 	it('says why', () => {
-		expect(after('part').because).toBe('part moved or replaced on 12 May 2026');
+		expect(after('part').because).toBe('part replaced or refitted on 12 May 2026');
 		for (const { label } of [...Object.values(OCCASION_WORDS), ...Object.values(VENUE_WORDS)])
 			expect(label.length).toBeGreaterThan(5);
 	});

@@ -1,5 +1,6 @@
 import type { Aircraft, AircraftEvent, Occasion, Venue } from '../../schema/records';
-import { EVENT_WORDS } from '../due/rules';
+import { COMPONENTS } from '../due/components';
+import { eventWords } from '../due/rules';
 import { dayOf } from '../words/calendar';
 import { sessionLimits as limits } from './limits';
 
@@ -26,6 +27,8 @@ const AFTER: readonly [AircraftEvent['kind'], Occasion][] = [
 	['firmware', 'update'],
 	['settings', 'update'],
 ];
+/** Whether an event is one after which the aircraft is looked through as after a repair: not a propeller or a nozzle that was replaced. */
+const opensIt = ({ component }: AircraftEvent) => !component || COMPONENTS[component].tasks.includes('wires');
 const DAY_MS = 86_400_000;
 
 /**
@@ -39,8 +42,8 @@ export function suggestOccasion(
 ): { occasion: Occasion; because: string } {
 	const since = events.filter(({ at }) => at <= now && (!flownAt || at > flownAt));
 	for (const [kind, occasion] of AFTER) {
-		const event = since.find((e) => e.kind === kind);
-		if (event) return { occasion, because: `${EVENT_WORDS[kind].toLowerCase()} on ${dayOf(event.at)}` };
+		const event = since.find((e) => e.kind === kind && opensIt(e));
+		if (event) return { occasion, because: `${eventWords(kind, event).toLowerCase()} on ${dayOf(event.at)}` };
 	}
 	if (!flownAt)
 		return {

@@ -79,7 +79,7 @@ export function readSession({
 	for (const entry of inOrder) {
 		const { payload } = entry;
 		if (payload.kind === 'event') {
-			undo(undoneBy(payload.what), entry);
+			undo(undoneBy(payload.what, payload), entry);
 			if (RELEASES.includes(payload.what)) stop = null;
 			continue;
 		}

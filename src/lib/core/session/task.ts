@@ -2,7 +2,7 @@ import { plain } from '../words/plain';
 import type { Entry, Grade } from '../../schema/entries';
 import type { Reason } from '../../schema/common';
 import type { Mark, StationId } from '../../schema/records';
-import { EVENT_WORDS } from '../due/rules';
+import { eventWords } from '../due/rules';
 import { gradeOf } from '../evidence/grade';
 import type { Standing } from '../evidence/standing';
 import { isStop } from './stop';
@@ -112,7 +112,7 @@ export function silence(record: SessionRecord, task: string): string {
 	const event = record.undone(task);
 	if (event?.payload.kind === 'event') {
 		const { what, note } = event.payload;
-		return `Asked again: ${EVENT_WORDS[what].toLowerCase()}${note ? `, ${note}` : ''}.`;
+		return `Asked again: ${eventWords(what, event.payload).toLowerCase()}${note ? `, ${note}` : ''}.`;
 	}
 	if (event?.payload.kind === 'test' && event.payload.troubleshooting)
 		return `Asked again after troubleshooting: ${event.payload.troubleshooting.cause || event.payload.headline}.`;

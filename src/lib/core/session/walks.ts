@@ -1,6 +1,7 @@
 import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
 import type { Aircraft, StationId } from '../../schema/records';
+import { undoneBy } from '../evidence/undoes';
 import { judge, reason } from '../finding/reasons';
 import { hasPart, isFactory } from '../aircraft/capabilities';
 import { LINES, propellerSteps, sideSteps, SPREADER, STRAPS, type WalkStep } from './walkSteps';
@@ -109,7 +110,7 @@ export const figureOf = ({ id, name }: WalkStep): string => (name === id ? name 
 export function walkedBefore(walk: Walk, entries: readonly Entry[], events: Aircraft['events']): Before {
 	const since =
 		events
-			.filter(({ kind }) => kind === 'part')
+			.filter((event) => event.kind === 'part' && undoneBy(event.kind, event).has(walk.id))
 			.map(({ at }) => at)
 			.toSorted()
 			.at(-1) ?? null;

@@ -130,7 +130,7 @@
 	async function mended(what: EventKind, note: string) {
 		if (!aircraftId) return;
 		try {
-			await noteEvent(aircraftId, what, note, sessionId ?? undefined);
+			await noteEvent(aircraftId, { what, note }, sessionId ?? undefined);
 			done('Noted; what it may have undone is asked again');
 		} catch (error) {
 			failed(error);

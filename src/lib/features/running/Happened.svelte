@@ -1,33 +1,61 @@
 <script lang="ts">
 	import { EVENT_WORDS } from '$lib/core/due/rules';
+	import { counted } from '$lib/core/words/counted';
 	import type { EventKind } from '$lib/schema/entries';
+	import type { Component } from '$lib/schema/records';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { done, failed } from '$lib/ui/notify';
+	import ComponentField from '$lib/ui/ComponentField.svelte';
 	import { getSessionView } from './sessionView.svelte';
 
-	/** Notes what happened, and says before it is noted what will be asked again. */
+	/** Logs an event, and shows beforehand which checks it makes to do; those that a part cannot affect are excluded by hand. */
 	type Props = { open: boolean; start?: EventKind | null; onnoted?: (what: EventKind, note: string) => void };
 	let { open = $bindable(), start = null, onnoted }: Props = $props();
 	const view = getSessionView();
-	const KINDS = ['unplugged', 'knock', 'part', 'settings', 'firmware', 'odd-flight', 'prompt', 'journey'] as const;
+	const KINDS = [
+		'unplugged',
+		'knock',
+		'part',
+		'cleaned',
+		'settings',
+		'firmware',
+		'odd-flight',
+		'prompt',
+		'journey',
+	] as const;
 
 	let picked = $state<EventKind | null>(null);
 	const what = $derived(picked ?? start);
+	const ofPart = $derived(what === 'part' || what === 'cleaned');
 	let note = $state('');
+	let named = $state<Component | null>(null);
+	const component = $derived(ofPart ? named : null);
+	/** Tasks that the pilot excludes. */
+	let excluded = $state<string[]>([]);
 	let busy = $state(false);
-	const again = $derived(what ? view.reopens(what) : []);
+	const affected = $derived(what ? view.reopens(what, component ? { component } : {}) : []);
+	const unaffected = $derived(
+		ofPart
+			? affected
+					.filter(({ task }) => excluded.includes(task))
+					.map(({ task, title }) => ({ task, about: title.slice(0, 200) }))
+			: [],
+	);
 
 	async function save() {
 		if (!what || busy) return;
 		busy = true;
 		try {
-			const names = again.length;
-			await view.happened(what, note.trim());
+			const count = affected.length - unaffected.length;
+			await view.happened(what, note.trim(), {
+				...(component ? { component } : {}),
+				...(unaffected.length > 0 ? { unaffected } : {}),
+			});
 			onnoted?.(what, note.trim());
 			open = false;
-			done(names === 0 ? 'Noted' : `Noted; ${names} ${names === 1 ? 'thing is' : 'things are'} asked again`);
-			[picked, note] = [null, ''];
+			done(count === 0 ? 'Event logged' : `Event logged; ${counted(count, 'check')} to do again`);
+			[picked, note, excluded] = [null, '', []];
 		} catch (error) {
 			failed(error);
 		} finally {
@@ -36,8 +64,8 @@
 	}
 </script>
 
-<Dialog bind:open title="What happened?" description="It is written down, and asks again just what it may have undone.">
-	<div class="grid grid-cols-2 gap-2" role="radiogroup" aria-label="What happened">
+<Dialog bind:open title="Log event" description="An event makes to do again only the checks that it can affect.">
+	<div class="grid grid-cols-2 gap-2" role="radiogroup" aria-label="Event">
 		{#each KINDS as kind (kind)}
 			<button
 				type="button"
@@ -50,17 +78,38 @@
 			>
 		{/each}
 	</div>
-	<label class="mt-4 grid gap-1">
-		<span class="text-[15px] text-ink-2">In a few words, if you like</span>
-		<input class="field-input" maxlength="400" bind:value={note} />
-	</label>
+	<div class="mt-4 grid gap-4 sm:grid-cols-2">
+		<label class="grid gap-1">
+			<span class="text-[15px] text-ink-2">Note, optional</span>
+			<input class="field-input" maxlength="400" bind:value={note} />
+		</label>
+		{#if ofPart}<ComponentField aircraft={view.bundle.aircraft} {note} bind:component={named} />{/if}
+	</div>
 	{#if what}
-		<p class="mt-3 mb-0 text-[15px]">
-			{#if again.length === 0}Nothing that was seen here is asked again.
-			{:else}<b>Asked again:</b> {again.map(({ title }) => title).join('; ')}.{/if}
-		</p>
+		{#if affected.length === 0}
+			<p class="mt-3 mb-0 text-[15px]">No check answered so far is affected.</p>
+		{:else if ofPart}
+			<fieldset class="m-0 mt-3 border-0 p-0">
+				<legend class="p-0 text-[15px]"><b>To do again.</b> Clear those that this work cannot affect.</legend>
+				{#each affected as { task, title } (task)}
+					<label class="hairline flex min-h-11 items-center gap-3 text-[15px]">
+						<input
+							type="checkbox"
+							class="size-5"
+							bind:checked={
+								() => !excluded.includes(task),
+								(on) => (excluded = on ? excluded.filter((one) => one !== task) : [...excluded, task])
+							}
+						/>
+						{title}
+					</label>
+				{/each}
+			</fieldset>
+		{:else}
+			<p class="mt-3 mb-0 text-[15px]"><b>To do again:</b> {affected.map(({ title }) => title).join('; ')}.</p>
+		{/if}
 	{/if}
 	<div class="mt-4 flex gap-3">
-		<Button kind="primary" disabled={!what || busy} onclick={() => void save()}>Note it</Button>
+		<Button kind="primary" disabled={!what || busy} onclick={() => void save()}>Log event</Button>
 	</div>
 </Dialog>

@@ -8,6 +8,6 @@
 </script>
 
 {#if !view.readOnly}
-	<Button onclick={() => (open = true)}>Something happened</Button>
+	<Button onclick={() => (open = true)}>Log event</Button>
 	<Happened bind:open />
 {/if}

@@ -8,7 +8,7 @@ import { assessSession } from '$lib/core/session/assess';
 import type { TaskState } from '$lib/core/session/task';
 import { VERIFIED_BY_HOVER } from '$lib/core/session/tasks/hover';
 import type { CalibrationPayload, Entry, EntryPayload, EventKind, Grade } from '$lib/schema/entries';
-import type { StationId } from '$lib/schema/records';
+import type { EventExtent, StationId } from '$lib/schema/records';
 import { flightClock } from '$lib/core/facts/flightClock';
 import { valueOf, type Conflict } from '$lib/core/facts/facts';
 import { FACT_RULES } from '$lib/core/facts/keys';
@@ -284,16 +284,16 @@ export class SessionView {
 	}
 
 	/** What an event would ask again, of what was seen or set aside. */
-	reopens(what: EventKind): TaskState[] {
-		const undone = undoneBy(what);
+	reopens(what: EventKind, extent: EventExtent = {}): TaskState[] {
+		const undone = undoneBy(what, extent);
 		return this.state.stations
 			.flatMap(({ tasks }) => tasks)
 			.filter(({ task, entry }) => entry !== null && undone.has(task));
 	}
 
-	async happened(what: EventKind, note: string): Promise<void> {
+	async happened(what: EventKind, note: string, extent: EventExtent = {}): Promise<void> {
 		const { aircraft, session } = this.bundle;
-		await noteEvent(aircraft.id, what, note, session.id);
+		await noteEvent(aircraft.id, { what, note, ...extent }, session.id);
 		this.#past.again();
 	}
 

@@ -65,11 +65,10 @@
 			// What changed makes due what it may have undone.
 			if (changed.length > 0) {
 				const names = changed.slice(0, 3).map(({ name }) => name);
-				await noteEvent(
-					id,
-					'settings',
-					`${names.join(', ')}${changed.length > 3 ? ` and ${changed.length - 3} more` : ''}`,
-				);
+				await noteEvent(id, {
+					what: 'settings',
+					note: `${names.join(', ')}${changed.length > 3 ? ` and ${changed.length - 3} more` : ''}`,
+				});
 			}
 			draft.forget();
 			[pasted, note, chosen] = ['', '', { before: '', after: '' }];

@@ -19,7 +19,7 @@
 	);
 	const since = $derived(
 		aircraft.events
-			.filter(({ kind }) => undoneBy(kind).has('return-switch'))
+			.filter((event) => undoneBy(event.kind, event).has('return-switch'))
 			.map(({ at }) => at)
 			.toSorted()
 			.at(-1) ?? null,

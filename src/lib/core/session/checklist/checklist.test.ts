@@ -11,6 +11,7 @@ import {
 	type AircraftKind,
 	type Pack,
 	type Site,
+	componentSchema,
 } from '../../../schema/records';
 import { eventKindSchema } from '../../../schema/entries';
 import { undoneBy } from '../../evidence/undoes';
@@ -226,11 +227,15 @@ describe('every item there is', () => {
 describe('what an event undoes', () => {
 	it('is an item that somebody can be asked, or a sensor’s task', () => {
 		const known = new Set(everyItem({ aircraft: craft('multirotor') }).keys());
-		for (const what of eventKindSchema.options)
-			for (const task of undoneBy(what))
+		const affected = [
+			...eventKindSchema.options.map((what) => undoneBy(what)),
+			...componentSchema.options.map((component) => undoneBy('part', { component })),
+		];
+		for (const tasks of affected)
+			for (const task of tasks)
 				expect(
 					known.has(task) ||
-						/^(due-|compass|link-loss|position|hover|flow|feed|site-field|trim|motor-walk|surface-grid|propellers|straps|spray-lines|spreader-steps|self-righting|obstacle-sides|way-home|return-switch|return-radio-off)/.test(
+						/^(due-|compass|link-loss|position|hover|flow|feed|site-field|trim|motor-walk|surface-grid|propellers|straps|spray-lines|spreader-steps|self-righting|obstacle-sides|way-home|return-switch|return-radio-off|interference|sound)/.test(
 							task,
 						),
 					task,

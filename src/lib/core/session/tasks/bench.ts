@@ -1,6 +1,6 @@
 import type { SensorDue } from '../../due/due';
 import { isDueWords } from '../../due/rules';
-import { taskOfSensor } from '../../evidence/about';
+import { taskOfSensor } from '../../due/rules';
 import { markOf } from '../../evidence/standing';
 import { dayOf } from '../../words/calendar';
 import type { SessionEvidence, SessionRecord } from '../sessionRecord';

@@ -59,7 +59,7 @@ function foundBy({ id, found }: Item, record: SessionRecord, answered: Entry | n
 	if (entry?.payload.kind !== 'test' || entry.seq < (answered?.seq ?? -1)) return null;
 	// What undoes the item undoes the finding for it, whatever else the finding is good for.
 	const undone = record.entries.some(
-		({ seq, payload }) => seq > entry.seq && payload.kind === 'event' && undoneBy(payload.what).has(id),
+		({ seq, payload }) => seq > entry.seq && payload.kind === 'event' && undoneBy(payload.what, payload).has(id),
 	);
 	return undone ? null : entry;
 }
