@@ -111,7 +111,6 @@ test('a new build that misbehaves on the bench is held at the first gate until a
 	await dialog.getByRole('button', { name: 'Log event' }).click();
 	await expect(dialog).toBeHidden();
 	await toStation(page, 'bench');
-	await expect(page.getByText(/· [0-2] of \d+ answered/)).toBeVisible();
 	await expect(page.getByText(/Asked again:.*speed controller of the rear left motor/).first()).toBeVisible();
 	await answerByKeys(page, 'Bench');
 	await setAsideAt(page, 'arm');

@@ -185,7 +185,7 @@ test('what is due is told under three schools; a sensor may have a school of its
 	await expect(heading(page)).toContainText('Due on Dunlin: compass');
 	await expectAccessible(page, 'due');
 	await page.getByRole('button', { name: 'Accelerometer' }).click();
-	await expect(page.getByText('Part moved or replaced').first()).toBeVisible();
+	await expect(page.getByText('Part replaced or refitted').first()).toBeVisible();
 	await page.getByLabel('School for accelerometer').selectOption('as told');
 	await expect(page.getByText('School kept')).toBeVisible();
 	await page.getByLabel('Old is more than').fill('30');

@@ -103,7 +103,7 @@ test('a self-built quad after a repair: will not arm, arms, radio off by the sto
 	// Pack, charge, wind, heights and what stands there are known: nothing is typed twice.
 	await go(page, 'return/way-home');
 	await expect(h1(page)).toContainText(/Dunlin comes home; turn back by/);
-	await expect(page.getByText(/D-3, measured 9\d %/)).toBeVisible();
+	await expect(page.getByText(/D-3, 9\d %, measured/)).toBeVisible();
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/return$/);
 	await answerByKeys(page, 'Return');

@@ -35,13 +35,7 @@
 	let excluded = $state<string[]>([]);
 	let busy = $state(false);
 	const affected = $derived(what ? view.reopens(what, component ? { component } : {}) : []);
-	const unaffected = $derived(
-		ofPart
-			? affected
-					.filter(({ task }) => excluded.includes(task))
-					.map(({ task, title }) => ({ task, about: title.slice(0, 200) }))
-			: [],
-	);
+	const unaffected = $derived(ofPart ? affected.filter(({ task }) => excluded.includes(task)) : []);
 
 	async function save() {
 		if (!what || busy) return;
@@ -87,26 +81,26 @@
 	</div>
 	{#if what}
 		{#if affected.length === 0}
-			<p class="mt-3 mb-0 text-[15px]">No check answered so far is affected.</p>
+			<p class="mt-3 mb-0 text-[15px]">This event affects no check of today.</p>
 		{:else if ofPart}
 			<fieldset class="m-0 mt-3 border-0 p-0">
 				<legend class="p-0 text-[15px]"><b>To do again.</b> Clear those that this work cannot affect.</legend>
-				{#each affected as { task, title } (task)}
+				{#each affected as { task, about } (task)}
 					<label class="hairline flex min-h-11 items-center gap-3 text-[15px]">
 						<input
 							type="checkbox"
-							class="size-5"
+							class="size-5 shrink-0"
 							bind:checked={
 								() => !excluded.includes(task),
 								(on) => (excluded = on ? excluded.filter((one) => one !== task) : [...excluded, task])
 							}
 						/>
-						{title}
+						{about}
 					</label>
 				{/each}
 			</fieldset>
 		{:else}
-			<p class="mt-3 mb-0 text-[15px]"><b>To do again:</b> {affected.map(({ title }) => title).join('; ')}.</p>
+			<p class="mt-3 mb-0 text-[15px]"><b>To do again:</b> {affected.map(({ about }) => about).join('; ')}.</p>
 		{/if}
 	{/if}
 	<div class="mt-4 flex gap-3">

@@ -2,6 +2,7 @@ import { createContext } from 'svelte';
 import { aircraftDue } from '$lib/core/due/aircraftDue';
 import { placedAt } from '$lib/core/due/place';
 import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
+import { affectsSensor, isDueWords, sensorsOf, taskOfSensor } from '$lib/core/due/rules';
 import { undoneBy } from '$lib/core/evidence/undoes';
 import { ownTask } from '$lib/core/session/deferred';
 import { assessSession } from '$lib/core/session/assess';
@@ -283,12 +284,20 @@ export class SessionView {
 		});
 	}
 
-	/** What an event would ask again, of what was seen or set aside. */
-	reopens(what: EventKind, extent: EventExtent = {}): TaskState[] {
+	/** Checks that an event makes to do: those answered or skipped, and calibrations that it makes due. */
+	reopens(what: EventKind, extent: EventExtent = {}): { task: string; about: string }[] {
 		const undone = undoneBy(what, extent);
-		return this.state.stations
+		const answered = this.state.stations
 			.flatMap(({ tasks }) => tasks)
-			.filter(({ task, entry }) => entry !== null && undone.has(task));
+			.filter(({ task, entry }) => entry !== null && undone.has(task))
+			.map(({ task, title }) => ({ task, about: title.slice(0, 200) }));
+		const sensors = sensorsOf(this.bundle.aircraft).filter((sensor) => affectsSensor(what, extent, sensor));
+		return [
+			...answered,
+			...sensors
+				.map((sensor) => ({ task: taskOfSensor(sensor), about: isDueWords(sensor) }))
+				.filter(({ task }) => !answered.some((one) => one.task === task)),
+		];
 	}
 
 	async happened(what: EventKind, note: string, extent: EventExtent = {}): Promise<void> {
