@@ -14,12 +14,19 @@ test('the day before: who goes, what is due there, when to begin, what goes into
 	for (const name of ['Avocet', 'Curlew', 'Plover', 'Swift']) await page.getByRole('checkbox', { name }).uncheck();
 	await expect(h1).toHaveText(/^Ready at 10:00: leave at \d\d:\d\d$/);
 	await expect(page.getByRole('heading', { name: 'Only there' })).toBeVisible();
-	await expect(page.getByText('Checklist, power-up, lock and home')).toBeVisible();
+	await expect(page.getByText('Checklist, power-up, GPS lock and home point')).toBeVisible();
 	await expect(page.getByText('Spare propellers and the tool for them')).toBeVisible();
 	const before = await h1.innerText();
 	await page.getByLabel('On the way').fill('90');
 	await page.getByLabel('On the way').blur();
 	await expect(h1).not.toHaveText(before);
+	// Two people share the work: each step names who does it.
+	await page.getByLabel('Crew, separated by commas').fill('Ada, Ben');
+	await page.getByRole('checkbox', { name: 'Curlew' }).check();
+	await page.getByRole('checkbox', { name: 'Dunlin' }).check();
+	await expect(page.getByText('· Ben').first()).toBeVisible();
+	await page.getByLabel('Crew, separated by commas').fill('Ada');
+	await expect(page.getByText('· Ben')).toHaveCount(0);
 	await page.getByRole('checkbox', { name: 'on the day itself' }).check();
 	await expect(h1).toContainText('Too little time at home');
 	await expectAccessible(page, 'tomorrow');

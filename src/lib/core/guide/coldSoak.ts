@@ -9,8 +9,14 @@ export interface ColdSoak {
 	reasons: Reason[];
 }
 
+/** Shortest cold soak, h: what every plan of a day and every routine takes. */
+export const COLD_SOAK_HOURS = 2;
 const HOUR_MS = 3_600_000;
-const LEAST_HOURS = { value: 2, unit: 'h', source: 'Practice: at least a couple of hours, dry, not in a freezer' };
+const LEAST_HOURS = {
+	value: COLD_SOAK_HOURS,
+	unit: 'h',
+	source: 'Practice: at least a couple of hours, dry, not in a freezer',
+};
 
 /** When an aircraft must be put out so that it is cold through by the time of its routine. Times are ISO. */
 export function planColdSoak(runAt: string, hours: number, now: string): ColdSoak {

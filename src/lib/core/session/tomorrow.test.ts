@@ -29,23 +29,49 @@ const plan = (list: Going[], more: object = {}) =>
 	planTomorrow(list, { name: 'Saltings' }, { homeAt: HOME, startAt: START, travelMin: 30, cold: false, ...more });
 
 describe('the day before', () => {
-	it('is done at home from when one begins, and there worked back from the first take-off, without a gap', () => {
-		const { steps, leaveAt, homeDoneAt } = plan([going('multirotor'), going('wing', { name: 'Avocet' })], {
-			cold: true,
-		});
+	it('plan of a day: one person works without a gap, from the start at home and up to the first takeoff', () => {
+		const { steps, leaveAt, homeDoneAt } = plan([going('multirotor'), going('wing', { name: 'Avocet' })]);
+		const end = ({ at, minutes }: (typeof steps)[number]) => Date.parse(at) + minutes * 60_000;
 		const follows = (list: typeof steps) =>
-			list
-				.slice(1)
-				.forEach(({ at }, k) => expect(Date.parse(at)).toBe(Date.parse(list[k].at) + list[k].minutes * 60_000));
+			list.slice(1).forEach((step, k) => expect(Date.parse(step.at)).toBe(end(list[k] ?? step)));
 		const home = steps.filter(({ where }) => where === 'home');
 		const away = steps.filter(({ where }) => where !== 'home');
 		follows(home);
 		follows(away);
-		expect(home[0].at).toBe(HOME);
+		expect(home[0]?.at).toBe(HOME);
 		expect(away[0]).toMatchObject({ where: 'way', at: leaveAt });
-		const end = (list: typeof steps) => Date.parse(list[list.length - 1].at) + list[list.length - 1].minutes * 60_000;
-		expect(end(away)).toBe(Date.parse(START));
-		expect(end(home)).toBe(Date.parse(homeDoneAt));
+		expect(Math.max(...away.map(end))).toBe(Date.parse(START));
+		expect(Math.max(...home.map(end))).toBe(Date.parse(homeDoneAt));
+	});
+
+	it('plan of a day: a crew of three is done sooner than one person, and every attended step names who does it', () => {
+		const five = ['A', 'B', 'C', 'D', 'E'].map((name) => going('multirotor', { name }));
+		const [alone, three] = [plan(five, { cold: true }), plan(five, { cold: true, crew: ['Ada', 'Ben', 'Cy'] })];
+		const hours = ({ homeDoneAt }: typeof alone) => (Date.parse(homeDoneAt) - Date.parse(HOME)) / 3_600_000;
+		expect(hours(three)).toBeLessThan(hours(alone));
+		// All five cool down at once.
+		const cooling = three.steps.filter(({ what }) => what.startsWith('Put it outdoors'));
+		expect(cooling.map(({ at, person }) => [at, person])).toEqual(cooling.map(() => [HOME, '']));
+		for (const { person, what } of three.steps.filter(({ aircraft }) => aircraft !== ''))
+			if (!what.startsWith('Put it outdoors')) expect(['Ada', 'Ben', 'Cy']).toContain(person);
+		expect(three.leaveAt > alone.leaveAt).toBe(true);
+	});
+
+	it('plan of a day: what is calibrated cold follows the two hours of cooling down at once', () => {
+		const { steps } = plan([going('multirotor')], { cold: true });
+		const k = steps.findIndex(({ what }) => what.startsWith('Put it outdoors'));
+		expect(steps[k]?.minutes).toBe(120);
+		expect(['Gyro', 'Accelerometer']).toContain(steps[k + 1]?.what);
+		expect(Date.parse(steps[k + 1]?.at ?? '')).toBe(Date.parse(HOME) + 120 * 60_000);
+	});
+
+	it('plan of a day: calibrations of every day are planned for the day itself, not for the evening before', () => {
+		const places = (more: object) =>
+			plan([going('multirotor', { school: 'every-day' })], more)
+				.steps.filter(({ what }) => what === 'Gyro')
+				.map(({ where }) => where);
+		expect(places({})).toEqual(['site']);
+		expect(places({ homeAt: '2026-11-27T05:00:00.000Z' })).toEqual(['home']);
 	});
 
 	it('charges what is not charged, and nothing that is or that is out of use', () => {
@@ -57,7 +83,7 @@ describe('the day before', () => {
 		];
 		expect(toCharge(packs).map(({ name }) => name)).toEqual(['D-2', 'D-3']);
 		const { steps, packing } = plan([going('multirotor', {}, packs)]);
-		expect(steps[0]).toMatchObject({ what: 'Charge D-2, D-3, beside the rest', at: HOME });
+		expect(steps[0]).toMatchObject({ what: 'Charge D-2, D-3', at: HOME });
 		expect(steps[1].at).toBe(HOME);
 		expect(packing[0]).toEqual({ what: 'Dunlin', why: 'packs D-1, D-2, D-3' });
 		expect(plan([going('multirotor', {}, [packs[0]])]).steps.some(({ what }) => what.startsWith('Charge'))).toBe(false);
@@ -70,7 +96,7 @@ describe('the day before', () => {
 		const compass = one.due.find(({ sensor }) => sensor === 'compass');
 		expect(compass?.due).toBe(true);
 		expect(steps.find(({ what }) => what === compass?.name)?.where).toBe('site');
-		expect(steps.some(({ what }) => what.startsWith('Put it out to cool'))).toBe(
+		expect(steps.some(({ what }) => what.startsWith('Put it outdoors'))).toBe(
 			one.due.some(({ sensor, due }) => due && (sensor === 'gyro' || sensor === 'accelerometer')),
 		);
 		expect(steps.find(({ what }) => what === 'Fit foam')?.where).toBe('home');

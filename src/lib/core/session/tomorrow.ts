@@ -2,6 +2,9 @@ import type { Aircraft, Pack, Sensor, Site } from '../../schema/records';
 import { hasPart, showsData } from '../aircraft/capabilities';
 import type { Deferred } from './deferred';
 import type { SensorDue } from '../due/due';
+import { COLD_SOAK_HOURS } from '../guide/coldSoak';
+import { localDay } from '../words/calendar';
+import { lengthMin, schedule, scheduleBack, type Job, type Slot } from './schedule';
 
 /** One aircraft of tomorrow, with what is due on it as of then and there. */
 export interface Going {
@@ -18,8 +21,20 @@ export interface Step {
 	/** At home, on the way, or only there. */
 	where: 'home' | 'way' | 'site';
 	aircraft: string;
+	/** Who of the crew does it; empty where it needs nobody. */
+	person: string;
 	what: string;
 	why: string;
+}
+
+export interface DayChoices {
+	/** When work at home begins, and when all aircraft are to be ready. ISO times. */
+	homeAt: string;
+	startAt: string;
+	travelMin: number;
+	cold: boolean;
+	/** Names of the crew; one person by default. */
+	crew?: readonly string[];
 }
 
 export interface Tomorrow {
@@ -43,8 +58,8 @@ const TAKES: Record<Sensor, { minutes: number; where: 'home' | 'site' }> = {
 	'speed-controllers': { minutes: 10, where: 'home' },
 	'link-loss': { minutes: 10, where: 'home' },
 };
-const MINUTES = { charge: 75, chill: 40, checks: 15, lock: 3, hover: 5, left: 10 } as const;
-/** Sensors whose values move with warmth: they are measured as cold as they will fly. */
+const MINUTES = { charge: 75, checks: 15, left: 10 } as const;
+/** Sensors whose values change with temperature. */
 const COLD_SENSORS: readonly Sensor[] = ['gyro', 'accelerometer'];
 const MINUTE_MS = 60_000;
 
@@ -54,79 +69,101 @@ const after = (iso: string, minutes: number): string => new Date(Date.parse(iso)
 export const toCharge = (packs: readonly Pack[]): Pack[] =>
 	packs.filter(({ state, retired }) => !retired && state !== 'charged');
 
+interface Planned extends Job {
+	where: 'home' | 'site';
+	aircraft: string;
+	what: string;
+	why: string;
+}
+
+/** Work on one aircraft at home and at the site, each in its order. What is measured cold follows the cooling at once. */
+function jobsOf(
+	{ aircraft, due, deferred }: Going,
+	{ cold, eveningBefore }: { cold: boolean; eveningBefore: boolean },
+): { home: Planned[]; site: Planned[] } {
+	const shared = { aircraft: aircraft.name };
+	const open = due.filter((d) => d.due);
+	const jobs = open.map(({ sensor, name, chosen }): Planned & { chilled: boolean } => ({
+		...{ ...shared, ...TAKES[sensor], what: name, why: chosen.reasons[0]?.text ?? '' },
+		// A calibration of every day counts on the day that it is made.
+		...(eveningBefore && chosen.school === 'every-day' ? { where: 'site' as const } : {}),
+		chilled: cold && COLD_SENSORS.includes(sensor) && !(eveningBefore && chosen.school === 'every-day'),
+	}));
+	const left = deferred.map(({ about, task, reason, dueAt }): Planned => ({
+		...{ ...shared, minutes: MINUTES.left, what: about || task, why: `Deferred: ${reason}` },
+		where: dueAt === 'bench' || dueAt === 'plan' ? 'home' : 'site',
+	}));
+	const chilled = jobs.filter((job) => job.chilled);
+	const cooling: Planned[] =
+		chilled.length > 0
+			? [
+					{
+						...{ ...shared, where: 'home', minutes: COLD_SOAK_HOURS * 60, unattended: true },
+						what: 'Put it outdoors to cool down, dry, switched off',
+						why: 'Gyro and accelerometer are calibrated at the temperature of the flight.',
+					},
+				]
+			: [];
+	const at = (where: 'home' | 'site') =>
+		[...jobs.filter((job) => !job.chilled), ...left].filter((job) => job.where === where);
+	return {
+		home: [...cooling, ...chilled, ...at('home')],
+		site: [
+			...at('site'),
+			{
+				...{ ...shared, where: 'site', minutes: MINUTES.checks },
+				what: 'Checklist, power-up, GPS lock and home point',
+				why: 'The stages of its session.',
+			},
+		],
+	};
+}
+
 /**
- * The work before a day's first take-off, in order: what is done at home from when one begins there, the packs charging beside it; what
- * can only be done there from the arrival. Durations are usual ones. `homeAt`: when one begins at home, `startAt`: when all are to be
- * ready, ISO times; `cold`: measured as cold as it will fly.
+ * The work before a day's first takeoff. At home it begins at `homeAt`; at the site it ends at `startAt`, when all aircraft are to be
+ * ready (ISO times). The crew works in parallel, one person and one aircraft at a time; charging and cooling down need nobody.
+ * Durations are usual ones. `cold`: gyro and accelerometer are calibrated at the temperature of the flight.
  */
 export function planTomorrow(
 	going: readonly Going[],
 	site: Pick<Site, 'name' | 'rules'> | null,
-	{ homeAt, startAt, travelMin, cold }: { homeAt: string; startAt: string; travelMin: number; cold: boolean },
+	{ homeAt, startAt, travelMin, cold, crew = [''] }: DayChoices,
 ): Tomorrow {
-	const home: Omit<Step, 'at'>[] = [];
-	const there: Omit<Step, 'at'>[] = [];
-	const flat = going.flatMap(({ aircraft, packs }) => toCharge(packs).map((pack) => ({ aircraft, pack })));
+	const flat = going.flatMap(({ packs }) => toCharge(packs));
 	const charge: Step[] =
 		flat.length > 0
 			? [
 					{
-						...{ at: homeAt, minutes: MINUTES.charge, where: 'home', aircraft: '' },
-						what: `Charge ${flat.map(({ pack }) => pack.name).join(', ')}, beside the rest`,
-						why: 'Never alone, on something that does not burn. Marked as used, at storage charge, or not marked.',
+						...{ at: homeAt, minutes: MINUTES.charge, where: 'home', aircraft: '', person: '' },
+						what: `Charge ${flat.map(({ name }) => name).join(', ')}`,
+						why: 'Never unattended, on a surface that does not burn. Marked as used, at storage charge, or not marked.',
 					},
 				]
 			: [];
-	for (const { aircraft, due, deferred } of going) {
-		const { name } = aircraft;
-		const open = due.filter((d) => d.due);
-		const chilled = cold && open.some(({ sensor }) => COLD_SENSORS.includes(sensor));
-		if (chilled)
-			home.push({
-				...{ minutes: MINUTES.chill, where: 'home', aircraft: name },
-				what: 'Put it out to cool, switched off',
-				why: 'Gyro and accelerometer are measured as cold as they will fly.',
-			});
-		for (const { sensor, name: what, chosen } of open) {
-			const { minutes, where } = TAKES[sensor];
-			const step = { minutes, where, aircraft: name, what, why: chosen.reasons[0]?.text ?? '' };
-			(where === 'home' ? home : there).push(step);
-		}
-		for (const { about, task, reason, dueAt } of deferred) {
-			const step = { minutes: MINUTES.left, aircraft: name, what: about || task, why: `Left: ${reason}` };
-			if (dueAt === 'bench' || dueAt === 'plan') home.push({ ...step, where: 'home' });
-			else there.push({ ...step, where: 'site' });
-		}
-		there.push({
-			...{ minutes: MINUTES.checks, where: 'site', aircraft: name },
-			what: 'Checklist, power-up, lock and home',
-			why: 'The Line of its session.',
-		});
-	}
-	const total = (steps: readonly { minutes: number }[]) => steps.reduce((sum, { minutes }) => sum + minutes, 0);
-	const arriveAt = after(startAt, -total(there));
+	const jobs = going.map((one) => jobsOf(one, { cold, eveningBefore: localDay(homeAt) !== localDay(startAt) }));
+	const home = schedule(
+		jobs.map((of) => of.home),
+		crew.length,
+	);
+	const there = scheduleBack(
+		jobs.map((of) => of.site),
+		crew.length,
+	);
+	const arriveAt = after(startAt, -lengthMin(there));
 	const leaveAt = after(arriveAt, -travelMin);
-	const timed = (steps: readonly Omit<Step, 'at'>[], from: string): Step[] => {
-		let at = from;
-		return steps.map((step) => {
-			const here = { ...step, at };
-			at = after(at, step.minutes);
-			return here;
-		});
-	};
+	const timed = (slots: readonly Slot<Planned>[], from: string): Step[] =>
+		slots.map(({ job: { minutes, where, aircraft, what, why }, startMin, person }) => ({
+			...{ at: after(from, startMin), minutes, where, aircraft, what, why },
+			person: person === null ? '' : (crew[person] ?? ''),
+		}));
 	const way: Step = {
-		...{
-			at: leaveAt,
-			minutes: travelMin,
-			where: 'way',
-			aircraft: '',
-			why: 'A journey: compass and vision may fall due by it.',
-		},
-		what: site ? `To ${site.name}` : 'On the way',
+		...{ at: leaveAt, minutes: travelMin, where: 'way', aircraft: '', person: '' },
+		what: site ? `To ${site.name}` : 'Travel',
+		why: 'Transport: compass and vision calibrations may become due.',
 	};
 	return {
 		steps: [...charge, ...timed(home, homeAt), ...(travelMin > 0 ? [way] : []), ...timed(there, arriveAt)],
-		homeDoneAt: after(homeAt, Math.max(total(home), total(charge))),
+		homeDoneAt: after(homeAt, Math.max(lengthMin(home), charge[0]?.minutes ?? 0)),
 		leaveAt,
 		packing: packingOf(going, site),
 	};

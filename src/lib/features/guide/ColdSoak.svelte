@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { addDays, format, set } from 'date-fns';
-	import { planColdSoak } from '$lib/core/guide/coldSoak';
+	import { COLD_SOAK_HOURS, planColdSoak } from '$lib/core/guide/coldSoak';
 	import { soakCalendar } from '$lib/core/record/calendarFile';
 	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -13,7 +13,7 @@
 
 	const now = new Date();
 	let at = $state(format(set(addDays(now, 1), { hours: 8, minutes: 0 }), "yyyy-MM-dd'T'HH:mm"));
-	let hours = $state(2);
+	let hours = $state(COLD_SOAK_HOURS);
 	const plan = $derived.by(() => {
 		const run = new Date(at);
 		return Number.isNaN(run.getTime()) ? null : planColdSoak(run.toISOString(), hours, now.toISOString());

@@ -12,6 +12,7 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { download } from '$lib/ui/download';
 	import { showDay, showTime } from '$lib/ui/format';
+	import { preferences } from '$lib/ui/preferences.svelte';
 	import { failed } from '$lib/ui/notify';
 
 	/** The day before: what is due for which aircraft there, in which order, when to begin, and what goes into the bag. */
@@ -33,6 +34,14 @@
 	let siteId = $state('');
 	let travelMin = $state<number | null>(30);
 	let cold = $state(false);
+	/** Names of the crew, separated by commas. */
+	let crewNames = $state(preferences.pilot);
+	const crew = $derived(
+		crewNames
+			.split(',')
+			.map((name) => name.trim())
+			.filter((name) => name !== ''),
+	);
 	/** Aircraft that stay at home. */
 	let staying = $state<string[]>([]);
 
@@ -59,7 +68,15 @@
 		const at = Date.parse(`${day}T${homeTime || '18:00'}`);
 		return Number.isNaN(at) ? startAt : new Date(sameDay ? at : at - DAY_MS).toISOString();
 	});
-	const plan = $derived(planTomorrow(going, site, { homeAt, startAt, travelMin: travelMin ?? 0, cold }));
+	const plan = $derived(
+		planTomorrow(going, site, {
+			homeAt,
+			startAt,
+			travelMin: travelMin ?? 0,
+			cold,
+			crew: crew.length > 0 ? crew : [''],
+		}),
+	);
 	const GROUPS: { where: Step['where']; title: string }[] = [
 		{ where: 'home', title: 'At home' },
 		{ where: 'way', title: 'On the way' },
@@ -74,9 +91,9 @@
 	);
 	function calendar() {
 		try {
-			const steps = plan.steps.map(({ at, minutes, aircraft, what, why }) => ({
+			const steps = plan.steps.map(({ at, minutes, aircraft, person, what, why }) => ({
 				...{ at, minutes, note: why },
-				title: aircraft ? `${aircraft}: ${what}` : what,
+				title: [aircraft, crew.length > 1 ? person : '', what].filter(Boolean).join(': '),
 			}));
 			download(`day-${day}.ics`, stepsCalendar(steps, new Date().toISOString()), 'text/calendar');
 		} catch (error) {
@@ -95,7 +112,7 @@
 	<Page
 		{title}
 		name="Tomorrow"
-		lead="What is due there, worked back from when the first one is to be ready. Durations are usual ones; take your own where they differ."
+		lead="Calibrations due at the site, scheduled back from the first takeoff. The crew works in parallel. Durations are usual ones."
 	>
 		{#snippet actions()}
 			<Button disabled={going.length === 0} onclick={calendar}>Into a calendar</Button>
@@ -145,6 +162,13 @@
 			<label class="flex min-h-11 items-center gap-2 self-end">
 				<input type="checkbox" class="size-5 accent-(--action)" bind:checked={sameDay} /> on the day itself
 			</label>
+			<label class="grid min-w-56 flex-1 gap-1"
+				><span class="text-[15px] text-ink-2">Crew, separated by commas</span><input
+					class="field-input"
+					maxlength="200"
+					bind:value={crewNames}
+				/></label
+			>
 			<NumberField
 				label="On the way"
 				unit="min"
@@ -169,7 +193,7 @@
 			{/each}
 			<label class="flex min-h-11 items-center gap-2">
 				<input type="checkbox" class="size-5 accent-(--action)" bind:checked={cold} />
-				measured as cold as it will fly
+				calibrate gyro and accelerometer cold
 			</label>
 		</fieldset>
 		{#each GROUPS as { where, title: group } (where)}
@@ -177,14 +201,15 @@
 			{#if steps.length > 0}
 				<h2 class="mt-5 mb-1">{group}</h2>
 				<ol class="m-0 list-none p-0">
-					{#each steps as { at, minutes, aircraft, what, why }, k (k)}
-						<li class="hairline grid grid-cols-[64px_minmax(0,1fr)_60px] gap-3 py-2">
+					{#each steps as { at, minutes, aircraft, person, what, why }, k (k)}
+						<li class="hairline grid grid-cols-[64px_minmax(0,1fr)_72px] gap-3 py-2">
 							<span class="figure-mono font-bold">{showTime(at)}</span>
 							<span class="min-w-0">
-								<span class="block"
-									>{#if aircraft}<b>{aircraft}</b>:
-									{/if}{what}</span
-								>
+								<span class="block">
+									{#if aircraft}<b>{aircraft}:</b>{/if}
+									{what}
+									{#if person && crew.length > 1}<span class="text-ink-2">· {person}</span>{/if}
+								</span>
 								{#if why}<span class="block text-[14px] text-ink-2">{why}</span>{/if}
 							</span>
 							<span class="num text-ink-2">{minutes} min</span>
@@ -194,7 +219,7 @@
 			{/if}
 		{/each}
 		<p class="mt-4 text-[15px] text-ink-2">
-			Leave at {showTime(plan.leaveAt)} on {showDay(plan.leaveAt)}. Rules of the place are looked up by you, not here.
+			Leave at {showTime(plan.leaveAt)} on {showDay(plan.leaveAt)}. Look up the local rules of the site yourself.
 		</p>
 	</Page>
 {/if}
