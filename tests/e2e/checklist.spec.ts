@@ -102,12 +102,24 @@ test('two persons: one answers, the other confirms, and the record says who; a f
 	await expect(page).toHaveURL(/session\/[^/]+\/plan$/);
 	const title = await page.getByRole('heading', { level: 1 }).innerText();
 	await page.locator('body').press('Enter');
-	await expect(page.getByText('Tamsin Reed: is it so?')).toBeVisible();
-	await expect(page.getByRole('heading', { level: 1 })).toHaveText(title);
-	await page.locator('body').press('Enter');
-	await expect(page.getByText('Recorded')).toBeVisible();
 	await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(title);
+	// A stage at once: the second person confirms what was answered so far.
+	await page.getByRole('button', { name: /^Confirm 1 answer as second person/ }).click();
+	await page.getByRole('dialog').getByRole('button', { name: 'Confirm 1 answer' }).click();
+	await expect(page.getByRole('button', { name: /as second person/ })).toHaveCount(0);
+	// Or each answer by itself, as a setting.
+	await page.getByRole('button', { name: 'Settings' }).first().click();
+	await page.getByRole('checkbox', { name: /Crew confirms each answer/ }).check();
+	await page.keyboard.press('Escape');
+	await page.getByRole('heading', { level: 1 }).click();
+	const second = await page.getByRole('heading', { level: 1 }).innerText();
+	await page.locator('body').press('Enter');
+	await expect(page.getByText('Tamsin Reed: is it so?')).toBeVisible();
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText(second);
+	await page.locator('body').press('Enter');
+	await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(second);
 	await toStation(page, 'sheet');
+	await expect(page.getByText('Tamsin Reed, 2 answers').first()).toBeVisible();
 	await expect(page.getByText('Tamsin Reed (spotter); signals: arm up: people near')).toBeVisible();
 	await expect(page.getByText(/confirmed by Tamsin Reed/).first()).toBeVisible();
 	// A station that its line has not, and a pack that was never entered: each leads on.

@@ -53,7 +53,7 @@ test('a hover is judged from a film: opened, marked once, followed, looked at, j
 		await picture.click({ position: { x: ((x + side) * box.width) / 1280, y: ((y - 5) * box.height) / 720 } });
 	await page.getByRole('button', { name: 'Follow it' }).click();
 	await page.getByRole('button', { name: 'On the aircraft in all six' }).click({ timeout: 120_000 });
-	await expect(page.getByText('95 % of the hover inside, about')).toBeVisible({ timeout: 60_000 });
+	await expect(page.getByText('Hold radius (95 %), about')).toBeVisible({ timeout: 60_000 });
 	// Drawn: 1.1 m sideways between nineteen in twenty places.
 	await expect(page.getByText(/at least 1\.[01]/)).toBeVisible();
 	await expect(page.getByText(/Errors excluded above/)).toBeVisible();

@@ -26,7 +26,7 @@ test('a hover watched by eye: what is excluded, what is not, and circling leads 
 	await watchHover(page, 60, 'Still');
 	await page.getByLabel('Farthest from where it began').fill('2');
 	await page.getByRole('button', { name: 'Judge it' }).click();
-	await expect(heading(page)).toHaveText('It kept its place within 1.5 m');
+	await expect(heading(page)).toHaveText('Held position by eye, farthest 1.5 m');
 	await expect(page.getByText('Compass errors excluded above')).toBeVisible();
 	await expect(page.getByText('A hover by eye excludes large compass errors only.')).toBeVisible();
 	await expectAccessible(page, 'a hover by eye');

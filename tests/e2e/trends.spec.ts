@@ -9,7 +9,7 @@ test('figures stand flight by flight with what changed between, words are explai
 	await page.goto('/aircraft/demo-dunlin/trends');
 	const h1 = page.getByRole('heading', { level: 1 });
 	await expect(h1).toBeVisible();
-	await expect(page.getByRole('region', { name: 'Wander in the hover' })).toBeVisible();
+	await expect(page.getByRole('region', { name: 'Hold radius in the hover' })).toBeVisible();
 	const changes = page.getByRole('combobox', { name: 'Before and after' });
 	await changes.selectOption({ index: 1 });
 	await expect(

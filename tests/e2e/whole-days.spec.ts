@@ -85,7 +85,7 @@ test('a self-built quad with a voice: rungs, position hold, return by its switch
 	await go(page, 'hover');
 	for (const rung of [/self-level/i, /height hold/i, /it follows each/])
 		await expect(page.getByText(rung).first()).toBeVisible();
-	await hoverByEye(page, { farthest: '1.5' }, /It kept its place/);
+	await hoverByEye(page, { farthest: '1.5' }, /Held position by eye/);
 	await go(page, 'hover/return-test');
 	await page.getByRole('radio', { name: /^Its switch/ }).click();
 	await page.getByLabel('Out by').fill('60');
@@ -103,7 +103,7 @@ test('a self-built quad with a voice: rungs, position hold, return by its switch
 	await expect(page).toHaveURL(/\/hover$/);
 	await flyAndLand(page, '1.2');
 	await endIt(page);
-	for (const kept of [/It kept its place/, /It came home by its switch/, /1\.2 m toward 90° from the mark/])
+	for (const kept of [/Held position by eye/, /It came home by its switch/, /1\.2 m toward 90° from the mark/])
 		await expect(page.getByText(kept).first()).toBeVisible();
 	await page.setViewportSize({ width: 390, height: 844 });
 	await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
@@ -145,7 +145,7 @@ test('a careful owner: a guided turn satisfies the daily school, flying without 
 	await enterWind(page);
 	await answer(page, 'return');
 	await arm(page);
-	await hoverByEye(page, { farthest: '1' }, /It kept its place/);
+	await hoverByEye(page, { farthest: '1' }, /Held position by eye/);
 	await flyAndLand(page, '0.8');
 	await endIt(page);
 	const address = page.url();
@@ -196,7 +196,7 @@ test('a folding camera drone put out in the cold: its own routine cold, the came
 	await enterWind(page);
 	await answer(page, 'return');
 	await arm(page);
-	await hoverByEye(page, { farthest: '0.5' }, /It kept its place/);
+	await hoverByEye(page, { farthest: '0.5' }, /Held position by eye/);
 	await flyAndLand(page, '0.6');
 	await endIt(page);
 	await expect(page.getByText(/Accelerometer.*own routine/).first()).toBeVisible();

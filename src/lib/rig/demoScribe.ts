@@ -1,3 +1,4 @@
+import { HOLD_RADIUS, halved } from '../core/hover/holdRadius';
 import { calibrationPayload } from '../core/compass/payload';
 import { fitCompass } from '../core/compass/review';
 import { headOf } from '../core/session/head';
@@ -259,17 +260,12 @@ export class Scribe {
 			sourceName: this.#log('hover', 'csv'),
 			headline:
 				answer.verdict === 'pass'
-					? `It holds its place within ${answer.bubble.diameter95M?.toFixed(1)} m`
+					? `Holds position within ${halved(answer.bubble.diameter95M)?.toFixed(1)} m`
 					: answer.reasons[0].text,
 			figures: [
-				{ label: 'Bubble 95 %', value: answer.bubble.diameter95M, unit: 'm' },
+				{ label: HOLD_RADIUS, value: halved(answer.bubble.diameter95M), unit: 'm' },
 				{ label: 'Drift', value: answer.drift.speedMps, unit: 'm/s' },
-				{
-					label: 'Compass error',
-					value: answer.spiral.compassErrorDeg,
-					unit: '°',
-					sigma: answer.spiral.compassErrorSigmaDeg ?? 0,
-				},
+				{ label: 'Compass error excluded above', value: answer.spiral.excludedAboveDeg, unit: '°' },
 			],
 			verdict: answer.verdict,
 			reasons: answer.reasons,

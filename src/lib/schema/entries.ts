@@ -80,6 +80,8 @@ export const checkSchema = z.object({
 	odd: oddSchema.optional(),
 	/** The second person, who heard it and agreed. */
 	confirmedBy: name.optional(),
+	/** Entries of the stage that the second person confirms with this one. */
+	confirms: z.array(id).min(1).max(400).optional(),
 	/** What was done about the problem that an earlier answer found. */
 	remedy: z.string().trim().min(1).max(400).optional(),
 	...flownShape,

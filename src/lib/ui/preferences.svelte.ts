@@ -10,7 +10,7 @@ const schema = z.object({
 	/** Items are read aloud as they come. */
 	readAloud: z.boolean().catch(false),
 	/** A second person confirms each answer. */
-	twoPersons: z.boolean().catch(true),
+	twoPersons: z.boolean().catch(false),
 	/** Explained step by step, or figures first. */
 	detail: z.enum(['explained', 'figures']).catch('explained'),
 	/** The pilot's own step, metres. */

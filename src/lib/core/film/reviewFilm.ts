@@ -387,14 +387,19 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 	const { lower95M, upper95M } = out.bubble;
 	if ((lower95M ?? 0) > bar.value)
 		reasons.push(
-			reason('fail', 'bubble-large', `It wanders over more than ${(lower95M ?? 0).toFixed(1)} m.`, {
-				...{ value: estimate, limit: bar },
-				next: 'Satellites and their spread first, then the compass, then the gains.',
-			}),
+			reason(
+				'fail',
+				'bubble-large',
+				`It wanders: 95 % of it takes a circle more than ${(lower95M ?? 0).toFixed(1)} m across.`,
+				{
+					...{ value: estimate, limit: bar },
+					next: 'Satellites and their spread first, then the compass, then the gains.',
+				},
+			),
 		);
 	else if ((upper95M ?? Infinity) <= bar.value)
 		reasons.push(
-			reason('pass', 'bubble', `It holds its place within ${(upper95M ?? 0).toFixed(1)} m.`, {
+			reason('pass', 'bubble', `Holds position: 95 % of it in a circle ${(upper95M ?? 0).toFixed(1)} m across.`, {
 				value: estimate,
 				limit: bar,
 			}),

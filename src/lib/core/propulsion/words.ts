@@ -22,7 +22,7 @@ export const CHECK_WORDS: Record<CheckCode, string> = {
 };
 
 const WORDS: Record<string, string> = {
-	'no-fault': 'nothing is wrong',
+	'no-fault': 'no fault; the response was read wrongly',
 	'motor-reversed': 'one motor turns the wrong way',
 	'prop-wrong': 'one propeller is of the wrong hand',
 	'prop-upside-down': 'one propeller is fitted upside down',

@@ -1,3 +1,4 @@
+import { counted } from '../words/counted';
 import { clock } from '../words/clock';
 import { showFigure, showNumber } from '../words/figures';
 import type { Entry, RecordedFigure, TestPayload } from '../../schema/entries';
@@ -137,6 +138,8 @@ export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSy
 			return `${SESSION[payload.what]}: ${payload.title}, ${payload.aircraft.name}${place}, pilot in command ${payload.pilot}${payload.crew ? `, with ${crewWords(payload.crew)}` : ''}${because(payload.reason)}`;
 		}
 		case 'check': {
+			if (payload.confirms)
+				return `${counted(payload.confirms.length, 'entry', 'entries')} confirmed by ${payload.confirmedBy ?? 'the second person'}${because(payload.reason)}`;
 			const quantity = items.get(payload.task)?.limit?.quantity;
 			const value =
 				payload.value === null

@@ -13,7 +13,7 @@ import type { Deferred } from './deferred';
 /** All that a session is judged by. */
 export interface SessionEvidence {
 	aircraft: Aircraft;
-	session: Pick<Session, 'kind' | 'occasion' | 'venue'>;
+	session: Pick<Session, 'kind' | 'occasion' | 'venue' | 'crew'>;
 	site?: Site | null | undefined;
 	pack?: Pack | null | undefined;
 	/** What was left undone in earlier sessions and comes back. */

@@ -1,15 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import type { Entry, EntryPayload } from '../../schema/entries';
+import { HOLD_RADIUS } from '../hover/holdRadius';
 import { beforeAfter, changesOf, trendIn, trendsOf } from './trends';
 
 const day = (k: number) => `2026-04-${String(k).padStart(2, '0')}T10:00:00.000Z`;
 const entry = (k: number, payload: object, seq = k): Entry =>
 	({ id: `e${k}-${seq}`, sessionId: `s${k}`, at: day(k), seq, payload: payload as EntryPayload }) as Entry;
-const hover = (k: number, value: number, verdict = 'pass', grade = 'measured') =>
+const hover = (k: number, value: number, verdict = 'pass', grade = 'measured', label: string = HOLD_RADIUS) =>
 	entry(k, {
 		...{ kind: 'test', task: 'hover', grade, verdict, headline: '', reasons: [], sourceName: '' },
 		figures: [
-			{ label: 'Bubble 95 %', value, unit: 'm' },
+			{ label, value, unit: 'm' },
 			{ label: 'Height spread', value: 0.2, unit: 'm' },
 		],
 	});
@@ -21,6 +22,11 @@ describe('figures through the sessions', () => {
 		expect(wander?.points.map(({ value }) => value)).toEqual([4, 1.5, 1.2]);
 		expect(wander?.baseline?.value).toBe(1.5);
 		expect(trends.map(({ id }) => id)).toEqual(['wander', 'height']);
+	});
+
+	it('hold radius: a diameter of an earlier record counts as half of it', () => {
+		const trends = trendsOf([hover(1, 3, 'pass', 'measured', 'Bubble 95 %'), hover(2, 1.4)]);
+		expect(trends.find(({ id }) => id === 'wander')?.points.map(({ value }) => value)).toEqual([1.5, 1.4]);
 	});
 
 	it('take the hottest part of each session, without the air', () => {

@@ -27,17 +27,20 @@ interface Kind extends Pick<Trend, 'id' | 'name' | 'unit' | 'lowerIsBetter'> {
 	quantity?: Quantity;
 	task: string;
 	label: RegExp;
+	/** A label of earlier records under which the figure is a diameter. */
+	diameter?: string;
 }
 
 const KINDS: readonly Kind[] = [
 	{
 		id: 'wander',
-		name: 'Wander in the hover',
+		name: 'Hold radius in the hover',
 		unit: 'm',
 		quantity: 'height',
 		lowerIsBetter: true,
 		task: 'hover',
-		label: /^Bubble 95 %$/,
+		label: /^(Hold radius|Bubble) 95 %$/,
+		diameter: 'Bubble 95 %',
 	},
 	{
 		id: 'farthest',
@@ -95,7 +98,7 @@ function flown(entries: readonly Entry[]): { landings: TrendPoint[]; minutes: Tr
  */
 export function trendsOf(entries: readonly Entry[]): Trend[] {
 	const inOrder = entries.toSorted((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.seq - b.seq));
-	const measured = KINDS.map(({ task, label, ...kind }): Trend => {
+	const measured = KINDS.map(({ task, label, diameter, ...kind }): Trend => {
 		let baseline: TrendPoint | null = null;
 		const points = inOrder.flatMap((entry) => {
 			const { payload, at } = entry;
@@ -103,7 +106,8 @@ export function trendsOf(entries: readonly Entry[]): Trend[] {
 			const own = payload.figures.filter((f) => label.test(f.label) && f.value !== null && f.unit === kind.unit);
 			if (own.length === 0) return [];
 			const most = own.reduce((a, b) => ((b.value ?? 0) > (a.value ?? 0) ? b : a));
-			const point = { at, value: most.value ?? 0, sigma: most.sigma ?? null };
+			const value = (most.value ?? 0) / (most.label === diameter ? 2 : 1);
+			const point = { at, value, sigma: most.sigma ?? null };
 			if (payload.verdict === 'pass') baseline ??= point;
 			return [point];
 		});

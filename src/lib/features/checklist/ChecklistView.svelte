@@ -37,6 +37,7 @@
 	import LightLines from '$lib/ui/LightLines.svelte';
 	import ArmingHelp from './ArmingHelp.svelte';
 	import Daylight from './Daylight.svelte';
+	import ConfirmStage from './ConfirmStage.svelte';
 	import FailDialog from './FailDialog.svelte';
 	import ItemAnswer from './ItemAnswer.svelte';
 	import ItemMargin from './ItemMargin.svelte';
@@ -488,6 +489,7 @@
 		{/each}
 	</ul>
 
+	<ConfirmStage {station} {tasks} />
 	{#if station === 'plan' && view.bundle.session.kind !== 'bench'}<PlanBudget />{/if}
 	{#if station === 'close'}<CloseBox settled={!chosen} />
 	{:else if !chosen && following && !over}

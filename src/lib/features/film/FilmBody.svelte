@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { halved } from '$lib/core/hover/holdRadius';
 	import { ofPage } from '$lib/features/shell/keys';
 	import { showFigure } from '$lib/core/words/figures';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
@@ -171,11 +172,11 @@
 		<div>
 			{#if bubble.estimate95M !== null}
 				<Figure
-					label="95 % of the hover inside, about"
-					value={m(bubble.estimate95M)}
+					label="Hold radius (95 %), about"
+					value={m(bubble.estimate95M / 2)}
 					unit={unitSymbol('height', units())}
 					size="huge"
-					note="at least {m(bubble.lower95M)}, at most {m(bubble.upper95M)}"
+					note="at least {m(halved(bubble.lower95M))}, at most {m(halved(bubble.upper95M))}"
 				/>
 			{/if}
 			<table class="mt-3">

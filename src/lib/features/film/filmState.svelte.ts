@@ -1,3 +1,4 @@
+import { HOLD_RADIUS, halved } from '$lib/core/hover/holdRadius';
 import { units } from '$lib/ui/preferences.svelte';
 import { formatQuantity } from '$lib/core/words/units';
 import { filmLimits } from '$lib/core/film/limits';
@@ -65,7 +66,7 @@ export class FilmState implements LiveMeasurement {
 		if (this.step !== 'found' || !review) return 'Film the hover for a minute, the phone propped';
 		const { lower95M, upper95M } = review.bubble;
 		if (review.verdict !== 'pass') return review.reasons[0].text;
-		return `Seen on film it holds its place within ${formatQuantity(upper95M ?? lower95M ?? 0, 'height', units())}, and does not circle`;
+		return `Holds position within ${formatQuantity((upper95M ?? lower95M ?? 0) / 2, 'height', units())}, no circling, by film`;
 	});
 
 	figures = $derived.by((): RecordedFigure[] => {
@@ -76,9 +77,9 @@ export class FilmState implements LiveMeasurement {
 			value === null ? [] : [{ label, value, unit, ...(typeof sigma === 'number' ? { sigma } : {}) }];
 		return [
 			...row('Length', review.durationS, 's'),
-			...row('Bubble 95 %', bubble.estimate95M, 'm'),
-			...row('Bubble at least', bubble.lower95M, 'm'),
-			...row('Bubble at most', bubble.upper95M, 'm'),
+			...row(HOLD_RADIUS, halved(bubble.estimate95M), 'm'),
+			...row('Hold radius at least', halved(bubble.lower95M), 'm'),
+			...row('Hold radius at most', halved(bubble.upper95M), 'm'),
 			...row('Height spread', height.stdM, 'm'),
 			...row('Compass error from the film', spiral.compassErrorDeg, '°', spiral.compassErrorSigmaDeg),
 			...row('Excluded above', spiral.excludedAboveDeg, '°'),

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { halved } from '$lib/core/hover/holdRadius';
 	import { showSigned } from '$lib/core/words/figures';
 	import { ofPage } from '$lib/features/shell/keys';
 	import { hoverLimits } from '$lib/core/hover/limits';
@@ -135,8 +136,8 @@
 				/>
 			{:else}
 				<Figure
-					label="95 % of the track inside"
-					value={metres(answer.bubble.diameter95M).split(' ')[0]}
+					label="Hold radius (95 %)"
+					value={metres(halved(answer.bubble.diameter95M)).split(' ')[0]}
 					unit={unitSymbol('height', units())}
 					size="huge"
 				/>
@@ -150,12 +151,13 @@
 				>
 				<tbody>
 					<tr
-						><td>Bubble 95&nbsp;%</td><td class="num">{metres(answer.bubble.diameter95M)}</td><td class="num text-ink-2"
-							>≤ {metres(hoverLimits.bubble95M.value)}</td
+						><td>Hold radius (95&nbsp;%)</td><td class="num">{metres(halved(answer.bubble.diameter95M))}</td><td
+							class="num text-ink-2">≤ {metres(hoverLimits.bubble95M.value / 2)}</td
 						></tr
 					>
 					<tr
-						><td>Bubble 50&nbsp;%</td><td class="num">{metres(answer.bubble.diameter50M)}</td><td class="num text-ink-2"
+						><td>Hold radius (50&nbsp;%)</td><td class="num">{metres(halved(answer.bubble.diameter50M))}</td><td
+							class="num text-ink-2"
 						></td></tr
 					>
 					<tr

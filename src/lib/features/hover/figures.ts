@@ -1,16 +1,19 @@
 import type { HoverAnswer } from '$lib/schema/hover';
 import type { RecordedFigure } from '$lib/schema/entries';
+import { HOLD_RADIUS, halved } from '$lib/core/hover/holdRadius';
 
-/** What is kept of a reviewed hover. */
+/** Figures recorded of a reviewed hover. A compass error is one only where circling shows it. */
 export const hoverFigures = ({ bubble, drift, spiral, height, durationS }: HoverAnswer): RecordedFigure[] => [
-	{ label: 'Bubble 95 %', value: bubble.diameter95M, unit: 'm' },
+	{ label: HOLD_RADIUS, value: halved(bubble.diameter95M), unit: 'm' },
 	{ label: 'Drift', value: drift.speedMps, unit: 'm/s' },
-	{
-		label: 'Compass error',
-		value: spiral.compassErrorDeg,
-		unit: '°',
-		...(spiral.compassErrorSigmaDeg === null ? {} : { sigma: spiral.compassErrorSigmaDeg }),
-	},
+	spiral.present
+		? {
+				label: 'Compass error',
+				value: spiral.compassErrorDeg,
+				unit: '°',
+				...(spiral.compassErrorSigmaDeg === null ? {} : { sigma: spiral.compassErrorSigmaDeg }),
+			}
+		: { label: 'Compass error excluded above', value: spiral.excludedAboveDeg, unit: '°' },
 	{ label: 'Height spread', value: height.stdM, unit: 'm' },
 	{ label: 'Length', value: durationS, unit: 's' },
 ];

@@ -67,7 +67,7 @@ export class HoverState implements LiveMeasurement {
 			return `Circling to the ${spiral.sense === 'ccw' ? 'left' : 'right'}: the compass reads about ${Math.abs(spiral.compassErrorDeg).toFixed(0)}° too far ${spiral.compassErrorDeg > 0 ? 'round' : 'back'}`;
 		if (answer.verdict !== 'pass') return answer.reasons[0].text;
 		if (this.request?.hold === 'position')
-			return `It holds its place within ${formatQuantity(answer.bubble.diameter95M ?? 0, 'height', units())}`;
+			return `Holds position within ${formatQuantity((answer.bubble.diameter95M ?? 0) / 2, 'height', units())}`;
 		// Without position hold there is no place to hold.
 		return answer.reasons.find(({ code }) => code === 'free-drift')?.text ?? answer.reasons[0].text;
 	});

@@ -46,7 +46,7 @@ describe('a hover that is rehearsed', () => {
 		expect(work.found?.figures.length).toBeGreaterThan(3);
 		expect(work.title).toMatch(/^Circling to the (left|right): the compass reads about \d+° too far/);
 		await work.rehearse(3, NO_FAULTS);
-		expect(work.title).toMatch(/^It holds its place within/);
+		expect(work.title).toMatch(/^Holds position within/);
 	});
 	it('is judged in the wind that was noted, which stands in what was asked', async () => {
 		const work = new HoverState(() => WIND);

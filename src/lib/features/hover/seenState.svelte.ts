@@ -199,10 +199,11 @@ export class SeenState {
 		if (step === 'after') return 'How far did it go?';
 		if (step === 'before' || !answer) return 'Hover for a minute, hands off, and watch it';
 		if (answer.verdict === 'fail') return answer.reasons[0].text;
-		const farthest = answer.farthestM === null ? '' : ` within ${formatQuantity(answer.farthestM, 'height', units())}`;
+		const farthest =
+			answer.farthestM === null ? '' : `, farthest ${formatQuantity(answer.farthestM, 'height', units())}`;
 		if (this.hold === 'position')
-			return answer.circling.category === 'none' ? `It kept its place${farthest}` : 'Circling was seen now and then';
-		return answer.verdict === 'pass' ? `It kept its attitude${farthest}` : answer.reasons[0].text;
+			return answer.circling.category === 'none' ? `Held position by eye${farthest}` : 'Circling was seen now and then';
+		return answer.verdict === 'pass' ? `Held attitude by eye${farthest}` : answer.reasons[0].text;
 	});
 
 	/** Seconds in the air over all hovers watched. */

@@ -50,7 +50,7 @@ describe('a hover watched by eye', () => {
 		state.judge();
 		expect(state.step).toBe('found');
 		expect(state.answer?.verdict).not.toBe('fail');
-		expect(state.title).toContain('It kept its place');
+		expect(state.title).toContain('Held position by eye');
 		expect(said.at(-1)).toBe('(done)');
 		expect(state.figures.find(({ label }) => label === 'Watched')?.value).toBe(60);
 		expect(state.flownS).toBe(60);

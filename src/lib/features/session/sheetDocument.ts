@@ -52,7 +52,7 @@ function confirmers(entries: readonly Entry[]): string {
 	const counts: Record<string, number> = {};
 	for (const { payload } of entries)
 		if (payload.kind === 'check' && payload.confirmedBy)
-			counts[payload.confirmedBy] = (counts[payload.confirmedBy] ?? 0) + 1;
+			counts[payload.confirmedBy] = (counts[payload.confirmedBy] ?? 0) + (payload.confirms?.length ?? 1);
 	return Object.entries(counts)
 		.map(([name, n]) => `${name}, ${n} ${n === 1 ? 'answer' : 'answers'}`)
 		.join('; ');

@@ -72,7 +72,7 @@
 				checked={preferences.twoPersons}
 				onchange={(e) => prefer({ twoPersons: e.currentTarget.checked })}
 			/>
-			Where somebody else is there, each answer is confirmed
+			Crew confirms each answer (otherwise a stage at once)
 		</label>
 	</fieldset>
 	<label class="grid gap-1">

@@ -119,6 +119,7 @@ export const BEFORE: readonly Template[] = [
 		weight: 'caution',
 		text: 'Spotter named, landing place and direction agreed',
 		why: 'Agreed before take-off, not talked over in the air.',
+		role: 'spotter',
 		when: [not(toy)],
 	},
 	{

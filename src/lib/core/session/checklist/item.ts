@@ -1,4 +1,4 @@
-import type { ControlUse, StationId } from '../../../schema/records';
+import type { ControlUse, Crew, StationId } from '../../../schema/records';
 import type { Quantity } from '../../words/units';
 import type { TaskPage } from '../task';
 import type { Condition, Setting } from './conditions';
@@ -51,6 +51,8 @@ export interface Item {
 	must?: true;
 	/** Reasons for leaving it undone that pilots have; words of one's own are always possible. */
 	offered?: readonly string[];
+	/** Role that the crew of the session must have, where one is named, for an OK to count. */
+	role?: Crew['role'];
 	/** Why it stands on this list; empty where every flight has it. */
 	because: string;
 	/** The instrument that answers it by measuring. */

@@ -7,6 +7,7 @@ import type { Reason } from '../../../schema/common';
 import { MARK_OF_VERDICT, markOf } from '../../evidence/standing';
 import { formatQuantity } from '../../words/units';
 import { foundState } from './measured';
+import { CREW_WORDS, crewWords } from '../crew';
 import { checklistFor, type Item } from '../items';
 import type { SessionEvidence, SessionRecord } from '../sessionRecord';
 import { orAside, silence, taskState, USUAL_REASONS, type TaskState } from '../task';
@@ -89,6 +90,12 @@ function withFlownReturns(state: TaskState, record: SessionRecord): TaskState {
 	};
 }
 
+/** What an OK contradicts where the session names a crew without the role that the item needs; empty where it has one, or no crew. */
+function lackingRole({ role }: Item, { session: { crew = [] } }: SessionEvidence): string {
+	if (!role || crew.length === 0 || crew.some((one) => one.role === role)) return '';
+	return `No ${CREW_WORDS[role].toLowerCase()} in the crew: ${crewWords(crew)}. Change the crew of the session.`;
+}
+
 /** One task of an item of the checklist: what was answered or measured last, and that it may be asked again. */
 export function itemState(item: Item, evidence: SessionEvidence, record: SessionRecord): TaskState {
 	const spoken = record.speaking(item.id);
@@ -101,7 +108,9 @@ export function itemState(item: Item, evidence: SessionEvidence, record: Session
 		return orAside(item.found === 'settings-audit' ? withFlownReturns(state, record) : state, record);
 	}
 	const check = checkOf(entry);
-	const mark = check ? markOf(check, item.weight) : 'unseen';
+	const lacking = lackingRole(item, evidence);
+	const answered = check ? markOf(check, item.weight) : 'unseen';
+	const mark = answered === 'clear' && lacking ? 'caution' : answered;
 	const asked = silence(record, item.id);
 	// What went wrong on an armed aircraft is put right, never skipped.
 	const settled = entry && record.stop?.id === entry.id ? null : offered;
@@ -111,7 +120,12 @@ export function itemState(item: Item, evidence: SessionEvidence, record: Session
 		mark,
 		title: item.text,
 		...(check && mark === 'hold' ? { found: foundWords(item, check, evidence) } : {}),
-		detail: mark === 'unseen' && asked ? asked : detailOf(item, mark, check, evidence),
+		detail:
+			mark === 'unseen' && asked
+				? asked
+				: answered === 'clear' && lacking
+					? lacking
+					: detailOf(item, mark, check, evidence),
 		next: mark === 'unseen' ? 'Check it' : mark === 'clear' ? '' : 'Put it right and check again',
 		entry,
 		offered: settled,
