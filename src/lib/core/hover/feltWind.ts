@@ -21,8 +21,16 @@ const [STEP_95, GUST] = [1.2, 1 + 3 * 0.18];
 /** Where people stand and feel the wind, metres. */
 export const FELT_AT_M = 3;
 
-/** Mean wind at a height, and the gust that nineteen in twenty days like it stay below, m/s. A step of 0 to 8. */
-export function feltWind(step: number, heightM: number): { speedMps: number; gustMps: number } {
+/** Wind at a height by what it does, m/s: its mean, the gusts that go with it, and the gust that nineteen in twenty stay below. */
+export interface FeltWind {
+	speedMps: number;
+	typicalGustMps: number;
+	gustMps: number;
+}
+
+/** Wind of a step of 0 to 8 at a height in metres. */
+export function feltWind(step: number, heightM: number): FeltWind {
 	const shear = (Math.max(1, heightM) / 10) ** SHEAR;
-	return { speedMps: FEEL[step].mps * shear, gustMps: 0.836 * (step + STEP_95) ** 1.5 * GUST * shear };
+	const speedMps = FEEL[step].mps * shear;
+	return { speedMps, typicalGustMps: speedMps * GUST, gustMps: 0.836 * (step + STEP_95) ** 1.5 * GUST * shear };
 }

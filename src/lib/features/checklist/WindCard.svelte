@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { FEEL, FELT_AT_M, feltWind } from '$lib/core/hover/feltWind';
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { FEEL, FELT_AT_M, feltWind, type FeltWind } from '$lib/core/hover/feltWind';
+	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import type { Grade } from '$lib/schema/entries';
 	import type { Wind } from '$lib/schema/records';
 	import Directions from '$lib/ui/Directions.svelte';
@@ -20,15 +20,18 @@
 		{ grade: 'seen', words: 'By eye' },
 		{ grade: 'told', words: 'Forecast or by your word' },
 	];
+	let felt = $state.raw<FeltWind | null>(null);
 	const round = (mps: number) => Math.round(mps * 10) / 10;
 	function feel(step: number) {
-		const { speedMps, gustMps } = feltWind(step, FELT_AT_M);
+		felt = feltWind(step, FELT_AT_M);
+		const { speedMps, gustMps } = felt;
 		how = 'seen';
 		draft = { ...draft, speedMps: round(speedMps), gustMps: round(gustMps) };
 	}
 	let draft = $state<Partial<Wind>>({});
 	let problem = $state('');
 	const now = $derived({ ...view.wind, ...draft });
+	const speedWords = (mps: number) => formatQuantity(mps, 'speed', units());
 	const shown = (mps: number | undefined) => (mps === undefined ? null : toUnit(mps, 'speed', units()));
 	const complete = $derived(now.fromDeg !== undefined && now.speedMps !== undefined && now.gustMps !== undefined);
 
@@ -67,11 +70,11 @@
 	}}
 >
 	<div class="flex basis-full flex-wrap items-end gap-4">
-		<Button aria-expanded={byFeel} onclick={() => (byFeel = !byFeel)}>Say it by what it does</Button>
+		<Button aria-expanded={byFeel} onclick={() => (byFeel = !byFeel)}>Estimate from what it moves</Button>
 		{#if byFeel}
 			<Directions label="It comes from" value={now.fromDeg ?? null} onchange={(deg) => (draft.fromDeg = deg)} />
 			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">What it does</span>
+				<span class="text-[15px] text-ink-2">What it moves</span>
 				<select
 					class="field-input"
 					onchange={(e) => e.currentTarget.value !== '' && feel(Number(e.currentTarget.value))}
@@ -81,8 +84,13 @@
 				</select>
 			</label>
 			<p class="m-0 max-w-[46ch] text-[15px] text-ink-2">
-				Mean at {FELT_AT_M} m; gusts are the strongest that such a day brings in nineteen of twenty: a guess is planned with
-				its worse end. Figures measured are better.
+				{#if felt}
+					At {FELT_AT_M} m: mean {speedWords(felt.speedMps)}, gusts {speedWords(felt.typicalGustMps)}, 19 of 20 days
+					below
+					{speedWords(felt.gustMps)}. The return plan uses the highest of these until a gust is measured.
+				{:else}
+					The return plan uses the gust that 19 of 20 such days stay below. A wind meter is more accurate.
+				{/if}
 			</p>
 		{/if}
 	</div>

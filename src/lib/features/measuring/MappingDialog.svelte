@@ -1,5 +1,6 @@
 <script lang="ts">
 	import WideTable from '$lib/ui/WideTable.svelte';
+	import { missingRoles } from '$lib/core/record/missingRoles';
 	import type { Choices } from '$lib/core/record/columns';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
@@ -14,7 +15,10 @@
 	const used = $derived(
 		Object.fromEntries(Object.entries(choices).filter(([, choice]) => choice.column >= 0)) as Choices,
 	);
-	const unclear = $derived(new Set(table?.guess.unclear));
+	/** Groups whose unit the pilot has chosen. */
+	let settled = $state<string[]>([]);
+	const unclear = $derived(new Set(table?.guess.unclear.filter((group) => !settled.includes(group))));
+	const missing = $derived(missingRoles(flow.roles, used, (choices) => flow.complete(choices)));
 
 	function setColumn(name: string, text: string) {
 		const column = Number(text);
@@ -23,13 +27,14 @@
 		own = { ...own, [name]: { column, unit } };
 	}
 	function setUnit(group: string, unit: string) {
+		settled = [...settled, group];
 		const changed = flow.roles
 			.filter((r) => r.group === group && choices[r.name])
 			.map((r) => [r.name, { column: choices[r.name].column, unit }] as const);
 		own = { ...own, ...Object.fromEntries(changed) };
 	}
 	function answer(choice: Choices | null) {
-		own = {};
+		[own, settled] = [{}, []];
 		flow.answer(choice);
 	}
 	const groups = $derived([...new Set(flow.roles.map((r) => r.group))]);
@@ -82,7 +87,7 @@
 				{#if unitNames.length > 1 && roles.some((r) => used[r.name])}
 					<label class="flex min-h-11 items-center gap-3">
 						<span class="w-36 {unclear.has(group) ? 'font-bold text-hold' : ''}"
-							>Unit{unclear.has(group) ? ': please say' : ''}</span
+							>Unit{unclear.has(group) ? ': check' : ''}</span
 						>
 						<select
 							class="field-input flex-1"
@@ -95,10 +100,13 @@
 				{/if}
 			</fieldset>
 		{/each}
-		<div class="mt-5 flex gap-3">
+		<div class="mt-5 flex flex-wrap gap-3">
 			<Button kind="primary" disabled={!flow.complete(used)} onclick={() => answer($state.snapshot(used))}
 				>Use these columns</Button
 			>
+			{#if missing !== ''}<p class="m-0 self-center font-semibold text-hold" role="status">
+					Column missing: {missing}
+				</p>{/if}
 		</div>
 	{/if}
 </Dialog>
