@@ -100,10 +100,9 @@ describe('what a form opens with', () => {
 				const { cells, ...rest } = filled.values;
 				expect(Array.isArray(cells)).toBe(id === 'pack');
 				expect(missingIn(fields, { ...exampleValues(fields), ...rest }), id).toBeNull();
-				expect(
-					missingIn(fields, { ...blankValues(fields), ...filled.values }),
-					`${id} is not whole yet`,
-				).not.toBeNull();
+				// Of the ground response everything but what was seen is known, and nothing seen is an answer: what to try first.
+				if (id !== 'ground-response')
+					expect(missingIn(fields, { ...blankValues(fields), ...filled.values }), `${id} is complete`).not.toBeNull();
 			}
 		expect(fitted).toBeGreaterThan(20);
 	});

@@ -142,6 +142,8 @@ const PARTS: Record<string, (known: Known) => Part[]> = {
 			from: `profile of ${aircraft.name}`,
 			values: { layout: aircraft.layout ?? usualLayout(aircraft.rotors), spin: aircraft.spin },
 		},
+		// As the profile and the drawings take it where nothing is said.
+		...(aircraft.spin ? [] : [{ from: 'default', values: { spin: 'front-inward' } }]),
 	],
 };
 

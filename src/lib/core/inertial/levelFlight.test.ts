@@ -40,6 +40,8 @@ describe('level from a flight', () => {
 		expect(answer.levelS).toBeGreaterThan(35);
 		expect(answer.levelS).toBeLessThan(55);
 		expect(answer.reasons[0].code).toBe('level-off-in-flight');
+		// More than two degrees are entered in steps: the first one is said.
+		expect(answer.reasons[0].next).toMatch(/^Enter roll \+0\.[6-9]°, pitch −2\.0° first, at most 2° at a time/);
 	});
 
 	it('that is as wanted passes', () => {

@@ -28,6 +28,17 @@ interface FlightLog {
 }
 
 const PIECE_S = 2;
+/** Largest change of a trim that is flown at once, degrees. */
+const STEP_DEG = 2;
+
+const signed = (deg: number) => `${deg < 0 ? '−' : '+'}${Math.abs(deg).toFixed(1)}°`;
+
+/** The first step of a correction, each axis at most STEP_DEG; whole where nothing is left after it. */
+function stepOf({ rollDeg, pitchDeg }: { rollDeg: number; pitchDeg: number }) {
+	const step = (deg: number) => Math.max(-STEP_DEG, Math.min(STEP_DEG, deg));
+	const first = { rollDeg: step(rollDeg), pitchDeg: step(pitchDeg) };
+	return { ...first, whole: first.rollDeg === rollDeg && first.pitchDeg === pitchDeg };
+}
 
 const part = (values: ArrayLike<number>, from: number, to: number) =>
 	Float64Array.from({ length: to - from }, (_, k) => values[from + k]);
@@ -82,6 +93,7 @@ export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pit
 	const sigmaDeg = { rollDeg: sigma(rolls, shown.rollDeg), pitchDeg: sigma(pitches, shown.pitchDeg) };
 	const correction = { rollDeg: wanted.rollDeg - shown.rollDeg, pitchDeg: wanted.pitchDeg - shown.pitchDeg };
 	const size = Math.hypot(correction.rollDeg, correction.pitchDeg);
+	const firstStep = stepOf(correction);
 	const loose = Math.max(sigmaDeg.rollDeg, sigmaDeg.pitchDeg);
 	return {
 		shown,
@@ -103,7 +115,7 @@ export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pit
 					limit: limits.levelErrorDeg,
 					code: 'level-off-in-flight',
 					text: 'Straight and level does not read as wanted.',
-					next: 'Enter the correction, at most two degrees at a time, and fly the legs again.',
+					next: `Enter roll ${signed(firstStep.rollDeg)}, pitch ${signed(firstStep.pitchDeg)}${firstStep.whole ? '' : ` first, at most ${STEP_DEG}° at a time`}, and fly the legs again.`,
 				},
 				pass: { code: 'level-right-in-flight', text: 'Straight and level reads as wanted.' },
 			}),

@@ -98,10 +98,15 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 	if (reasons.length === 0)
 		reasons.push(
 			turned.length > 0
-				? reason('caution', 'reversed', `Reversed: ${turned.map(({ function: name }) => name).join(', ')}.`, {
-						value: turned.length,
-						next: 'Turn these channels round in the radio, unless the aircraft wants them so, and look again.',
-					})
+				? reason(
+						'caution',
+						'reversed',
+						`Reversed: ${turned.map(({ function: name }) => name).join(', ')}. Channels: ${channels.map(({ function: name, channel }) => `${name} ${channel ?? '–'}`).join(', ')}.`,
+						{
+							value: turned.length,
+							next: 'Turn these channels round in the radio, unless the aircraft wants them so, and look again.',
+						},
+					)
 				: reason('pass', 'order-known', 'Each gesture moved one channel, the right way round.', { value: 4 }),
 		);
 	return { channels, steps: words.join('; '), ...judge(reasons) };

@@ -432,6 +432,8 @@
 				<div class="mt-4 flex min-h-11 flex-wrap gap-3">
 					<Later>
 						{#if item.page}<Button href={view.href(station, item.page.of)}>{item.page.words}</Button>{/if}
+						{#if item.link}<Button href="/aircraft/{view.bundle.aircraft.id}/{item.link.to}">{item.link.words}</Button
+							>{/if}
 						{#if instrument}<Button href={view.href(station, `measure-${instrument.id}`)}
 								>Measure it: {instrument.title.toLowerCase()}</Button
 							>{/if}

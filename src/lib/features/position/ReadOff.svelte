@@ -69,7 +69,7 @@
 		void onread({
 			kind: 'test',
 			task: 'position',
-			sourceName: lights ? 'the aircraft’s lights' : 'read off the aircraft’s screen',
+			sourceName: lights ? 'the aircraft’s lights' : 'the aircraft’s display or voice',
 			headline: found.headline,
 			figures: [
 				...(lights

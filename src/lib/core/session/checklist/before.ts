@@ -147,6 +147,7 @@ export const BEFORE: readonly Template[] = [
 		weight: 'caution',
 		text: 'Settings were saved before anything was changed or pasted',
 		why: 'A paste may reset what nobody looks at; the way back is the copy.',
+		link: { to: 'settings', words: 'Open settings sheets' },
 		when: [untried, built],
 	},
 	{
@@ -314,8 +315,9 @@ export const BEFORE: readonly Template[] = [
 		station: 'bench',
 		type: 'tick',
 		weight: 'hold',
-		text: 'After the update: modes, switches, loss of link and return were read back one by one',
-		why: 'An update may set them back to the maker’s values. Until then it counts as untried.',
+		text: 'Flight modes, switches, failsafe and return to home read back one by one after the change',
+		why: 'Firmware or pasted settings may reset them to the maker’s values. Until then they count as untested.',
+		link: { to: 'settings', words: 'Compare settings sheets' },
 		when: [updated],
 	},
 	{

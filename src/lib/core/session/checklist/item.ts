@@ -61,6 +61,8 @@ export interface Item {
 	rung?: Rung;
 	/** A page of its own that answers it step by step, and what its button says. */
 	page?: { of: TaskPage; words: string };
+	/** A page of the aircraft that helps to answer it, and what its button says. */
+	link?: { to: 'settings'; words: string };
 	/** The task that its finding is kept under, where that finding answers the whole item. */
 	found?: string;
 }
