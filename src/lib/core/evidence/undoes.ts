@@ -22,6 +22,7 @@ const FLOWN = [
 	'circle-rung',
 	'by-hand',
 	'follows',
+	'anomaly-gone',
 	'sounds-even',
 	'take-off',
 	'trim',

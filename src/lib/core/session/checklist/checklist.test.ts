@@ -15,6 +15,7 @@ import {
 } from '../../../schema/records';
 import { eventKindSchema } from '../../../schema/entries';
 import { undoneBy } from '../../evidence/undoes';
+import { entryOf, ticked } from '../../facts/entries.fixture';
 import { outcomeOf } from '../answers';
 import { checklistFor, everyItem, type Setting } from '../items';
 import { STATIONS } from '../stations';
@@ -263,5 +264,20 @@ describe('where practitioners differ about first flights', () => {
 		expect(hall?.rung?.seconds).toBe(60);
 		expect(hall?.caution).toContain('ceiling');
 		expect(hall?.because).toContain('as chosen');
+	});
+});
+
+describe('an anomaly that was logged', () => {
+	const asked = (days: number) => {
+		const at = new Date(Date.UTC(2026, 4, 14 - days, 9)).toISOString();
+		const events = [{ id: 'e', at, kind: 'odd-flight' as const, note: 'drifts to the left' }];
+		const entries = [entryOf(0, ticked('frame'))];
+		return checklistFor({ aircraft: craft('multirotor', { events }), entries }).find(({ id }) => id === 'anomaly-gone');
+	};
+	it('is looked for again in the hover for two weeks, by its note', () => {
+		expect(asked(3)?.text).toContain('drifts to the left');
+		expect(asked(3)?.station).toBe('hover');
+		expect(asked(20)).toBeUndefined();
+		expect(asked(-2)).toBeUndefined();
 	});
 });

@@ -66,6 +66,24 @@ export const roof = venue('under a roof', 'roof');
 export const people = venue('people are near', 'people');
 export const water = venue('over water', 'water');
 export const outdoors = not(roof);
+/** Days for which an anomaly that was logged is looked for again. */
+const ANOMALY_DAYS = 14;
+
+/** The last anomaly logged before the session, where it is recent enough to be looked for again. */
+export function lateAnomaly({ aircraft, entries }: Setting): Aircraft['events'][number] | null {
+	const begun = Date.parse(entries?.[0]?.at ?? '');
+	if (Number.isNaN(begun)) return null;
+	return (
+		aircraft.events.findLast(({ kind: what, at }) => {
+			const days = (begun - Date.parse(at)) / 86_400_000;
+			return what === 'odd-flight' && days >= 0 && days <= ANOMALY_DAYS;
+		}) ?? null
+	);
+}
+export const afterAnomaly: Condition = {
+	because: `an anomaly was logged in the last ${ANOMALY_DAYS} days`,
+	holds: (setting) => lateAnomaly(setting) !== null,
+};
 /** Something of it is new or was opened: nothing of before can be relied on. */
 export const untried = occasion(
 	'untried since it was built, repaired, updated or crashed',

@@ -73,6 +73,7 @@ const FAULTS: Readonly<Record<string, readonly string[]>> = {
 	'surfaces-level': ['They move the wrong way', 'They do not move', 'They flutter'],
 	'first-rung': ['It is its first hover', 'Something was changed since', 'Not known'],
 	'take-off': ['It leaned', 'It jumped', 'It stayed down', 'It drifted off'],
+	'anomaly-gone': ['It does it again', 'It does something else'],
 	'sounds-even': ['It buzzes', 'It surges', 'It hums higher', 'One motor sounds different'],
 	'by-hand': ['It drifts in the open', 'It sinks', 'It leans', 'It shakes'],
 	launch: ['It dropped', 'It leaned to one side', 'It climbed too steeply', 'It sinks in self-level'],

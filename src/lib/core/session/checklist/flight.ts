@@ -2,12 +2,14 @@ import type { Aircraft } from '../../../schema/records';
 import { comesHome, hasPart, showsData } from '../../aircraft/capabilities';
 import { sessionLimits } from '../limits';
 import {
+	afterAnomaly,
 	anyPart,
 	heightHeld,
 	hallFirst,
 	homing,
 	inPercent,
 	kind,
+	lateAnomaly,
 	not,
 	nudged,
 	opened,
@@ -223,6 +225,19 @@ export const FLIGHT: readonly Template[] = [
 		opens: 'sound',
 		found: 'sound',
 		when: [opened, lifts],
+	},
+	{
+		id: 'anomaly-gone',
+		station: 'hover',
+		type: 'confirm',
+		weight: 'hold',
+		text: (setting) => {
+			const note = lateAnomaly(setting)?.note;
+			return `Anomaly of the last flights does not recur${note ? `: ${note}` : ''}`;
+		},
+		why: 'A fault that nobody found comes back. Provoke it near the ground, over grass, at a safe distance.',
+		caution: 'At the first sign of it: land, disarm, battery off.',
+		when: [afterAnomaly],
 	},
 	{
 		id: 'height-rung',
