@@ -126,6 +126,7 @@ export async function startSession(
 }
 
 const VALUES: Record<string, string> = {
+	'Distance limit': '100',
 	'Pack at rest, volts': '4.17',
 	'Pack charge': '97',
 	'Return height': '40',

@@ -28,6 +28,7 @@ const FLOWN = [
 	'trim',
 	'launch',
 	'hover',
+	'return-cancel',
 	'return-switch',
 	'return-radio-off',
 ] as const;
@@ -42,7 +43,18 @@ const STARTED = [
 	'restarted',
 	'position',
 ] as const;
-const SET = ['loss-action', 'return-height', 'battery-levels', 'link-loss', 'switches', 'pre-arm', 'way-home'] as const;
+const SET = [
+	'loss-action',
+	'distance-limit',
+	'sticks-taught',
+	'rates',
+	'return-height',
+	'battery-levels',
+	'link-loss',
+	'switches',
+	'pre-arm',
+	'way-home',
+] as const;
 const KNOCKED = [
 	'frame',
 	'antennas',

@@ -61,6 +61,8 @@ export const withCompass = of('it has a compass', (a) => a.compasses > 0);
 export const mounted = (where: NonNullable<Aircraft['compassMounts']>[number], because: string): Condition =>
 	of(because, (a) => a.compassMounts?.includes(where) ?? false);
 export const twoCompasses = of('it has more than one compass', (a) => a.compasses > 1);
+/** Shows its state by lights alone. */
+export const lightsOnly = of('it shows its state by lights alone', ({ gives }) => gives === 'lights');
 export const withoutData = of('it shows no data', (a) => !showsData(a));
 export const roof = venue('under a roof', 'roof');
 export const people = venue('people are near', 'people');

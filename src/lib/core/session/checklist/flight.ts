@@ -337,6 +337,17 @@ export const FLIGHT: readonly Template[] = [
 		when: [untried, outdoors, stands],
 	},
 	{
+		id: 'return-cancel',
+		station: 'hover',
+		type: 'confirm',
+		weight: 'caution',
+		text: 'Return to home started and cancelled by its switch: it stops the return, and the sticks answer',
+		why: 'A return that climbs into a tree or flies the wrong way is ended by hand, and only what was tried is found in time.',
+		caution: 'Beyond the minimum return distance, clear above and behind; the other hand on the mode switch.',
+		offered: ['Tried in the return test', 'Return to home is not used today'],
+		when: [homing, untried, outdoors],
+	},
+	{
 		id: 'wanders',
 		station: 'hover',
 		type: 'tick',

@@ -1,6 +1,6 @@
 import { sideSchema, type Aircraft } from '../../../schema/records';
 import { returnHeight } from './returnHeight';
-import { anyPart, built, calibrated, homing, kind, not, outdoors, part, roof, toy, wing } from './conditions';
+import { anyPart, built, calibrated, homing, kind, not, outdoors, part, roof, toy, untried, wing } from './conditions';
 import { abortMode } from '../controls';
 import { STAND_CLEAR, type Template } from './item';
 
@@ -232,6 +232,23 @@ export const POWER: readonly Template[] = [
 		why: 'A hundred metres up and a thousand out is close to hopeless for most pilots: stay where you see which way it points.',
 		caution: 'Stay within the distance that the radio was tried to; do not go further until the tests were repeated.',
 		when: [homing, outdoors],
+	},
+	{
+		id: 'distance-limit',
+		station: 'return',
+		grade: 'read-off',
+		type: 'measure',
+		weight: 'caution',
+		text: 'Distance limit set until return to home is tested again',
+		why: 'A return that was not tested since the change is trusted no farther than one can fly back by hand.',
+		limit: {
+			unit: 'm',
+			quantity: 'height',
+			source: 'Your own limit',
+			possible: { low: 5, high: 20_000 },
+		},
+		offered: ['The aircraft has no distance limit', 'Return to home is tested first today'],
+		when: [homing, untried, outdoors],
 	},
 	{
 		id: 'known-range',
