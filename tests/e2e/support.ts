@@ -148,7 +148,7 @@ export async function answerByKeys(page: Page, station: string): Promise<void> {
 		const untimed = page.getByRole('button', { name: 'Flown, not timed' });
 		if (value) await page.keyboard.type(value);
 		if (await untimed.isVisible()) await untimed.click();
-		else await page.keyboard.press(/nudge/i.test(heading) ? '1' : 'Enter');
+		else await page.keyboard.press(/nudge|Tank or seed box/i.test(heading) ? '1' : 'Enter');
 		const next = `${Number(answered) + 1} of ${of} answered`;
 		// A timed wait need not be waited for where the clock is the test's.
 		if (held.has(page) && /Set down level/.test(heading)) await passTimeUntil(page, open, next);

@@ -24,6 +24,7 @@ export const factKeySchema = z.enum([
 	'obstacleCount',
 	'venue',
 	'settingsProfile',
+	'payload',
 	'compassRollDeg',
 	'compassPitchDeg',
 	'compassYawDeg',

@@ -4,6 +4,9 @@ import type { EventExtent, LossAction, Sensor, Venue } from '../../schema/record
 import { affectsSensor } from '../due/rules';
 import type { Quantity } from '../words/units';
 
+/** What an aircraft that works in the field carries. */
+export type Payload = 'tank' | 'spreader';
+
 /** The type of each value. Lengths, speeds and angles in SI units and degrees. */
 export interface FactValues {
 	returnAltitudeM: number;
@@ -28,6 +31,7 @@ export interface FactValues {
 	obstacleCount: number;
 	venue: Venue;
 	settingsProfile: 'outdoor' | 'indoor';
+	payload: Payload;
 	compassRollDeg: number;
 	compassPitchDeg: number;
 	compassYawDeg: number;
@@ -108,6 +112,7 @@ export const FACT_RULES: Record<FactKey, FactRule> = {
 	obstacleCount: rule('Obstacles', '', 0),
 	venue: rule('Venue', '', 0),
 	settingsProfile: rule('Settings profile', '', 0, { safety: true }),
+	payload: rule('Payload', '', 0, { varies: true }),
 	compassRollDeg: rule('Compass roll', '°', 2, MODULE),
 	compassPitchDeg: rule('Compass pitch', '°', 2, MODULE),
 	compassYawDeg: rule('Compass yaw', '°', 2, MODULE),

@@ -22,6 +22,7 @@ const WORDS: Partial<Record<FactKey, Record<string, string>>> = {
 	failsafeAction: LOSS_WORDS,
 	speedReference: { ground: 'ground speed', air: 'airspeed' },
 	settingsProfile: { indoor: 'indoor', outdoor: 'outdoor' },
+	payload: { tank: 'tank, spraying', spreader: 'spreader' },
 	venue: { open: 'open ground', people: 'people near', roof: 'under a roof', water: 'over water' },
 };
 

@@ -18,14 +18,18 @@ function walked(item: string, { aircraft }: Setting): Pick<Item, 'page' | 'found
 	return of ? { page: { of, words: walkOf(of, aircraft).title }, found: of } : {};
 }
 
-const itemOf = ({ when = [], limit, text, rung, ...rest }: Template, setting: Setting): Item => ({
-	...rest,
-	...walked(rest.id, setting),
-	text: typeof text === 'function' ? text(setting) : text,
-	...(rung ? { rung: typeof rung === 'function' ? rung(setting) : rung } : {}),
-	...(limit ? { limit: typeof limit === 'function' ? limit(setting) : limit } : {}),
-	because: [...new Set(when.map(({ because }) => because).filter(Boolean))].join(', '),
-});
+const itemOf = ({ when = [], limit, text, rung, choices, ...rest }: Template, setting: Setting): Item => {
+	const offered = choices?.(setting);
+	return {
+		...rest,
+		...(offered ? { choices: offered } : {}),
+		...walked(rest.id, setting),
+		text: typeof text === 'function' ? text(setting) : text,
+		...(rung ? { rung: typeof rung === 'function' ? rung(setting) : rung } : {}),
+		...(limit ? { limit: typeof limit === 'function' ? limit(setting) : limit } : {}),
+		because: [...new Set(when.map(({ because }) => because).filter(Boolean))].join(', '),
+	};
+};
 
 /**
  * The checklist for an aircraft, a place, a pack and a day, in the order of the stations: each item with why it is on the list,

@@ -4,6 +4,7 @@
 	import { page } from '$app/state';
 	import type { StationId } from '$lib/schema/records';
 	import type { CheckPayload, EventKind, Odd } from '$lib/schema/entries';
+	import type { StatedFact } from '$lib/schema/facts';
 	import { checklistFor, type Item } from '$lib/core/session/items';
 	import { faultsOf } from '$lib/core/session/checklist/faults';
 	import { signOf } from '$lib/core/session/checklist/signs';
@@ -165,7 +166,12 @@
 	const crew = $derived(view.bundle.session.crew ?? []);
 	const confirmer = $derived(preferences.twoPersons ? (crew[0]?.name ?? '') : '');
 	/** An answer that waits for the second person. */
-	let waiting = $state.raw<{ of: string; value: number | null; waitedS: number | null } | null>(null);
+	let waiting = $state.raw<{
+		of: string;
+		value: number | null;
+		waitedS: number | null;
+		states: StatedFact | undefined;
+	} | null>(null);
 	$effect(() => {
 		if (waiting && waiting.of !== item?.id) waiting = null;
 	});
@@ -173,7 +179,11 @@
 		if (preferences.readAloud && chosen && !chosen.shut) say(chosen.title);
 	});
 
-	async function accept(value: number | null, waitedS: number | null, confirmed = false) {
+	async function accept(
+		value: number | null,
+		waitedS: number | null,
+		{ confirmed = false, states }: { confirmed?: boolean; states?: StatedFact | undefined } = {},
+	) {
 		if (!item) return;
 		slip = null;
 		if (value !== null && isImpossible(item, value)) {
@@ -181,7 +191,7 @@
 			return;
 		}
 		if (confirmer && !confirmed && outcomeOf(item, value, waitedS) === 'done') {
-			waiting = { of: item.id, value, waitedS };
+			waiting = { of: item.id, value, waitedS, states };
 			if (preferences.readAloud) say(`${confirmer}?`);
 			return;
 		}
@@ -189,7 +199,11 @@
 		const outcome = outcomeOf(item, value, waitedS);
 		await write(
 			item,
-			{ outcome, value, waitedS, reason: '', ...(confirmed ? { confirmedBy: confirmer } : {}) },
+			{
+				...{ outcome, value, waitedS, reason: '' },
+				...(confirmed && confirmer ? { confirmedBy: confirmer } : {}),
+				...(states ? { states: [states] } : {}),
+			},
 			outcome === 'done' ? 'Recorded' : 'Recorded as not as it should be',
 		);
 	}
@@ -273,7 +287,7 @@
 		else if (event.key === 'ArrowUp' && !inField(event)) move(-1);
 		else if (inField(event)) return;
 		else if (event.key === 'Enter' && !onControl) {
-			if (waiting) void accept(waiting.value, waiting.waitedS, true);
+			if (waiting) void accept(waiting.value, waiting.waitedS, { ...waiting, confirmed: true });
 			else if (open && !stopped) (item?.rung ? step : answer)?.press();
 			else if (next) void goto(view.taskHref(next));
 			else if (held && leads(held)) again(held);
@@ -281,7 +295,7 @@
 		} else if (event.key === 'x' && open && chosen.offered) asideOf = chosen;
 		else if (event.key === 'n' && open && item?.type !== 'nudge') notRight();
 		else if (/^[0-9]$/.test(event.key) && open && item?.type === 'measure') answer?.type(event.key);
-		else if (/^[1-3]$/.test(event.key) && open && item?.type === 'nudge') answer?.type(event.key);
+		else if (/^[1-3]$/.test(event.key) && open && (item?.type === 'nudge' || item?.choices)) answer?.type(event.key);
 		else return;
 		event.preventDefault();
 	}
@@ -396,7 +410,8 @@
 						answeredAt={chosen.entry?.at ?? null}
 						unit={unitOf(item)}
 						{busy}
-						onaccept={(value, waitedS) => accept(value === null ? null : toSi(item, value), waitedS)}
+						onaccept={(value, waitedS, states) =>
+							accept(value === null ? null : toSi(item, value), waitedS, { states })}
 						onnudge={(outcome, odd) => void nudge(outcome, odd)}
 					/>{/if}
 				{#if waiting && waiting.of === item.id}
@@ -405,7 +420,11 @@
 						<span class="min-w-0 flex-1 basis-52 text-[17px]"
 							>{confirmer}: is it so{held.value === null ? '' : `, ${showValue(item, held.value)}`}?</span
 						>
-						<Button kind="primary" kbd="↵" disabled={busy} onclick={() => void accept(held.value, held.waitedS, true)}
+						<Button
+							kind="primary"
+							kbd="↵"
+							disabled={busy}
+							onclick={() => void accept(held.value, held.waitedS, { ...held, confirmed: true })}
 							>Confirmed by {confirmer}</Button
 						>
 						<Button class="min-h-14" onclick={() => (waiting = null)}>Look again</Button>
@@ -421,7 +440,7 @@
 						{#if slip.meant.length > 0}
 							<div class="mt-2 flex flex-wrap gap-2">
 								{#each slip.meant as { value, words } (value)}
-									<Button class="min-h-14" disabled={busy} onclick={() => void accept(value, null, true)}
+									<Button class="min-h-14" disabled={busy} onclick={() => void accept(value, null, { confirmed: true })}
 										>{words}</Button
 									>
 								{/each}

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { CheckPayload, Odd } from '$lib/schema/entries';
 	import type { Item } from '$lib/core/session/items';
+	import type { StatedFact } from '$lib/schema/facts';
 	import { fromUnit, toUnit } from '$lib/core/words/units';
 	import { z } from 'zod';
 	import { keepDraft } from '$lib/ui/draft.svelte';
@@ -18,7 +19,7 @@
 		answeredAt: string | null;
 		unit: string;
 		busy: boolean;
-		onaccept: (value: number | null, waitedS: number | null) => void;
+		onaccept: (value: number | null, waitedS: number | null, states?: StatedFact) => void;
 		onnudge: (outcome: CheckPayload['outcome'], odd?: Odd) => void;
 	};
 	let { item, of, answeredAt, unit, busy, onaccept, onnudge }: Props = $props();
@@ -143,12 +144,17 @@
 				onaccept(value, null);
 			}
 		} else if (item.type === 'wait') (over ? waited : begin)();
-		// A nudge has three answers: none of them is the one that a key presses by itself.
-		else if (item.type !== 'nudge') onaccept(null, null);
+		// Where there are several answers, none of them is the one that Enter presses.
+		else if (item.type !== 'nudge' && !item.choices) onaccept(null, null);
 	}
 
 	/** A digit pressed while nothing had the focus. */
 	export function type(digit: string) {
+		if (item.choices) {
+			const chosen = item.choices[Number(digit) - 1];
+			if (chosen) onaccept(null, null, chosen.states);
+			return;
+		}
 		if (item.type === 'nudge') {
 			if (digit === '1') onnudge('done');
 			else if (digit === '2') onnudge('doubtful');
@@ -238,6 +244,14 @@
 		<Button kind="primary" disabled={busy} onclick={() => onnudge('done')} kbd="1">Clean</Button>
 		<Button class="min-h-14" disabled={busy} onclick={() => onnudge('doubtful')} kbd="2">Doubtful</Button>
 		<Button class="min-h-14" disabled={busy} onclick={() => (wrong = true)} kbd="3">Wrong</Button>
+	</div>
+{:else if item.choices}
+	<div class="flex flex-wrap gap-3">
+		{#each item.choices as { words, states }, k (words)}
+			<Button class="min-h-14" kbd={String(k + 1)} disabled={busy} onclick={() => onaccept(null, null, states)}
+				>{words}</Button
+			>
+		{/each}
 	</div>
 {:else}
 	<Button kind="primary" onclick={press} disabled={busy} kbd="↵">

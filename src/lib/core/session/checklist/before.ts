@@ -1,7 +1,9 @@
+import { hasPart } from '../../aircraft/capabilities';
 import { fullCell } from './pack';
 import {
 	anyPart,
 	built,
+	carrying,
 	crashed,
 	first,
 	homing,
@@ -400,6 +402,13 @@ export const BEFORE: readonly Template[] = [
 		text: 'Tank or seed box fitted with the power off, its mode chosen',
 		why: 'Set for the other load, it gives the wrong amount or nothing. What it gives is not measured before.',
 		caution: 'Power off while tank and spreader are exchanged.',
+		choices: ({ aircraft }) =>
+			hasPart(aircraft, 'tank') && hasPart(aircraft, 'spreader')
+				? [
+						{ words: 'Tank fitted', states: { key: 'payload', value: 'tank' } },
+						{ words: 'Spreader fitted', states: { key: 'payload', value: 'spreader' } },
+					]
+				: undefined,
 		must: true,
 		when: [anyPart('it carries a load to the field', 'tank', 'spreader')],
 	},
@@ -411,7 +420,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'Clean water in the tank for every test',
 		why: 'A test that spills chemical is an accident.',
 		caution: 'Water instead of chemical until the flight for the field.',
-		when: [part('tank', 'it sprays')],
+		when: [carrying('tank', 'it sprays')],
 	},
 	{
 		id: 'lines-vented',
@@ -422,7 +431,7 @@ export const BEFORE: readonly Template[] = [
 		why: 'Air in the lines is a wrong rate that looks like a weak pump.',
 		caution: 'Water, not the product. Propellers off. Stand beside the nozzles.',
 		offered: ['The spreader is fitted today'],
-		when: [part('tank', 'it sprays')],
+		when: [carrying('tank', 'it sprays')],
 	},
 	{
 		id: 'spreader-ready',
@@ -432,8 +441,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'Spreader fitted, its mode read back, feeder turns, the fan follows',
 		why: 'Set for the tank, it turns nothing or at the wrong rate.',
 		caution: 'Power off and pack out while tank and spreader are exchanged. No finger in the feeder.',
-		offered: ['The tank is fitted today'],
-		when: [part('spreader', 'it spreads')],
+		when: [carrying('spreader', 'it spreads')],
 	},
 	// Site
 	{

@@ -1,6 +1,7 @@
 import type { Aircraft, AircraftKind, Occasion, Pack, Part, Session, Site, Venue } from '../../../schema/records';
 import type { Entry } from '../../../schema/entries';
 import { undoneByDoing } from '../../evidence/undoes';
+import type { Payload } from '../../facts/keys';
 import type { Deferred } from '../deferred';
 import { comesHome, hasPart, isFactory, showsData } from '../../aircraft/capabilities';
 
@@ -61,6 +62,24 @@ export const withCompass = of('it has a compass', (a) => a.compasses > 0);
 export const mounted = (where: NonNullable<Aircraft['compassMounts']>[number], because: string): Condition =>
 	of(because, (a) => a.compassMounts?.includes(where) ?? false);
 export const twoCompasses = of('it has more than one compass', (a) => a.compasses > 1);
+/** The payload that the session stated last; of an aircraft with one payload, that one. Null while an aircraft of both has not been asked. */
+export function payloadFitted({ aircraft, entries = [] }: Setting): Payload | null {
+	const carried = PAYLOADS.filter((one) => hasPart(aircraft, one));
+	if (carried.length < 2) return carried[0] ?? null;
+	const stated = entries.findLast(
+		({ payload }) => payload.kind === 'check' && payload.states?.some(({ key }) => key === 'payload'),
+	)?.payload;
+	const value = stated?.kind === 'check' ? stated.states?.find(({ key }) => key === 'payload')?.value : undefined;
+	return PAYLOADS.find((one) => one === value) ?? null;
+}
+const PAYLOADS = ['tank', 'spreader'] as const satisfies readonly Payload[];
+
+/** It works with this payload, and the other one is not fitted. */
+export const carrying = (which: Payload, because: string): Condition => ({
+	because,
+	holds: (setting) => hasPart(setting.aircraft, which) && (payloadFitted(setting) ?? which) === which,
+});
+
 /** Shows its state by lights alone. */
 export const lightsOnly = of('it shows its state by lights alone', ({ gives }) => gives === 'lights');
 export const withoutData = of('it shows no data', (a) => !showsData(a));

@@ -1,4 +1,5 @@
 import type { ControlUse, Crew, StationId } from '../../../schema/records';
+import type { StatedFact } from '../../../schema/facts';
 import type { Quantity } from '../../words/units';
 import type { TaskPage } from '../task';
 import type { Condition, Setting } from './conditions';
@@ -51,6 +52,8 @@ export interface Item {
 	must?: true;
 	/** Reasons for leaving it undone that pilots have; words of one's own are always possible. */
 	offered?: readonly string[];
+	/** Answers to choose from in place of one OK, each with the value that it states. */
+	choices?: readonly { words: string; states: StatedFact }[];
 	/** Role that the crew of the session must have, where one is named, for an OK to count. */
 	role?: Crew['role'];
 	/** Why it stands on this list; empty where every flight has it. */
@@ -68,11 +71,12 @@ export interface Item {
 }
 
 /** An item as it is written down: with the conditions under which it is asked, all of which must hold. */
-export interface Template extends Omit<Item, 'because' | 'limit' | 'text' | 'rung'> {
+export interface Template extends Omit<Item, 'because' | 'limit' | 'text' | 'rung' | 'choices'> {
 	text: string | ((setting: Setting) => string);
 	when?: readonly Condition[];
 	limit?: ValueLimit | ((setting: Setting) => ValueLimit);
 	rung?: Rung | ((setting: Setting) => Rung);
+	choices?: (setting: Setting) => Item['choices'];
 }
 
 /** Cautions that more than one item carries. */

@@ -1,4 +1,5 @@
-import type { Part } from '../../../schema/records';
+import type { Payload } from '../../facts/keys';
+import { payloadFitted } from '../checklist/conditions';
 import { hasPart } from '../../aircraft/capabilities';
 import { orAside, type Task } from '../task';
 import { checkOf } from './items';
@@ -10,13 +11,13 @@ interface Measured {
 	title: string;
 	next: string;
 	offered: readonly string[];
-	part: Part;
+	part: Payload;
 }
 
 /** What an aircraft that gives something to the field gives, measured against what is set before it is over the field. */
 const given = ({ next, part, ...shared }: Measured): Task => ({
 	station: 'bench',
-	applies: ({ aircraft }) => hasPart(aircraft, part),
+	applies: (evidence) => hasPart(evidence.aircraft, part) && (payloadFitted(evidence) ?? part) === part,
 	state(_, record) {
 		const state = orAside(measuredState({ ...shared, station: 'bench', next }, record), record);
 		// Nothing is turned or opened before the load was exchanged without power.
@@ -33,7 +34,7 @@ export const water = given({
 	part: 'tank',
 	title: 'Nobody has measured what each nozzle gives',
 	next: 'Catch it, nozzle by nozzle',
-	offered: ['The spreader is fitted today', 'Measured since the last change of nozzles'],
+	offered: ['Measured since the last change of nozzles'],
 });
 
 export const feeder = given({
@@ -42,5 +43,5 @@ export const feeder = given({
 	part: 'spreader',
 	title: 'Nobody has measured what the feeder gives',
 	next: 'Count its turns and weigh',
-	offered: ['The tank is fitted today', 'Measured since the last change of seed'],
+	offered: ['Measured since the last change of seed'],
 });
