@@ -98,7 +98,7 @@ export async function flyAndLand(page: Page, metres = ''): Promise<void> {
 	await page.getByRole('button', { name: /^(Off the ground|Take off again)/ }).click();
 	await expect(h1(page)).toHaveText('Flying');
 	await page.getByRole('button', { name: 'Landed' }).click();
-	await expect(page.getByText('Landed; noted').first()).toBeVisible();
+	await expect(page.getByText('Landing recorded').first()).toBeVisible();
 	if (metres) await landingByTape(page, metres);
 }
 

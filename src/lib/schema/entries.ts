@@ -215,6 +215,10 @@ export const flightSchema = z.object({
 	landAfterMin: z.number().positive().max(600).nullable(),
 	/** Minutes after takeoff by which it should turn back; with `took-off`, where a return was planned. */
 	turnBackMin: z.number().min(0).max(600).nullable().optional(),
+	/** Seconds in the air as the page counted them, whatever the clock of the device did; with `landed`. */
+	airborneS: z.number().min(0).max(86_400).optional(),
+	/** Seconds by which the clock of the device was moved during the flight, where it was; with `landed`. */
+	clockStepS: z.number().optional(),
 	/** What decided each of the two, and the charge at takeoff they were computed from. */
 	clock: z
 		.object({
@@ -235,6 +239,8 @@ export const flightSchema = z.object({
 		})
 		.optional(),
 });
+
+export type FlightPayload = z.infer<typeof flightSchema>;
 
 /**
  * What the session is: the first entry of a chain, and one more for every change. The aircraft, place and pack stand in it as they

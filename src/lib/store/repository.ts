@@ -110,15 +110,21 @@ export interface SessionBundle {
 
 /** A session with all that its pages need, its chain verified; null where it is not on this device. */
 export async function loadSession(id: string): Promise<SessionBundle | null> {
-	const session = await db.sessions.get(id);
-	if (!session) return null;
-	const [aircraft, site, pack, rows] = await Promise.all([
-		db.aircraft.get(session.aircraftId),
-		session.siteId ? db.sites.get(session.siteId) : undefined,
-		session.packId ? db.packs.get(session.packId) : undefined,
-		db.entries.where('sessionId').equals(id).toArray(),
-	]);
-	if (!aircraft) return null;
+	// In one transaction: an entry that another tab writes meanwhile would look like a broken chain.
+	const read = await db.transaction('r', db.record, async () => {
+		const session = await db.sessions.get(id);
+		return (
+			session && {
+				session,
+				aircraft: await db.aircraft.get(session.aircraftId),
+				site: session.siteId ? await db.sites.get(session.siteId) : undefined,
+				pack: session.packId ? await db.packs.get(session.packId) : undefined,
+				rows: await db.entries.where('sessionId').equals(id).toArray(),
+			}
+		);
+	});
+	if (!read?.aircraft) return null;
+	const { session, aircraft, site, pack, rows } = read;
 	return {
 		session,
 		aircraft,

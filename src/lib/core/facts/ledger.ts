@@ -1,6 +1,7 @@
 import type { Entry } from '../../schema/entries';
 import type { FlightTimeAnswer } from '../../schema/flightTime';
 import type { Aircraft, Pack } from '../../schema/records';
+import { flightsOf, type Flight } from '../evidence/flights';
 import { gradeOf } from '../evidence/grade';
 import { Z_90 } from '../math/normal';
 import { chargeOf, NOMINAL_V } from '../propulsion/charge';
@@ -94,7 +95,8 @@ const UNTIMED_MIN: Readonly<Record<string, number>> = {
 	'return-switch': 2,
 	'return-radio-off': 2,
 };
-const MINUTE_MS = 60_000;
+/** Minutes of a flight of which no length is known, where no land-by time was set either. */
+const UNKNOWN_FLIGHT_MIN = 15;
 
 /** Minutes in the air, with one sigma. */
 interface Flown {
@@ -108,6 +110,14 @@ function flownBy({ payload }: Entry): Flown | null {
 	if (payload.flownS !== undefined) return { minutes: payload.flownS / 60, sigmaMin: 0.1 * (payload.flownS / 60) };
 	const usual = UNTIMED_MIN[payload.task];
 	return usual === undefined ? null : { minutes: usual, sigmaMin: UNTIMED_SHARE * usual };
+}
+
+/** Minutes of a flight that landed; where its length cannot be, the land-by time that it took off with, half of it as sigma. */
+function flownOf({ minutes, tookOff }: Flight): Flown {
+	if (minutes !== null) return { minutes, sigmaMin: 0 };
+	const landBy = tookOff.payload.kind === 'flight' ? tookOff.payload.landAfterMin : null;
+	const usual = landBy ?? UNKNOWN_FLIGHT_MIN;
+	return { minutes: usual, sigmaMin: usual / 2 };
 }
 
 /** Charge at rest that a check reads, %, with one sigma; null where it reads none. */
@@ -159,6 +169,7 @@ export function batteryLedger(
 	let recorded = false;
 	let fitted = true;
 	let since: string | null = null;
+	const flights = new Map(flightsOf([...past, ...entries]).map((flight) => [flight.landed?.id, flight]));
 	for (const entry of [...past, ...entries]) {
 		if (!recorded && (pack.stateAt === undefined ? entry === entries[0] : entry.at > stateAt)) {
 			record();
@@ -172,8 +183,9 @@ export function batteryLedger(
 		if (!fitted) continue;
 		if (payload.kind === 'flight') {
 			if (payload.what === 'took-off') since = at;
-			else if (payload.what === 'landed' && since) {
-				fly({ minutes: (Date.parse(at) - Date.parse(since)) / MINUTE_MS, sigmaMin: 0 });
+			else if (payload.what === 'landed') {
+				const flight = flights.get(entry.id);
+				if (flight) fly(flownOf(flight));
 				since = null;
 			}
 			continue;

@@ -1,13 +1,13 @@
 import type { Entry } from '../../schema/entries';
 import type { FlightTimeAnswer, FlightTimeRequest } from '../../schema/flightTime';
 import type { Chemistry, Pack } from '../../schema/records';
+import { flightsOf } from '../evidence/flights';
 import { chargeOf } from './charge';
 import { estimateFlightTime } from './flightTime';
 import { flightTimeLimits as limits } from './flightTimeLimits';
 
 type Flight = FlightTimeRequest['flights'][number];
 
-const MINUTE_MS = 60_000;
 /** The curve of charge that a pack's chemistry has. */
 export const CURVE = { lipo: 'lipo', 'high-voltage': 'lihv', 'lithium-ion': 'liion', percent: 'lipo' } as const;
 
@@ -30,17 +30,13 @@ export function flownFlights(
 		const inOrder = entries.toSorted((a, b) => a.seq - b.seq);
 		const last = (task: string) => inOrder.findLast(({ payload }) => payload.kind === 'check' && payload.task === task);
 		const [before, after] = ['pack-voltage', 'pack-after'].map((task) => chargeIn(last(task), pack.chemistry));
-		let [ms, since, at]: [number, number | null, string | null] = [0, null, null];
-		for (const { payload, at: when } of inOrder) {
-			if (payload.kind !== 'flight') continue;
-			if (payload.what === 'took-off') since = Date.parse(when);
-			else if (payload.what === 'landed' && since !== null) {
-				ms += Date.parse(when) - since;
-				[since, at] = [null, when];
-			}
-		}
-		if (at === null || ms <= 0) return [];
-		const flown = { pack: pack.id, minutes: ms / MINUTE_MS, at };
+		const flights = flightsOf(inOrder).filter(({ landed }) => landed !== null);
+		// A flight of a length that cannot be says nothing, nor do the others on the same charge.
+		if (flights.some(({ impossible }) => impossible)) return [];
+		const minutes = flights.reduce((sum, flight) => sum + (flight.minutes ?? 0), 0);
+		const at = flights.at(-1)?.landed?.at;
+		if (at === undefined || minutes <= 0) return [];
+		const flown = { pack: pack.id, minutes, at };
 		// Charge counted is better than charge read from volts at rest.
 		const used = last('charge-used')?.payload;
 		if (used?.kind === 'check' && used.value !== null) return [{ ...flown, usedMah: used.value }];

@@ -180,7 +180,12 @@ export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSy
 			const limits = limitWords(payload.limits, units);
 			return `Decision ${to}, signed ${payload.signedBy}${because(plain(payload.reason))}${limits ? `. Limits in force: ${limits}` : ''}`;
 		}
-		case 'flight':
-			return `${FLIGHT[payload.what]}${payload.landAfterMin === null ? '' : `, to be down after ${figure(payload.landAfterMin)} min`}${because(payload.note)}`;
+		case 'flight': {
+			const flown = payload.airborneS === undefined ? '' : `, ${(payload.airborneS / 60).toFixed(1)} min in the air`;
+			const step = payload.clockStepS
+				? `; the clock of the device was moved by ${(payload.clockStepS / 60).toFixed(0)} min meanwhile`
+				: '';
+			return `${FLIGHT[payload.what]}${flown}${step}${payload.landAfterMin === null ? '' : `, to be down after ${figure(payload.landAfterMin)} min`}${because(payload.note)}`;
+		}
 	}
 }

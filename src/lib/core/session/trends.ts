@@ -1,3 +1,4 @@
+import { flightsOf } from '../evidence/flights';
 import { isEvidence } from '../evidence/standing';
 import type { Entry } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
@@ -78,17 +79,12 @@ const counted = (entry: Entry): boolean => entry.payload.kind === 'test' && isEv
 function flown(entries: readonly Entry[]): { landings: TrendPoint[]; minutes: TrendPoint[] } {
 	const landings: TrendPoint[] = [];
 	const minutes: TrendPoint[] = [];
-	const since = new Map<string, number>();
-	for (const { at, sessionId, payload } of entries) {
-		if (payload.kind !== 'flight') continue;
-		if (payload.what === 'took-off') since.set(sessionId, Date.parse(at));
-		const start = since.get(sessionId);
-		if (payload.what === 'landed' && start !== undefined) {
-			minutes.push({ at, value: (Date.parse(at) - start) / 60_000, sigma: null });
-			since.delete(sessionId);
-		}
-		if (payload.landing) landings.push({ at, value: payload.landing.distanceM, sigma: null });
-	}
+	for (const flight of flightsOf(entries))
+		if (flight.landed && flight.minutes !== null)
+			minutes.push({ at: flight.landed.at, value: flight.minutes, sigma: null });
+	for (const { at, payload } of entries)
+		if (payload.kind === 'flight' && payload.landing)
+			landings.push({ at, value: payload.landing.distanceM, sigma: null });
 	return { landings, minutes };
 }
 

@@ -8,15 +8,17 @@
 	import { say, tone } from '$lib/ui/speech';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 
+	import { untrack } from 'svelte';
+	import { flightsOf } from '$lib/core/evidence/flights';
 	import { BY_HAND } from '$lib/core/session/currency';
 	import { comesHome, hasPart } from '$lib/core/aircraft/capabilities';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
+	import { FlightTimer } from './flightTimer.svelte';
 	import LandingBox from './LandingBox.svelte';
 
 	/** The flying screen: one large clock, when to be down, "landed", and a note by one tap. */
 	const view = getSessionView();
 	const NOTES = [BY_HAND, 'Gusts', 'It drifted', 'It circled', 'Picture lost', 'Link weak', 'Bumped'] as const;
-	const MS_PER_MIN = 60_000;
 
 	const { pack } = $derived(view.bundle);
 	let typedMin = $state<number | null>(null);
@@ -43,32 +45,34 @@
 	const tookOff = $derived(view.state.flight.tookOff);
 	const landed = $derived(view.state.flight.landed);
 	const flying = $derived(tookOff !== null && (landed?.seq ?? -1) < tookOff.seq);
-	const start = $derived(tookOff ? Date.parse(tookOff.at) : 0);
+	const lastFlight = $derived(flightsOf(view.bundle.entries).findLast(({ landed: end }) => end !== null));
 	const limitMin = $derived(tookOff?.payload.kind === 'flight' ? tookOff.payload.landAfterMin : null);
-	const landBy = $derived(limitMin === null ? null : start + limitMin * MS_PER_MIN);
 	const notes = $derived(
 		view.bundle.entries.filter(
 			({ payload, seq }) => payload.kind === 'flight' && payload.what === 'note' && seq > (tookOff?.seq ?? Infinity),
 		),
 	);
 	let panel = $state<HTMLElement>();
-	let now = $state(Date.now());
+	const timer = new FlightTimer();
+	const elapsedS = $derived(timer.counted.elapsedS);
 	let words = $state('');
 	let busy = $state(false);
-	const leftS = $derived(landBy === null ? null : Math.round((landBy - now) / 1000));
+	const leftS = $derived(limitMin === null ? null : Math.round(60 * limitMin - elapsedS));
+	/** The time of day, by the clock of the device, when so many seconds are left. */
+	const timeIn = (s: number) => showTime(new Date(timer.counted.wallMs + 1000 * s).toISOString());
+	const stepMin = $derived(Math.round(timer.counted.stepS / 60));
 
 	$effect(() => {
-		if (!flying) return;
-		const timer = setInterval(() => (now = Date.now()), 500);
-		return () => clearInterval(timer);
+		const takeoff = flying ? tookOff : null;
+		return takeoff ? untrack(() => timer.run(takeoff)) : undefined;
 	});
-	/** When to turn back, as computed at takeoff, ms; null where no return was planned. */
-	const turnBack = $derived.by(() => {
+	/** Seconds left to turn back, as computed at takeoff; null where no return was planned. */
+	const leftToTurn = $derived.by(() => {
 		const payload = tookOff?.payload;
 		const minutes = payload?.kind === 'flight' ? payload.turnBackMin : null;
-		return flying && typeof minutes === 'number' ? start + minutes * MS_PER_MIN : null;
+		return flying && typeof minutes === 'number' ? Math.round(60 * minutes - elapsedS) : null;
 	});
-	const turned = $derived(turnBack !== null && now >= turnBack);
+	const turned = $derived(leftToTurn !== null && leftToTurn <= 0);
 	$effect(() => {
 		if (turned && stage !== 'over') say('Turn back.');
 	});
@@ -109,6 +113,8 @@
 	async function write(what: 'took-off' | 'landed' | 'note', note = '') {
 		if (busy || refusedIn(panel)) return;
 		busy = true;
+		if (what === 'landed') timer.tick();
+		const { elapsedS: airborneS, stepS } = timer.counted;
 		try {
 			await view.record('fly', {
 				kind: 'flight',
@@ -122,12 +128,16 @@
 							clock: { landBy: clock.landBy, turnBack: clock.turnBack, startPct: clock.startPct },
 						}
 					: {}),
+				...(what === 'landed' ? { airborneS: Math.round(10 * airborneS) / 10 } : {}),
+				...(what === 'landed' && stepS !== 0 ? { clockStepS: Math.round(stepS) } : {}),
 			});
 			if (what === 'took-off') {
-				now = Date.now();
 				typedMin = null;
 				say('Off the ground.');
-			} else done(what === 'landed' ? 'Landed; noted' : 'Noted');
+			} else if (what === 'landed') {
+				timer.forget();
+				done('Landing recorded');
+			} else done('Note recorded');
 			words = '';
 		} catch (error) {
 			failed(error);
@@ -143,30 +153,33 @@
 			<div>
 				<p class="m-0 text-[15px] text-ink-2">In the air for</p>
 				<p class="figure-mono m-0 text-[62px] leading-none font-bold" role="timer">
-					{showClock(Math.max(0, (now - start) / 1000))}
+					{showClock(elapsedS)}
 				</p>
 			</div>
-			{#if landBy !== null && leftS !== null}
+			{#if leftS !== null}
 				<div>
-					<p class="m-0 text-[15px] text-ink-2">Down by {showTime(new Date(landBy).toISOString())}</p>
+					<p class="m-0 text-[15px] text-ink-2">Land by {timeIn(leftS)}</p>
 					<p class="figure-mono m-0 text-[44px] leading-none font-bold {leftS <= 60 ? 'text-hold' : ''}">
 						{leftS < 0 ? '−' : ''}{showClock(Math.abs(leftS))}
 					</p>
 				</div>
 			{/if}
-			{#if turnBack !== null}
-				{@const leftToTurn = Math.round((turnBack - now) / 1000)}
+			{#if leftToTurn !== null}
 				<div>
-					<p class="m-0 text-[15px] text-ink-2">Turn back by {showTime(new Date(turnBack).toISOString())}</p>
+					<p class="m-0 text-[15px] text-ink-2">Turn back by {timeIn(leftToTurn)}</p>
 					<p class="figure-mono m-0 text-[44px] leading-none font-bold {leftToTurn <= 0 ? 'text-hold' : ''}">
 						{leftToTurn < 0 ? '−' : ''}{showClock(Math.abs(leftToTurn))}
 					</p>
 				</div>
 			{/if}
-			{#if landBy === null}<p class="m-0 max-w-[30ch] font-semibold text-caution">
-					Nobody said how long this pack lasts: watch its voltage.
+			{#if leftS === null}<p class="m-0 max-w-[30ch] font-semibold text-caution">
+					No flight time is known for this battery. Watch its voltage.
 				</p>{/if}
 		</div>
+		{#if stepMin !== 0}<p class="mt-3 mb-0 max-w-[60ch] font-semibold text-caution" role="status">
+				The clock of this device was set {stepMin > 0 ? 'ahead' : 'back'} by {Math.abs(stepMin)} min. The flight time counts
+				on.
+			</p>{/if}
 		<div class="mt-4"><Button kind="primary" disabled={busy} onclick={() => void write('landed')}>Landed</Button></div>
 		<div class="mt-4 flex flex-wrap gap-2">
 			{#each NOTES as note (note)}<Button class="min-h-14" disabled={busy} onclick={() => void write('note', note)}
@@ -210,8 +223,11 @@
 		{/if}
 	{:else if landed && tookOff}
 		<p class="m-0 text-[20px]">
-			In the air for <b class="figure-mono">{showClock((Date.parse(landed.at) - start) / 1000)}</b>, down at
-			{showTime(landed.at)}.
+			{#if lastFlight?.minutes !== null && lastFlight?.minutes !== undefined}
+				In the air for <b class="figure-mono">{showClock(60 * lastFlight.minutes)}</b>, landed at {showTime(landed.at)}.
+			{:else}
+				Landed at {showTime(landed.at)}. Flight time not known: the clock of this device was moved.
+			{/if}
 		</p>
 		<p class="mt-1 mb-3 text-ink-2">What the flight taught goes into Close: pack, temperatures, bumps.</p>
 		{#if comesHome(view.bundle.aircraft)}<LandingBox sinceSeq={landed.seq} />{/if}
