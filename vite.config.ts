@@ -14,11 +14,22 @@ export default defineConfig({
 	worker: { format: 'es', rolldownOptions: { output: { codeSplitting: false } } },
 	build: { target: 'es2022', chunkSizeWarningLimit: 900 },
 	test: {
-		include: ['src/**/*.test.ts'],
-		environment: 'node',
 		testTimeout: 30000,
 		// One core less is the default, which on two is half.
 		maxWorkers: '100%',
-		pool: 'threads',
+		projects: [
+			{
+				extends: true,
+				test: {
+					...{ name: 'unit', include: ['src/**/*.test.ts'], exclude: ['src/**/*.zone.test.ts'] },
+					...{ environment: 'node', pool: 'threads' },
+				},
+			},
+			{
+				// A thread cannot set its time zone; a process can.
+				extends: true,
+				test: { name: 'zones', include: ['src/**/*.zone.test.ts'], environment: 'node', pool: 'forks' },
+			},
+		],
 	},
 });

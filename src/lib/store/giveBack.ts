@@ -1,3 +1,4 @@
+import { localDay } from '$lib/core/words/calendar';
 import { max } from 'd3-array';
 import type { EntryPayload, TestPayload } from '$lib/schema/entries';
 import { gradeOf } from '$lib/core/evidence/grade';
@@ -54,7 +55,7 @@ export async function giveBack(
 	if (site && north !== null && east !== null)
 		await saveSite({
 			...site,
-			cleanSpot: `${side(north, 'north', 'south')}, ${side(east, 'east', 'west')} of where the survey of ${new Date().toISOString().slice(0, 10)} began`,
+			cleanSpot: `${side(north, 'north', 'south')}, ${side(east, 'east', 'west')} of where the survey of ${localDay(Date.now())} began`,
 		});
 }
 

@@ -1,15 +1,16 @@
+import { daysBetween } from '$lib/core/words/calendar';
+
 const LONG = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 const SHORT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 const CLOCK = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' });
-const DAY_MS = 86_400_000;
 
 /** Date and time as a logbook writes them. */
 export const showDate = (iso: string): string => LONG.format(new Date(iso));
 
 export function showDay(iso: string): string {
-	const day = new Date(iso).toDateString();
-	if (day === new Date().toDateString()) return 'today';
-	if (day === new Date(Date.now() - DAY_MS).toDateString()) return 'yesterday';
+	const days = daysBetween(iso, new Date().toISOString());
+	if (days === 0) return 'today';
+	if (days === 1) return 'yesterday';
 	return SHORT.format(new Date(iso));
 }
 

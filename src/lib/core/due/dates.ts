@@ -1,8 +1,7 @@
 import type { Entry } from '../../schema/entries';
 import type { Aircraft, Sensor } from '../../schema/records';
+import { dayAfter, localDay } from '../words/calendar';
 import { isDueWords } from './rules';
-
-const DAY_MS = 86_400_000;
 
 /** A day on which something falls due, with what and why. */
 export interface DueDay {
@@ -22,8 +21,8 @@ export function dueDates(aircraft: Aircraft, done: ReadonlyMap<Sensor, Pick<Entr
 		.map(([sensor, { at }]) => ({
 			id: `${aircraft.id}-${sensor}`,
 			title: `${aircraft.name}: ${isDueWords(sensor)}`,
-			day: new Date(Date.parse(at) + ageDays * DAY_MS).toISOString().slice(0, 10),
-			note: `Last done ${at.slice(0, 10)}; your own limit of ${ageDays} days.`,
+			day: dayAfter(at, ageDays),
+			note: `Last done ${localDay(at)}; your own limit of ${ageDays} days.`,
 		}))
 		.sort((a, b) => (a.day < b.day ? -1 : 1));
 }

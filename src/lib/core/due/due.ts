@@ -1,6 +1,6 @@
 import type { Reason } from '../../schema/common';
 import type { Aircraft, AircraftEvent, DueSchool, Sensor } from '../../schema/records';
-import { dayOf } from '../words/calendar';
+import { dayOf, daysBetween, localDay } from '../words/calendar';
 import { reason } from '../finding/reasons';
 import { dueLimits as limits } from './limits';
 import { affectsSensor, eventWords, SENSOR_RULES } from './rules';
@@ -91,8 +91,8 @@ export const SCHOOLS: Record<DueSchool, Pick<SchoolVerdict, 'name' | 'argument' 
 const FOR_AS_TOLD = new Set<AircraftEvent['kind']>(['new', 'firmware', 'prompt']);
 
 /**
- * Whether a sensor's calibration is due, under each of three schools, and why. `now` is an ISO time; the day of "every day"
- * is the UTC day of `now`. `here` tells what another place changes; null where none was entered.
+ * Whether a sensor's calibration is due, under each of three schools, and why. `now` is an ISO time; a day is that
+ * of the calendar where the pilot is. `here` tells what another place changes; null where none was entered.
  */
 export function sensorDue(
 	sensor: Sensor,
@@ -140,7 +140,7 @@ export function sensorDue(
 				...ageReasons(last, now, today, thresholds),
 			]
 		: [];
-	const notToday = last && last.at.slice(0, 10) !== now.slice(0, 10);
+	const notToday = last && localDay(last.at) !== localDay(now);
 
 	const verdict = (school: DueSchool): SchoolVerdict => {
 		// A routine for persistent trouble only is not due because nobody did it yet.
@@ -217,16 +217,14 @@ function temperatureReasons(last: LastCalibration, today: Today, { temperatureC 
 	];
 }
 
-const DAY_MS = 86_400_000;
-
 function ageReasons(last: LastCalibration, now: string, today: Today, { ageDays }: DueThresholds): Reason[] {
-	const days = (Date.parse(now) - Date.parse(last.at)) / DAY_MS;
+	const days = daysBetween(last.at, now);
 	const flights = today.flights === undefined ? '' : `, ${today.flights} flights ago`;
 	return [
 		reason(
 			levelOf(ageDays !== null && days > ageDays),
 			'age',
-			`Done ${days < 1 ? 'today' : `${days.toFixed(0)} days ago`}${flights}.`,
+			`Done ${days < 1 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`}${flights}.`,
 			{ value: days, limit: ageDays === null ? undefined : { value: ageDays, unit: 'days', source: 'Your own limit' } },
 		),
 	];

@@ -1,7 +1,7 @@
 import type { Aircraft, AircraftEvent, Occasion, Venue } from '../../schema/records';
 import { COMPONENTS } from '../due/components';
 import { eventWords } from '../due/rules';
-import { dayOf } from '../words/calendar';
+import { dayOf, daysBetween } from '../words/calendar';
 import { sessionLimits as limits } from './limits';
 
 export const OCCASION_WORDS: Record<Occasion, { label: string; note: string }> = {
@@ -29,7 +29,6 @@ const AFTER: readonly [AircraftEvent['kind'], Occasion][] = [
 ];
 /** Whether an event is one after which the aircraft is looked through as after a repair: not a propeller or a nozzle that was replaced. */
 const opensIt = ({ component }: AircraftEvent) => !component || COMPONENTS[component].tasks.includes('wires');
-const DAY_MS = 86_400_000;
 
 /**
  * What a session is most likely for, and why: the events noted since the aircraft last flew, else how long ago that was. `flownAt`
@@ -52,8 +51,8 @@ export function suggestOccasion(
 				? 'logged as new, and no flight is on record'
 				: 'no flight of it is on record: choose another if it has flown before',
 		};
-	const days = (Date.parse(now) - Date.parse(flownAt)) / DAY_MS;
+	const days = daysBetween(flownAt, now);
 	return days > limits.storedDays.value
-		? { occasion: 'storage', because: `last flown ${days.toFixed(0)} days ago` }
+		? { occasion: 'storage', because: `last flown ${days} days ago` }
 		: { occasion: 'routine', because: `last flown on ${dayOf(flownAt)}, nothing noted since` };
 }

@@ -1,23 +1,18 @@
+import { addDays } from 'date-fns/addDays';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 
-const MONTHS = [
-	'January',
-	'February',
-	'March',
-	'April',
-	'May',
-	'June',
-	'July',
-	'August',
-	'September',
-	'October',
-	'November',
-	'December',
-];
+// One instant has one day everywhere: that of the calendar where the pilot is, by the time zone of the device.
 
-/** The UTC day of an ISO time as a pilot writes it: "18 November 2026". */
-export const dayOf = (iso: string): string =>
-	`${Number(iso.slice(8, 10))} ${MONTHS[Number(iso.slice(5, 7)) - 1]} ${iso.slice(0, 4)}`;
+/** The day of an ISO time as a pilot writes it: "18 November 2026". */
+export const dayOf = (iso: string): string => format(new Date(iso), 'd MMMM yyyy');
 
-/** The calendar day of an ISO time where the pilot is, by the time zone of the device: "2026-11-18". */
-export const localDay = (iso: string): string => format(new Date(iso), 'yyyy-MM-dd');
+/** The day of an ISO time as files and fields write it: "2026-11-18". */
+export const localDay = (iso: string | number): string => format(new Date(iso), 'yyyy-MM-dd');
+
+/** Calendar days from one ISO time to another; negative where the second is earlier. */
+export const daysBetween = (from: string, to: string): number => differenceInCalendarDays(new Date(to), new Date(from));
+
+/** The day so many calendar days after an ISO time: "2026-11-18". A day may have 23 or 25 hours. */
+export const dayAfter = (iso: string | number, days: number): string =>
+	format(addDays(new Date(iso), days), 'yyyy-MM-dd');

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { page } from '$app/state';
 	import { begunLarge } from '$lib/core/words/begun';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
@@ -29,7 +30,7 @@
 		aircraftId,
 		chemistry: 'lipo',
 		cycles: 0,
-		boughtOn: new Date().toISOString().slice(0, 10),
+		boughtOn: localDay(Date.now()),
 	});
 
 	async function keep(pack: Partial<Pack>, words: string) {

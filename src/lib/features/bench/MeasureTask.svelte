@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { goto } from '$app/navigation';
 	import { keptOf } from '$lib/core/evidence/kept';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
@@ -23,7 +24,7 @@
 	let { station, id }: { station: StationId; id: string } = $props();
 	const view = getSessionView();
 	const { aircraft, pack, session, site } = view.bundle;
-	const date = new Date().toISOString().slice(0, 10);
+	const date = localDay(Date.now());
 	// svelte-ignore state_referenced_locally
 	const instrument = findInstrument(id);
 	// svelte-ignore state_referenced_locally

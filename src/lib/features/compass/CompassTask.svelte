@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { goto } from '$app/navigation';
 	import { calibrationPayload, placeOf } from '$lib/core/compass/payload';
 	import { usedFacts, valueOf } from '$lib/core/facts/facts';
@@ -17,7 +18,7 @@
 	const view = getSessionView();
 	const { aircraft, site } = view.bundle;
 	const place = placeOf(site);
-	const date = new Date().toISOString().slice(0, 10);
+	const date = localDay(Date.now());
 	/** The orientation that is set for the compass; null where nobody stated one. */
 	function set() {
 		const [yawDeg, pitchDeg, rollDeg] = [

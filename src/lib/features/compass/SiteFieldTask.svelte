@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { ofPage } from '$lib/features/shell/keys';
 	import { goto } from '$app/navigation';
 	import { placeOf } from '$lib/core/compass/payload';
@@ -30,7 +31,7 @@
 	const view = getSessionView();
 	const { site } = view.bundle;
 	const place = placeOf(site);
-	const date = new Date().toISOString().slice(0, 10);
+	const date = localDay(Date.now());
 	const recording = new Recording();
 	const table = new TableFlow('compass', COMPASS_ROLES, hasColumns(['t', 'mx', 'my', 'mz']));
 	const stillS = compassLimits.siteStillS.value;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { counted } from '$lib/core/words/counted';
 	import type { MergeItem } from '$lib/core/record/merge';
 	import type { Backup } from '$lib/schema/files';
@@ -51,7 +52,7 @@
 			const at = new Date().toISOString();
 			const { data, fault: found } = await call('exportBackup', { backup: await readBackup(), at }, { signal });
 			fault = found ?? '';
-			download(`winglogos-${at.slice(0, 10)}.zip`, data, 'application/zip');
+			download(`winglogos-${localDay(at)}.zip`, data, 'application/zip');
 		});
 
 	const importFile = (file: File) =>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { live } from '$lib/store/live.svelte';
 	import { lastSiteId } from '$lib/store/home';
 	import { inUse, listSites } from '$lib/store/tables';
@@ -19,7 +20,7 @@
 		const { all = [], last = null } = sites.current ?? {};
 		return all.find(({ id }) => id === (siteId || last)) ?? all[0] ?? null;
 	});
-	const date = new Date().toISOString().slice(0, 10);
+	const date = localDay(Date.now());
 
 	// svelte-ignore state_referenced_locally
 	const work =

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { inField, ofPage } from '$lib/features/shell/keys';
 	import type { TestPayload } from '$lib/schema/entries';
@@ -117,7 +118,7 @@
 		if (work.recorded) forgetUnderway(key);
 		work.repeat();
 	}
-	const date = new Date().toISOString().slice(0, 10);
+	const date = localDay(Date.now());
 
 	let sheet = $state<HTMLElement>();
 	let saving = $state(false);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
 	import { loadSession } from '$lib/store/repository';
@@ -30,7 +31,7 @@
 
 	function pdf(share: boolean) {
 		const at = new Date().toISOString();
-		return givePdf(proofPdf(proofs, { what, by, at }), `flights-${at.slice(0, 10)}.pdf`, share);
+		return givePdf(proofPdf(proofs, { what, by, at }), `flights-${localDay(at)}.pdf`, share);
 	}
 </script>
 

@@ -1,3 +1,4 @@
+import { localDay } from '$lib/core/words/calendar';
 import { isAside } from '$lib/core/evidence/standing';
 import { entryWords } from '$lib/core/session/entryWords';
 import { plain } from '$lib/core/words/plain';
@@ -60,7 +61,7 @@ export function proofPdf(proofs: readonly Proof[], about: { what: string; by: st
 	return {
 		title: about.what || 'Flights and what was checked before them',
 		under: `${about.by ? `${about.by}, ` : ''}${showDate(about.at)} · ${proofs.length} ${proofs.length === 1 ? 'session' : 'sessions'}`,
-		reference: about.at.slice(0, 10),
+		reference: localDay(about.at),
 		blocks: [
 			...proofs.flatMap(({ title, when, lines, chain }): PdfBlock[] => [
 				{ kind: 'heading', text: title },

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { goto } from '$app/navigation';
 	import { valueOf } from '$lib/core/facts/facts';
 	import { judge } from '$lib/core/finding/reasons';
@@ -107,7 +108,7 @@
 	<PositionBody
 		state={work}
 		place={site}
-		date={new Date().toISOString().slice(0, 10)}
+		date={localDay(Date.now())}
 		others={[{ value: 'screen', label: 'Its own screen', body: screen }]}
 		first={showsData(aircraft) ? undefined : 'screen'}
 		onaccept={accept}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { Recording } from '$lib/features/measuring/recording.svelte';
 	import FaultPicker from '$lib/features/measuring/FaultPicker.svelte';
 	import HandsPad from '$lib/features/measuring/HandsPad.svelte';
@@ -25,7 +26,7 @@
 				seed: Math.floor(Math.random() * 1e6),
 				faults: $state.snapshot(faults),
 				place,
-				date: new Date().toISOString().slice(0, 10),
+				date: localDay(Date.now()),
 				speed: 1,
 				hands,
 			}),

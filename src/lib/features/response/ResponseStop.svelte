@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { goto } from '$app/navigation';
 	import { signOf } from '$lib/core/session/checklist/signs';
 	import { taskWords } from '$lib/core/session/entryWords';
@@ -44,7 +45,7 @@
 		new InstrumentState(
 			instrument,
 			() => site,
-			() => new Date().toISOString().slice(0, 10),
+			() => localDay(Date.now()),
 			{
 				values: responseValues(aircraft, observedOf(view.state.record), view.state.record.speaking('motor-walk')),
 				from: {},

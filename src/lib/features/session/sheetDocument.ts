@@ -1,3 +1,4 @@
+import { localDay } from '$lib/core/words/calendar';
 import { gradeOf } from '$lib/core/evidence/grade';
 import type { ChainFinding } from '$lib/core/record/chain';
 import { crewWords } from '$lib/core/session/crew';
@@ -39,7 +40,7 @@ const FOOT =
 
 /** By which a sheet is named to others: its day and the beginning of its chain’s head. */
 export const referenceOf = ({ startedAt, head }: { startedAt: string; head: string }): string =>
-	`${startedAt.slice(0, 10)} ${head.slice(0, 8).toUpperCase()}`;
+	`${localDay(startedAt)} ${head.slice(0, 8).toUpperCase()}`;
 
 const last = <K extends Entry['payload']['kind']>(
 	entries: readonly Entry[],

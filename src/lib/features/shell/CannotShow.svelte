@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { readRaw } from '$lib/store/failure.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import { download } from '$lib/ui/download';
@@ -12,7 +13,7 @@
 	async function save() {
 		try {
 			const text = JSON.stringify(await readRaw(), null, '\t');
-			download(`winglogos-as-it-lies-${new Date().toISOString().slice(0, 10)}.json`, text, 'application/json');
+			download(`winglogos-as-it-lies-${localDay(Date.now())}.json`, text, 'application/json');
 		} catch (error) {
 			failed(error);
 		}

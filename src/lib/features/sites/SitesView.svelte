@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { localDay } from '$lib/core/words/calendar';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import WideTable from '$lib/ui/WideTable.svelte';
@@ -27,7 +28,7 @@
 
 	const sites = live(listSites);
 	const asked = page.url.searchParams.has('new');
-	const date = new Date().toISOString().slice(0, 10);
+	const date = localDay(Date.now());
 	let editing = $state<Partial<Site> | null>(null);
 	/** What stands there, as far as it was said. */
 	let stands = $state.raw<DraftObstacle[]>([]);

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
+	import { addDays } from 'date-fns';
+	import { dayAfter } from '$lib/core/words/calendar';
 	import { placedAt } from '$lib/core/due/place';
 	import { planTomorrow, type Step } from '$lib/core/session/tomorrow';
 	import { stepsCalendar } from '$lib/core/record/calendarFile';
@@ -21,12 +23,7 @@
 		packs: await listPacks(),
 		sites: inUse(await listSites()),
 	}));
-	const DAY_MS = 86_400_000;
-	const dayOf = (ms: number) => {
-		const d = new Date(ms);
-		return `${d.getFullYear()}-${String(d.getMonth() + 1).padStart(2, '0')}-${String(d.getDate()).padStart(2, '0')}`;
-	};
-	let day = $state(dayOf(Date.now() + DAY_MS));
+	let day = $state(dayAfter(Date.now(), 1));
 	let time = $state('09:00');
 	/** When the work at home begins: the evening before as a rule. */
 	let homeTime = $state('18:00');
@@ -49,7 +46,7 @@
 	const site = $derived(sites.find(({ id }) => id === siteId) ?? sites[0] ?? null);
 	const startAt = $derived.by(() => {
 		const at = new Date(`${day}T${time || '09:00'}`);
-		return Number.isNaN(at.getTime()) ? new Date(Date.now() + DAY_MS).toISOString() : at.toISOString();
+		return Number.isNaN(at.getTime()) ? addDays(new Date(), 1).toISOString() : at.toISOString();
 	});
 	const going = $derived.by(() => {
 		if (!data.current) return [];
@@ -65,8 +62,8 @@
 			}));
 	});
 	const homeAt = $derived.by(() => {
-		const at = Date.parse(`${day}T${homeTime || '18:00'}`);
-		return Number.isNaN(at) ? startAt : new Date(sameDay ? at : at - DAY_MS).toISOString();
+		const at = new Date(`${day}T${homeTime || '18:00'}`);
+		return Number.isNaN(at.getTime()) ? startAt : addDays(at, sameDay ? 0 : -1).toISOString();
 	});
 	const plan = $derived(
 		planTomorrow(going, site, {
