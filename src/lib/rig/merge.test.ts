@@ -2,6 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evenly } from './evenly';
 import { InputError } from '../core/finding/inputError';
+import type { Entry } from '../schema/entries';
+import type { RawEntry } from '../schema/files';
+import type { Session } from '../schema/records';
+import { headOf, link, readEntry, verifyChain } from '../core/record/chain';
 import { bySession } from '../core/record/archive';
 import { merge, planMerge, type MergeItem } from '../core/record/merge';
 import type { Backup } from '../schema/files';
@@ -30,6 +34,37 @@ function written(here: Backup, { write, replaced }: ReturnType<typeof merge>): B
 const all = (items: readonly MergeItem[]) => items.map((item) => ({ ...item, take: true }));
 const ids = (rows: readonly { id: string }[]) => rows.map(({ id }) => id).toSorted();
 
+/** A session as it was when its chain ended with these entries. */
+function asOf(session: Session, entries: readonly RawEntry[]): Session {
+	const own = entries.filter(({ sessionId }) => sessionId === session.id);
+	const last = headOf(own.flatMap((row) => ('entry' in readEntry(row) ? [row as unknown as Entry] : [])));
+	return {
+		...session,
+		...(last ? { endedAt: last.endedAt, packId: last.pack?.id ?? null, siteId: last.site?.id ?? null } : {}),
+		head: String(own.at(-1)?.hash ?? session.head),
+	};
+}
+
+/** The same session as another device went on with it from an entry on: every hash after it is another. */
+function goneOn(backup: Backup, id: string, from: number): Backup {
+	let previous = '';
+	const entries = backup.entries.map((entry) => {
+		if (entry.sessionId !== id || entry.seq < from) {
+			if (entry.sessionId === id) previous = String(entry.hash);
+			return entry;
+		}
+		const body = Object.fromEntries(Object.entries(entry).filter(([key]) => key !== 'hash' && key !== 'previous'));
+		const linked = link(previous, { ...body, by: 'Somebody else' } as unknown as Parameters<typeof link>[1]);
+		previous = linked.hash;
+		return linked as unknown as RawEntry;
+	});
+	return {
+		...backup,
+		entries,
+		sessions: backup.sessions.map((one) => (one.id === id ? { ...one, head: previous } : one)),
+	};
+}
+
 /** A part of a file: some sessions with all that they need, each cut somewhere. */
 const parts = fc
 	.array(fc.record({ session: fc.nat(demo.sessions.length - 1), share: evenly(0, 1) }), {
@@ -40,14 +75,14 @@ const parts = fc
 		const sessions = demo.sessions.filter(({ id }) => cut.has(id));
 		const needs = (key: 'aircraftId' | 'siteId' | 'packId') => new Set(sessions.map((session) => session[key]));
 		const entries = [...bySession(demo.entries)].flatMap(([id, list]) =>
-			list.slice(0, Math.ceil((cut.get(id) ?? 0) * list.length)),
+			list.slice(0, cut.has(id) ? Math.max(1, Math.ceil((cut.get(id) ?? 0) * list.length)) : 0),
 		);
 		return {
 			...demo,
 			aircraft: demo.aircraft.filter(({ id }) => needs('aircraftId').has(id)),
 			sites: demo.sites.filter(({ id }) => needs('siteId').has(id)),
 			packs: demo.packs.filter(({ id }) => needs('packId').has(id)),
-			...{ sessions, entries, photos: [] },
+			...{ sessions: sessions.map((session) => asOf(session, entries)), entries, photos: [] },
 		};
 	});
 
@@ -140,6 +175,33 @@ describe('a file brought into a device', () => {
 		}
 	});
 
+	it('whose plan is carried out after this device went on is refused by name, or left out where that is chosen', () => {
+		const [id, list] = [...bySession(demo.entries)].find(([, entries]) => entries.length > 6) ?? [];
+		if (!id || !list) throw new Error('no session with entries');
+		const upTo = (n: number): Backup => {
+			const entries = demo.entries.filter(({ sessionId, seq }) => sessionId !== id || seq < n);
+			return { ...demo, entries, sessions: demo.sessions.map((one) => (one.id === id ? asOf(one, entries) : one)) };
+		};
+		const seen = planMerge(demo, upTo(3));
+		expect(seen.find((item) => item.id === id)).toMatchObject({ state: 'goes-on', take: true });
+		// Another tab wrote an entry of its own meanwhile.
+		const here = goneOn(upTo(4), id, 3);
+		expect(() => merge(demo, here, seen)).toThrow(/Changed on this device meanwhile/);
+		const { write, replaced } = merge(demo, here, seen, { leaveChanged: true });
+		expect([write.entries, write.sessions, replaced]).toEqual([[], [], []]);
+		const session = here.sessions.find((one) => one.id === id);
+		if (!session) throw new Error('the session is here');
+		expect(verifyChain(bySession(here.entries).get(id) ?? [], session).ok).toBe(true);
+	});
+
+	it('whose session would not verify here is refused, and names what is broken', () => {
+		const [id] = [...bySession(demo.entries)].find(([, entries]) => entries.length > 3) ?? [];
+		const broken = { ...demo, entries: demo.entries.filter((entry) => entry.sessionId !== id || entry.seq !== 1) };
+		expect(() => merge(broken, NOTHING, planMerge(broken, NOTHING))).toThrow(
+			/would not verify: Entry 2: it is missing/,
+		);
+	});
+
 	it('of which a session is taken and what it needs is not, is refused by its name', () => {
 		const items = planMerge(demo, NOTHING).map((item) => ({ ...item, take: item.table === 'sessions' }));
 		const tried = () => merge(demo, NOTHING, items);
@@ -150,12 +212,7 @@ describe('a file brought into a device', () => {
 	it('whose session parted from the one here is left, or replaces it whole', () => {
 		const [id, list] = [...bySession(demo.entries)].find(([, entries]) => entries.length > 3) ?? [];
 		if (!id || !list) throw new Error('no session with entries');
-		const other: Backup = {
-			...demo,
-			entries: demo.entries.map((entry) =>
-				entry.sessionId === id && entry.seq === 2 ? { ...entry, hash: 'f'.repeat(64) } : entry,
-			),
-		};
+		const other = goneOn(demo, id, 2);
 		const items = planMerge(other, demo);
 		const parted = items.filter(({ state }) => state === 'parted');
 		expect(parted.map((item) => [item.id, item.adds, item.removes, item.take])).toEqual([

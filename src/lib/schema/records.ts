@@ -125,6 +125,9 @@ export const settingsSnapshotSchema = z.object({
 });
 export type SettingsSnapshot = z.infer<typeof settingsSnapshotSchema>;
 
+/** Bound of lists that grow with use: no work of years reaches it, and what a file may hold stays finite. */
+const GROWING = 100_000;
+
 /** A component of an aircraft that is replaced, refitted or cleaned. */
 export const componentSchema = z.enum([
 	'propeller',
@@ -257,7 +260,7 @@ export const aircraftSchema = z.object({
 	/** Its radio: every position of a control that does something. */
 	controls: z.array(controlSchema).max(60).optional(),
 	/** Messages that it gave when it would not arm. */
-	armingMessages: z.array(armingMessageSchema).max(100).optional(),
+	armingMessages: z.array(armingMessageSchema).max(GROWING).optional(),
 	/** Power of its video transmitter, milliwatts. */
 	videoMw: z.number().min(0).max(10_000).optional(),
 	/** Where each of its compasses sits. */
@@ -313,7 +316,7 @@ export const aircraftSchema = z.object({
 		.partial()
 		.optional(),
 	/** Its settings as they were, oldest first. */
-	snapshots: z.array(settingsSnapshotSchema).max(60).optional(),
+	snapshots: z.array(settingsSnapshotSchema).max(GROWING).optional(),
 	/** A school of its own for a sensor, where the pilot keeps one. */
 	sensorSchools: z.partialRecord(sensorSchema, dueSchoolSchema).optional(),
 	/** The pilot's own thresholds; null switches a rule off. */
@@ -332,7 +335,7 @@ export const aircraftSchema = z.object({
 	defaults: z.array(z.string().max(40)).max(40).optional(),
 	lights: note.default(''),
 	manual: note.default(''),
-	events: z.array(aircraftEventSchema).max(2000),
+	events: z.array(aircraftEventSchema).max(GROWING),
 	updatedAt: isoTime,
 });
 export type Aircraft = z.infer<typeof aircraftSchema>;
@@ -392,8 +395,13 @@ export const packSchema = z.object({
 	state: z.enum(['charged', 'used', 'storage']).optional(),
 	/** Since when it is so; left out in older records. */
 	stateAt: isoTime.optional(),
-	/** The session whose flight was counted last. */
+	/** The session whose flight was counted last; of records before flights were counted one by one. */
 	countedFor: id.optional(),
+	/** Sessions in which it flew, each counted in its cycles. */
+	flights: z
+		.array(z.object({ id, at: isoTime }))
+		.max(GROWING)
+		.optional(),
 	retired: retiredSchema.optional(),
 	/** Inner resistance of a cell, milliohms, as last measured. */
 	resistanceMohm: z.number().positive().max(1000).optional(),

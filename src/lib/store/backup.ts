@@ -2,6 +2,7 @@ import { exportSessionFile, type Export } from '$lib/core/record/archive';
 import { merge, planMerge, type MergeItem } from '$lib/core/record/merge';
 import { backupSchema, TABLE_NAMES, type Backup, type SessionFile } from '$lib/schema/files';
 import { db } from './db';
+import { noteImport } from './repository';
 
 /** Everything on this device, as the parts of a backup; entries as they stand. */
 export async function readBackup(): Promise<Backup> {
@@ -43,17 +44,25 @@ export interface ImportSummary {
 }
 
 /**
- * Brings in what the pilot chose of a checked file, all or nothing. What is on this device is looked at again inside the
- * transaction, so that the choice is carried out on what is there now.
- * @throws InputError where what was chosen does not stand by itself.
+ * Brings in what the pilot chose of a checked file, all or nothing, planned again inside the transaction. A running session whose
+ * aircraft, site or battery it changes writes that down as the forms do, and the events that its aircraft did not know.
+ *
+ * @throws InputError where something changed since the pilot chose, where what was chosen does not stand by itself, and where the chain
+ * of a session would not verify
  */
-export async function applyImport(incoming: Backup, items: readonly MergeItem[]): Promise<ImportSummary> {
+export async function applyImport(
+	incoming: Backup,
+	items: readonly MergeItem[],
+	options: { leaveChanged?: boolean } = {},
+): Promise<ImportSummary> {
 	return db.transaction('rw', db.record, async () => {
-		const { write, replaced } = merge(incoming, await readBackup(), items);
+		const here = await readBackup();
+		const { write, replaced, events } = merge(incoming, here, items, options);
 		const { entries, ...rest } = backupSchema.parse(write);
 		for (const id of replaced) await db.entries.where('sessionId').equals(id).delete();
 		for (const [name, rows] of Object.entries(rest)) await db.table(name).bulkPut(rows);
 		await db.entries.bulkAdd(entries);
+		await noteImport(here, events);
 		return { sessions: rest.sessions.length, entries: entries.length, aircraft: rest.aircraft.length };
 	});
 }

@@ -1,3 +1,6 @@
+import type { Backup } from '$lib/schema/files';
+import type { Merge } from '$lib/core/record/merge';
+import { canonicalJson } from '$lib/core/record/chain';
 import { headOf, snapshotOf } from '$lib/core/session/head';
 import { CHAIN_START, link, readEntry, verifyChain, type ChainFinding } from '$lib/core/record/chain';
 import { withFact } from '$lib/core/facts/profile';
@@ -276,6 +279,42 @@ async function appendHead(session: Session, what: SessionPayload['what'], reason
 	return append(session, session.place.station, session.pilot, null, headOf(what, session, around, reason));
 }
 
+/**
+ * Writes into running sessions what an import changed of their aircraft, site and battery, and the events of their aircraft since they
+ * began. Inside the import's transaction.
+ */
+export async function noteImport(
+	before: Pick<Backup, 'aircraft' | 'sites' | 'packs' | 'sessions'>,
+	events: Merge['events'],
+): Promise<void> {
+	const was = new Map(
+		[...before.aircraft.map(snapshotOf), ...before.sites, ...before.packs].map((row) => [row.id, row]),
+	);
+	const known = new Set(before.sessions.map(({ id }) => id));
+	const running = (await db.sessions.toArray()).filter(
+		({ id, endedAt, kind }) => endedAt === null && kind !== 'bench' && known.has(id),
+	);
+	for (const session of running) {
+		const aircraft = await db.aircraft.get(session.aircraftId);
+		const rows = [
+			aircraft && snapshotOf(aircraft),
+			session.siteId ? await db.sites.get(session.siteId) : undefined,
+			session.packId ? await db.packs.get(session.packId) : undefined,
+		];
+		if (rows.some((row) => row && canonicalJson(row) !== canonicalJson(was.get(row.id) ?? null)))
+			await appendHead(session, 'changed', 'Changed by an import.');
+		for (const { aircraftId, event } of events) {
+			if (aircraftId !== session.aircraftId || event.at < session.startedAt || session.kind === 'rehearsal') continue;
+			const { kind: what, note, component, unaffected } = event;
+			await append(session, session.place.station, session.pilot, null, {
+				...{ kind: 'event', task: 'event', what, note },
+				...(component ? { component } : {}),
+				...(unaffected ? { unaffected } : {}),
+			});
+		}
+	}
+}
+
 /** Entry and new head together; the caller's transaction keeps both or neither. */
 async function append(
 	session: Session,
@@ -360,12 +399,13 @@ export async function choosePack(sessionId: string, packId: string): Promise<voi
 /** A pack that flew in a session is used, and has one cycle more; once for a session, however often it is ended. */
 async function countFlight({ id, kind, packId }: Session): Promise<void> {
 	const pack = packId && kind === 'flight' ? await db.packs.get(packId) : undefined;
-	if (!pack || pack.countedFor === id) return;
+	if (!pack || pack.countedFor === id || pack.flights?.some((flight) => flight.id === id)) return;
 	const rows = await db.entries.where('sessionId').equals(id).toArray();
 	const flew = readable(rows).some(({ payload }) => payload.kind === 'flight' && payload.what === 'took-off');
 	if (!flew) return;
 	const at = now();
-	await db.packs.put({ ...pack, state: 'used', stateAt: at, cycles: pack.cycles + 1, countedFor: id, updatedAt: at });
+	const flights = [...(pack.flights ?? []), { id, at }];
+	await db.packs.put({ ...pack, state: 'used', stateAt: at, cycles: pack.cycles + 1, flights, updatedAt: at });
 }
 
 async function setEnd(sessionId: string, what: 'ended' | 'reopened', reason: string): Promise<void> {

@@ -6,6 +6,7 @@ import { exportBackup, packBackup, unpackBackup, unpackSession } from '$lib/core
 import type { Stored } from '$lib/core/record/chain';
 import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
 import { CHAIN_START, link, sha256Hex } from '$lib/core/record/chain';
+import type { MergeItem } from '$lib/core/record/merge';
 import { backupSchema } from '$lib/schema/files';
 import { newAircraft } from '$lib/schema/newAircraft';
 import type { Aircraft } from '$lib/schema/records';
@@ -312,11 +313,36 @@ describe('a backup', () => {
 		expect(craft?.differences).toEqual([{ field: 'compassHeadingLimitDeg', here: '1', there: '30' }]);
 		await applyImport(theirs, items);
 		expect(await db.aircraft.get('a1')).toMatchObject({ compassHeadingLimitDeg: 1, events: [{ id: 'ev' }] });
+		// The event is here now: what the pilot saw is not what is here any more.
+		const all = (list: MergeItem[]) => list.map((item) => ({ ...item, take: true }));
+		await expect(applyImport(theirs, all(items))).rejects.toThrow(/Changed on this device meanwhile: Dunlin/);
+		expect((await db.aircraft.get('a1'))?.compassHeadingLimitDeg).toBe(1);
+		await applyImport(theirs, all(await planImport(theirs)));
+		expect((await db.aircraft.get('a1'))?.compassHeadingLimitDeg).toBe(30);
+	});
+
+	it('brought in during a session writes there what it changed, and the events since it began', async () => {
+		const { id, startedAt } = await begin();
+		const theirs = await readBackup();
+		const later = new Date(Date.parse(startedAt) + 1000).toISOString();
+		theirs.aircraft[0] = {
+			...(theirs.aircraft[0] ?? aircraft()),
+			compassHeadingLimitDeg: 30,
+			events: [
+				{ id: 'old', at: AT, kind: 'knock', note: 'before' },
+				{ id: 'new', at: later, kind: 'part', note: 'since', component: 'motor' },
+			],
+		};
 		await applyImport(
 			theirs,
-			items.map((item) => ({ ...item, take: true })),
+			(await planImport(theirs)).map((item) => ({ ...item, take: item.table === 'aircraft' })),
 		);
-		expect((await db.aircraft.get('a1'))?.compassHeadingLimitDeg).toBe(30);
+		const payloads = (await bundleOf(id)).entries.map(({ payload }) => payload);
+		expect(payloads.filter(({ kind }) => kind === 'session').at(-1)).toMatchObject({
+			...{ what: 'changed', reason: 'Changed by an import.', aircraft: { compassHeadingLimitDeg: 30 } },
+		});
+		expect(payloads.filter(({ kind }) => kind === 'event')).toMatchObject([{ note: 'since', component: 'motor' }]);
+		expect((await verifySession(id))?.ok).toBe(true);
 	});
 
 	it('whose session parted from the one here is told beforehand; taken, it replaces it whole', async () => {

@@ -1,8 +1,9 @@
 import type { Backup, RawEntry } from '../../schema/files';
-import type { Aircraft, Pack, Session, Site } from '../../schema/records';
+import type { Aircraft, AircraftEvent, Pack, Session, Site } from '../../schema/records';
 import { InputError } from '../finding/inputError';
 import { bySession } from './archive';
-import { canonicalJson } from './chain';
+import { canonicalJson, verifyChain } from './chain';
+import { joinAircraft, joinPack } from './join';
 
 export type MergeTable = 'aircraft' | 'sites' | 'packs' | 'sessions';
 
@@ -43,9 +44,21 @@ function differencesOf(here: object, there: object, without: readonly string[]):
 		.map((field) => ({ field, here: said(a[field]), there: said(b[field]) }));
 }
 
-const withoutTime = ['updatedAt'];
-const missingEvents = (here: Aircraft, there: Aircraft) =>
-	there.events.filter(({ id }) => !here.events.some((event) => event.id === id));
+/** Fields that are joined whatever is chosen, and the time of writing: no difference to choose between. */
+const JOINED: Record<'sites' | 'packs' | 'aircraft', readonly string[]> = {
+	sites: ['updatedAt'],
+	packs: ['updatedAt', 'flights', 'cycles', 'state', 'stateAt', 'countedFor'],
+	aircraft: ['updatedAt', 'events', 'snapshots'],
+};
+const missing = (here: readonly { id: string }[] = [], there: readonly { id: string }[] = []): number =>
+	there.filter(({ id }) => !here.some((row) => row.id === id)).length;
+
+/** Rows that joining adds to what is here: events, settings sheets, flights of a battery. */
+function joinedRows(here: Partial<Aircraft & Pack>, there: Partial<Aircraft & Pack>): number {
+	return (
+		missing(here.events, there.events) + missing(here.snapshots, there.snapshots) + missing(here.flights, there.flights)
+	);
+}
 
 function rowItem(
 	table: 'sites' | 'packs' | 'aircraft',
@@ -54,8 +67,8 @@ function rowItem(
 ): MergeItem {
 	const base = { table, id: there.id, name: there.name, removes: 0 };
 	if (!here) return { ...base, state: 'new', differences: [], adds: 1, take: true, open: true };
-	const differences = differencesOf(here, there, table === 'aircraft' ? [...withoutTime, 'events'] : withoutTime);
-	const adds = table === 'aircraft' ? missingEvents(here as Aircraft, there as Aircraft).length : 0;
+	const differences = differencesOf(here, there, JOINED[table]);
+	const adds = joinedRows(here, there);
 	const differs = differences.length > 0;
 	// What is here stays unless the pilot takes the file's: limits are never changed silently.
 	return { ...base, state: differs ? 'differs' : 'same', differences, adds, take: false, open: differs };
@@ -98,28 +111,75 @@ export function planMerge(incoming: Backup, here: Backup): MergeItem[] {
 	];
 }
 
-/** Rows to write and sessions whose entries here are replaced. */
+/** Rows to write, sessions whose entries here are replaced, and events that aircraft here did not know. */
 export interface Merge {
 	write: Backup;
 	replaced: string[];
+	events: { aircraftId: string; event: AircraftEvent }[];
+}
+
+const keyOf = ({ table, id }: Pick<MergeItem, 'table' | 'id'>): string => `${table}/${id}`;
+
+/** Things that are no longer against this device what the pilot saw them to be. */
+export function changedSince(seen: readonly MergeItem[], now: readonly MergeItem[]): MergeItem[] {
+	const at = new Map(now.map((item) => [keyOf(item), item]));
+	return seen.filter((item) => {
+		const other = at.get(keyOf(item));
+		return (
+			!other ||
+			other.state !== item.state ||
+			other.adds !== item.adds ||
+			other.removes !== item.removes ||
+			canonicalJson(other.differences) !== canonicalJson(item.differences)
+		);
+	});
 }
 
 /**
- * The rows that a merge writes, by the pilot's choice. Events of an aircraft that is on both sides are joined whatever is chosen.
- * @throws InputError where a session is taken whose aircraft, site or pack is neither here nor taken.
+ * The rows that a merge writes, by the pilot's choice, planned again on what is here now. Events and settings sheets of an aircraft and
+ * the flights of a battery that are on both sides are joined whatever is chosen.
+ *
+ * @param leaveChanged leaves out what changed since the pilot chose; otherwise nothing is merged
+ * @throws InputError where something changed since the pilot chose; where a session is taken whose aircraft, site or battery is neither
+ * here nor taken; where the chain of a session would not verify
  */
-export function merge(incoming: Backup, here: Backup, items: readonly MergeItem[]): Merge {
-	const taken = (table: MergeTable, id: string) =>
-		items.some((item) => item.table === table && item.id === id && item.take);
+export function merge(
+	incoming: Backup,
+	here: Backup,
+	items: readonly MergeItem[],
+	{ leaveChanged = false }: { leaveChanged?: boolean } = {},
+): Merge {
+	const changed = changedSince(
+		items.filter(({ take }) => take),
+		planMerge(incoming, here),
+	);
+	if (changed.length > 0 && !leaveChanged)
+		throw new InputError(
+			'changed-meanwhile',
+			changed.map(keyOf).join(', '),
+			`Changed on this device meanwhile: ${changed.map(({ name }) => name).join(', ')}. Nothing was imported. Look again and choose.`,
+		);
+	const left = new Set(changed.map(keyOf));
+	const chosen = new Map(
+		items.filter((item) => item.take && !left.has(keyOf(item))).map((item) => [keyOf(item), item] as const),
+	);
+	const taken = (table: MergeTable, id: string) => chosen.has(keyOf({ table, id }));
+	const events: Merge['events'] = [];
 	const aircraft = incoming.aircraft.flatMap((row) => {
 		const own = here.aircraft.find(({ id }) => id === row.id);
 		if (!own) return taken('aircraft', row.id) ? [row] : [];
-		const more = missingEvents(own, row);
-		if (taken('aircraft', row.id)) return [{ ...row, events: [...own.events, ...more] }];
-		return more.length > 0 ? [{ ...own, events: [...own.events, ...more] }] : [];
+		for (const event of row.events)
+			if (!own.events.some(({ id }) => id === event.id)) events.push({ aircraftId: row.id, event });
+		if (taken('aircraft', row.id)) return [joinAircraft(row, own)];
+		return joinedRows(own, row) > 0 ? [joinAircraft(own, row)] : [];
 	});
 	const sites = incoming.sites.filter(({ id }) => taken('sites', id));
-	const packs = incoming.packs.filter(({ id }) => taken('packs', id));
+	const packs = incoming.packs.flatMap((row) => {
+		const own = here.packs.find(({ id }) => id === row.id);
+		if (!own) return taken('packs', row.id) ? [row] : [];
+		if (taken('packs', row.id)) return [joinPack(row, own)];
+		return joinedRows(own, row) > 0 ? [joinPack(own, row)] : [];
+	});
 	const sessions = incoming.sessions.filter(({ id }) => taken('sessions', id));
 	const there = <T extends { id: string }>(id: string | null, ...tables: (readonly T[])[]) =>
 		id === null || tables.some((rows) => rows.some((row) => row.id === id));
@@ -127,7 +187,7 @@ export function merge(incoming: Backup, here: Backup, items: readonly MergeItem[
 		for (const [what, ok] of [
 			['aircraft', there(session.aircraftId, here.aircraft, aircraft)],
 			['site', there(session.siteId, here.sites, sites)],
-			['pack', there(session.packId, here.packs, packs)],
+			['battery', there(session.packId, here.packs, packs)],
 		] as const)
 			if (!ok)
 				throw new InputError(
@@ -136,17 +196,26 @@ export function merge(incoming: Backup, here: Backup, items: readonly MergeItem[
 					`Session "${session.title}" needs its ${what}: take it too, or leave the session. Nothing was imported.`,
 				);
 	const [theirs, ours] = [bySession(incoming.entries), bySession(here.entries)];
-	const parted = items
-		.filter(({ table, state, take }) => table === 'sessions' && state === 'parted' && take)
+	const replaced = [...chosen.values()]
+		.filter(({ table, state }) => table === 'sessions' && state === 'parted')
 		.map(({ id }) => id);
-	const entries = sessions.flatMap(({ id }) => {
-		const all = theirs.get(id) ?? [];
-		return parted.includes(id) ? all : all.slice((ours.get(id) ?? []).length);
+	const entries = sessions.flatMap((session) => {
+		const [all, own] = [theirs.get(session.id) ?? [], ours.get(session.id) ?? []];
+		const added = replaced.includes(session.id) ? all : all.slice(own.length);
+		const stands = replaced.includes(session.id) ? all : [...own, ...added];
+		const { ok, broken } = verifyChain(stands, session);
+		if (!ok)
+			throw new InputError(
+				'chain-broken',
+				`sessions.${session.id}`,
+				`The record of "${session.title}" would not verify: ${broken[0]?.where ?? ''}: ${broken[0]?.what ?? ''}. Nothing was imported.`,
+			);
+		return added;
 	});
 	const written = { aircraft, sites, packs, sessions };
 	const photos = incoming.photos.filter(
 		({ id, of }) =>
 			!here.photos.some((own) => own.id === id) && there<{ id: string }>(of.id, here[of.table], written[of.table]),
 	);
-	return { write: { ...written, entries, photos }, replaced: parted };
+	return { write: { ...written, entries, photos }, replaced, events };
 }

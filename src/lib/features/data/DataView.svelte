@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { localDay } from '$lib/core/words/calendar';
 	import { counted } from '$lib/core/words/counted';
+	import { InputError } from '$lib/core/finding/inputError';
 	import type { MergeItem } from '$lib/core/record/merge';
 	import type { Backup } from '$lib/schema/files';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
@@ -29,6 +30,8 @@
 	/** A checked file and what it would bring; nothing is changed before it is confirmed. */
 	let plan = $state.raw<{ incoming: Backup; items: MergeItem[] } | null>(null);
 
+	/** Leaves out what changed since the choice, instead of everything. */
+	let leaveChanged = $state(false);
 	let running = $state.raw<AbortController | null>(null);
 
 	async function attempt(what: string, work: (signal: AbortSignal) => Promise<void>) {
@@ -66,7 +69,15 @@
 	const carryOut = () =>
 		attempt(BRINGING_IN, async () => {
 			if (!plan) return;
-			const { sessions, entries, aircraft } = await applyImport(plan.incoming, plan.items);
+			const { incoming, items } = plan;
+			const { sessions, entries, aircraft } = await applyImport(incoming, items, { leaveChanged }).catch(
+				async (error: unknown) => {
+					// The pilot chooses again on what is here now.
+					if (error instanceof InputError && error.code === 'changed-meanwhile')
+						plan = { incoming, items: await planImport(incoming) };
+					throw error;
+				},
+			);
 			plan = null;
 			done(`Imported: ${counted(sessions, 'session')}, ${counted(entries, 'entry', 'entries')}, ${aircraft} aircraft`);
 		});
@@ -199,6 +210,7 @@
 		<ImportPlan
 			items={plan.items}
 			busy={busy !== ''}
+			bind:leaveChanged
 			onchoose={choose}
 			ongo={() => void carryOut()}
 			oncancel={() => (plan = null)}

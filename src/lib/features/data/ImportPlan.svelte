@@ -7,11 +7,12 @@
 	type Props = {
 		items: MergeItem[];
 		busy: boolean;
+		leaveChanged: boolean;
 		onchoose: (index: number, take: boolean) => void;
 		ongo: () => void;
 		oncancel: () => void;
 	};
-	let { items, busy, onchoose, ongo, oncancel }: Props = $props();
+	let { items, busy, leaveChanged = $bindable(), onchoose, ongo, oncancel }: Props = $props();
 
 	const TABLES: Record<MergeTable, string> = {
 		aircraft: 'Aircraft',
@@ -27,11 +28,17 @@
 		behind: 'here it went on further',
 		parted: 'parted: both sides went on by themselves',
 	};
+	const ADDED: Record<MergeTable, string> = {
+		aircraft: 'event or settings sheet',
+		sites: 'row',
+		packs: 'flight',
+		sessions: 'entry',
+	};
 	const open = $derived(items.flatMap((item, index) => (item.open ? [{ item, index }] : [])));
 	const kept = $derived(items.filter(({ open: o }) => !o));
 	const taken = $derived(items.filter(({ take }) => take).length);
 	const joined = $derived(
-		items.filter(({ table, state, adds }) => table === 'aircraft' && state !== 'new' && adds > 0),
+		items.filter(({ table, state, adds }) => table !== 'sessions' && state !== 'new' && adds > 0),
 	);
 </script>
 
@@ -81,7 +88,9 @@
 	</ul>
 	{#if joined.length > 0}
 		<p class="mt-3 mb-0 text-[15px]">
-			Events are joined: {joined.map(({ name, adds }) => `${adds} of ${name}`).join(', ')}.
+			Joined by date, whatever is chosen: {joined
+				.map(({ table, name, adds }) => `${counted(adds, ADDED[table])} of ${name}`)
+				.join(', ')}. A running session logs new events and makes to do what they affect.
 		</p>
 	{/if}
 	{#if kept.length > 0}<p class="mt-2 mb-0 text-[15px] text-ink-2">
@@ -89,6 +98,10 @@
 			{kept.length === 1 ? 'thing is' : 'things are'} here already and {kept.length === 1 ? 'stays' : 'stay'} as
 			{kept.length === 1 ? 'it is' : 'they are'}.
 		</p>{/if}
+	<label class="mt-3 flex min-h-11 items-center gap-3 text-[15px]">
+		<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={leaveChanged} />
+		If something changes on this device meanwhile, import the rest
+	</label>
 	<div class="mt-4 flex gap-3">
 		<Button kind="primary" disabled={busy || (taken === 0 && joined.length === 0)} onclick={ongo}>Bring it in</Button>
 		<Button class="min-h-14" onclick={oncancel}>Leave it</Button>
