@@ -82,7 +82,7 @@ test('a finding is exported as JSON, CSV and PNG, and kept in an aircraft’s be
 	await page.getByRole('dialog').getByLabel('Measured by').fill('Jonas Ferrow');
 	await page.getByRole('dialog').getByLabel('Temperature').fill('12');
 	await page.getByRole('button', { name: 'Keep it', exact: true }).click();
-	await expect(page.getByText('Kept in the bench book of Curlew')).toBeVisible();
+	await expect(page.getByText('Saved in the bench book of Curlew')).toBeVisible();
 	await page.goto('/aircraft/demo-curlew/due');
 	await expect(page.getByText('rehearsed · 12 °C')).toBeVisible();
 	await page.goto('/logbook');

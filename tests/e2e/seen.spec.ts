@@ -74,7 +74,7 @@ test('what does it do: found by what pilots say, asked, checked, mended, and kep
 	await page.getByRole('button', { name: 'Keep it in the record' }).click();
 	await page.getByLabel('Measured by').fill('Wren Halloran');
 	await page.getByRole('button', { name: 'Keep it', exact: true }).click();
-	await expect(page.getByText('Kept in the bench book of Dunlin')).toBeVisible();
+	await expect(page.getByText('Saved in the bench book of Dunlin')).toBeVisible();
 });
 
 test('a sign that locks keeps the propellers off, and nothing that spins them is offered', async ({ page }) => {

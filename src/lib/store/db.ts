@@ -83,3 +83,6 @@ export class WinglogosDb extends Dexie {
 }
 
 export const db = new WinglogosDb();
+
+/** Runs writes as one: all of them are on this device afterwards, or none. */
+export const asOne = <T>(work: () => Promise<T>): Promise<T> => db.transaction('rw', db.record, work);

@@ -1,3 +1,4 @@
+import { problemWords } from './problem';
 import { toast } from 'svelte-sonner';
 
 /** A word that only confirms is gone before the next press, ms. */
@@ -9,6 +10,6 @@ export const done = (message: string, undo?: () => void) =>
 
 /** Something went wrong: the message says what and where; it stays until read. The same again is said in the same place. */
 export const failed = (error: unknown) => {
-	const message = error instanceof Error ? error.message : String(error);
+	const message = problemWords(error);
 	toast.error(message, { id: message, duration: 12_000 });
 };

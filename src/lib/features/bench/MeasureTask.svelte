@@ -48,9 +48,11 @@
 		try {
 			const grade = view.grade(payload.grade ?? 'seen');
 			const entry = { ...payload, grade, ...(temperatureC === null ? {} : { temperatureC }) };
-			await view.record(station, entry);
-			if (work && grade !== 'rehearsed') await remember(aircraft.id, id, rememberedOf(work.instrument, work.values));
-			await giveBack(entry, session);
+			const typed = work && grade !== 'rehearsed' ? rememberedOf(work.instrument, work.values) : {};
+			await view.record(station, entry, null, async () => {
+				await remember(aircraft.id, id, typed);
+				await giveBack(entry, session);
+			});
 			done('Recorded');
 			// Back to where it was opened: a sensor’s of the bench is listed on a page of its own.
 			await goto(payload.sensor && station === 'bench' ? view.href('bench', 'bench-due') : view.href(station));

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { problemWords } from '$lib/ui/problem';
 	import { localDay } from '$lib/core/words/calendar';
 	import { counted } from '$lib/core/words/counted';
 	import { InputError } from '$lib/core/finding/inputError';
@@ -43,7 +44,7 @@
 			await work(running.signal);
 		} catch (error) {
 			if (error instanceof DOMException && error.name === 'AbortError') return;
-			problem = error instanceof Error ? error.message : String(error);
+			problem = problemWords(error);
 		} finally {
 			busy = '';
 			running = null;

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { live } from '$lib/store/live.svelte';
+	import { asOne } from '$lib/store/db';
 	import { giveBack } from '$lib/store/giveBack';
 	import { saveToBench } from '$lib/store/repository';
 	import { inUse, listAircraft } from '$lib/store/tables';
@@ -36,14 +37,14 @@
 			const kept = payload();
 			if (!kept) return;
 			const warm = temperatureC === null ? {} : { temperatureC };
-			await saveToBench(
-				$state.snapshot(aircraft),
-				siteId,
-				pilot.trim(),
-				kept.kind === 'test' ? { ...kept, ...warm } : kept,
-			);
-			await giveBack(kept, { aircraftId: aircraft.id, packId: null, siteId });
-			done(`Kept in the bench book of ${aircraft.name}`);
+			const whole = kept.kind === 'test' ? { ...kept, ...warm } : kept;
+			const { id, name } = aircraft;
+			const row = $state.snapshot(aircraft);
+			await asOne(async () => {
+				await saveToBench(row, siteId, pilot.trim(), whole);
+				await giveBack(kept, { aircraftId: id, packId: null, siteId });
+			});
+			done(`Saved in the bench book of ${name}`);
 			open = false;
 			onsaved?.();
 		} catch (error) {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { problemWords } from '$lib/ui/problem';
 	import { untrack } from 'svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
@@ -21,7 +22,7 @@
 			const file = await recordSound(stopping.signal, (done) => (share = done));
 			if (file && !dropped) onfile(file);
 		} catch (error) {
-			problem = error instanceof Error ? error.message : String(error);
+			problem = problemWords(error);
 		} finally {
 			share = null;
 		}

@@ -1,3 +1,4 @@
+import { problemWords } from '$lib/ui/problem';
 import { PRACTICE_PLACE } from '$lib/rig/rig';
 import { InputError } from '$lib/core/finding/inputError';
 import { failed } from '$lib/ui/notify';
@@ -205,7 +206,7 @@ export class InstrumentState {
 		if (error instanceof DOMException && error.name === 'AbortError') return;
 		this.finding = null;
 		this.phase = 'choose';
-		this.problem = error instanceof Error ? error.message : String(error);
+		this.problem = problemWords(error);
 		failed(error);
 	}
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Photo } from '$lib/schema/records';
+	import type { Photo, StationId } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { addPhoto, listPhotos, removePhoto } from '$lib/store/photos';
 	import Button from '$lib/ui/Button.svelte';
@@ -17,10 +17,10 @@
 		/** What they are of, for the label of the button. */
 		label?: string;
 		readOnly?: boolean;
-		/** Writes into the record that a photo was kept. */
-		onkept?: (photo: Photo) => Promise<unknown>;
+		/** Of a session: the stage whose entry names the photo. */
+		station?: StationId;
 	};
-	let { of, task, label = 'Photo', readOnly = false, onkept }: Props = $props();
+	let { of, task, label = 'Photo', readOnly = false, station }: Props = $props();
 
 	const kept = live(
 		() => listPhotos(of.id),
@@ -46,10 +46,9 @@
 		if (!taken || busy) return;
 		busy = true;
 		try {
-			const photo = await addPhoto({ ...taken, of, ...(task ? { task } : {}), caption: caption.trim() });
-			await onkept?.(photo);
+			await addPhoto({ ...taken, of, ...(task ? { task } : {}), caption: caption.trim() }, station);
 			taken = null;
-			done('The photo is kept');
+			done('Photo saved');
 		} catch (error) {
 			failed(error);
 		} finally {

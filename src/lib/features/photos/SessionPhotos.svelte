@@ -3,14 +3,9 @@
 	import type { StationId } from '$lib/schema/records';
 	import PhotoStrip from './PhotoStrip.svelte';
 
-	/** Photos of a task of the session: kept beside its record, which names each with its checksum. */
+	/** Photos of a task of the session: saved with the entry of the record that names each with its checksum. */
 	let { station, task }: { station: StationId; task: string } = $props();
 	const view = getSessionView();
 </script>
 
-<PhotoStrip
-	of={{ table: 'sessions', id: view.bundle.session.id }}
-	{task}
-	readOnly={view.readOnly}
-	onkept={({ id, caption, sha256 }) => view.record(station, { kind: 'photo', task, photoId: id, caption, sha256 })}
-/>
+<PhotoStrip of={{ table: 'sessions', id: view.bundle.session.id }} {task} readOnly={view.readOnly} {station} />

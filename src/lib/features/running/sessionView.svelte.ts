@@ -3,6 +3,7 @@ import { aircraftDue } from '$lib/core/due/aircraftDue';
 import { placedAt } from '$lib/core/due/place';
 import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
 import { affectsSensor, isDueWords, sensorsOf, taskOfSensor } from '$lib/core/due/rules';
+import { asOne } from '$lib/store/db';
 import { undoneBy } from '$lib/core/evidence/undoes';
 import { ownTask } from '$lib/core/session/deferred';
 import { assessSession } from '$lib/core/session/assess';
@@ -245,12 +246,25 @@ export class SessionView {
 		return this.rehearsal || simulated ? 'rehearsed' : usual;
 	}
 
-	/** Writes an entry in the pilot's name; resolves once it is on this device, and the pages have seen it. */
-	async record(station: StationId, payload: EntryPayload, corrects: string | null = null): Promise<Entry> {
+	/**
+	 * Writes an entry in the pilot's name; resolves once it is on this device, and the pages have seen it.
+	 *
+	 * @param also writes that belong to the same fact: all of it is on this device, or nothing
+	 */
+	async record(
+		station: StationId,
+		payload: EntryPayload,
+		corrects: string | null = null,
+		also: (() => Promise<unknown>) | null = null,
+	): Promise<Entry> {
 		const { session } = this.bundle;
 		const graded =
 			this.rehearsal && GRADED.includes(payload.kind) ? ({ ...payload, grade: 'rehearsed' } as EntryPayload) : payload;
-		const entry = await appendEntry(session.id, station, session.pilot, graded, corrects);
+		const entry = await asOne(async () => {
+			const written = await appendEntry(session.id, station, session.pilot, graded, corrects);
+			await also?.();
+			return written;
+		});
 		await this.#seen(entry.seq);
 		return entry;
 	}

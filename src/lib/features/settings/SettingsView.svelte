@@ -2,8 +2,10 @@
 	import { readSettings, rollBack, settingChanges } from '$lib/core/settings/sheet';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, newId, noteEvent, saveAircraft } from '$lib/store/repository';
+	import { findAircraft } from '$lib/store/repository';
+	import { saveSettingsSheet } from '$lib/store/settingsSheet';
 	import Button from '$lib/ui/Button.svelte';
+	import { problemWords } from '$lib/ui/problem';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
@@ -56,25 +58,12 @@
 		try {
 			problem = '';
 			const values = readSettings(pasted);
-			const at = new Date().toISOString();
-			const { firmware, snapshots = [] } = aircraft;
-			const last = snapshots.at(-1);
-			const changed = last ? settingChanges(last.values, values) : [];
-			const sheet = { id: newId(), at, note: note.trim(), firmware, values };
-			await saveAircraft({ ...$state.snapshot(aircraft), snapshots: [...$state.snapshot(snapshots), sheet] });
-			// What changed makes due what it may have undone.
-			if (changed.length > 0) {
-				const names = changed.slice(0, 3).map(({ name }) => name);
-				await noteEvent(id, {
-					what: 'settings',
-					note: `${names.join(', ')}${changed.length > 3 ? ` and ${changed.length - 3} more` : ''}`,
-				});
-			}
+			const changes = await saveSettingsSheet(id, { values, note: note.trim() });
 			draft.forget();
 			[pasted, note, chosen] = ['', '', { before: '', after: '' }];
-			done(changed.length > 0 ? 'Kept, and noted as a change of settings' : 'Kept');
+			done(changes > 0 ? 'Settings sheet saved; event “Settings changed” logged' : 'Settings sheet saved');
 		} catch (error) {
-			problem = error instanceof Error ? error.message : String(error);
+			problem = problemWords(error);
 		}
 	}
 	async function take(file: File) {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { problemWords } from '$lib/ui/problem';
 	import { afterNavigate, goto, onNavigate } from '$app/navigation';
 	import { navigating, page } from '$app/state';
 	import { Toaster } from 'svelte-sonner';
@@ -139,7 +140,7 @@
 				<CannotShow
 					title="This page cannot be shown"
 					lead="What was recorded is kept: every entry is written before the screen says so."
-					reason={error instanceof Error ? error.message : String(error)}
+					reason={problemWords(error)}
 					words="It is a fault of the page, not of what lies on this device. Try again; every other page works, and what lies there can be saved."
 					again={reset}
 				/>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { problemWords } from '$lib/ui/problem';
 	import { localDay } from '$lib/core/words/calendar';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
@@ -71,7 +72,7 @@
 			Object.assign(editing, readPosition(pasted));
 			told = 'Read. Check the sign: south and west are negative.';
 		} catch (error) {
-			told = error instanceof Error ? error.message : String(error);
+			told = problemWords(error);
 		}
 	}
 
@@ -85,7 +86,7 @@
 			if (altM !== null && editing.altM === undefined) editing.altM = Math.round(altM);
 			told = `By this device, to about ${accuracyM.toFixed(0)} m.`;
 		} catch (error) {
-			told = error instanceof Error ? error.message : String(error);
+			told = problemWords(error);
 		} finally {
 			asking = false;
 		}

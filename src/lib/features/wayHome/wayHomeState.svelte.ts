@@ -1,3 +1,4 @@
+import { problemWords } from '$lib/ui/problem';
 import { withTrial } from '$lib/core/facts/facts';
 import type { HomePlan } from '$lib/core/return/planned';
 import { homeFinding, type HomeAround, type HomeFinding } from '$lib/core/session/homeEntry';
@@ -96,7 +97,7 @@ export class WayHomeState {
 			);
 		} catch (error) {
 			if (error instanceof DOMException && error.name === 'AbortError') return;
-			this.problem = error instanceof Error ? error.message : String(error);
+			this.problem = problemWords(error);
 			this.plan = null;
 			failed(error);
 		} finally {

@@ -1,0 +1,35 @@
+import { z } from 'zod';
+
+const NOTHING = 'Nothing was recorded.';
+
+/** Errors of the browser's storage by name, with what to do. */
+const STORAGE: Record<string, string> = {
+	QuotaExceededError: `The storage of this device is full. ${NOTHING} Free space on the device, or export and delete old sessions, then try again.`,
+	MissingAPIError: `This browser stores no data for this site. ${NOTHING} Use another browser, or allow site data in its settings.`,
+	SecurityError: `This browser refuses to store data for this site. ${NOTHING} Allow site data in its settings, or leave private browsing.`,
+	OpenFailedError: `The data on this device cannot be opened. ${NOTHING} Close other tabs of Winglogos and reload the page.`,
+	VersionError: `A newer version of Winglogos wrote the data on this device. ${NOTHING} Reload the page to get it.`,
+	DatabaseClosedError: `The data on this device were closed or deleted in another tab. ${NOTHING} Reload the page.`,
+	InvalidStateError: `The data on this device were closed or deleted in another tab. ${NOTHING} Reload the page.`,
+	TimeoutError: `The data on this device do not answer. ${NOTHING} Close other tabs of Winglogos and reload the page.`,
+};
+
+/** Names of an error and of those behind it, outermost first. */
+function namesOf(error: unknown): string[] {
+	if (!(error instanceof Error || error instanceof DOMException)) return [];
+	const inner = 'inner' in error ? error.inner : error.cause;
+	return [error.name, ...namesOf(inner)];
+}
+
+/** What went wrong and what to do about it, in the words of this product whoever raised it. */
+export function problemWords(error: unknown): string {
+	if (error instanceof z.ZodError)
+		return `${error.issues.map(({ path, message }) => `${path.join('.') || 'Entry'} ${message}`).join('; ')}. ${NOTHING}`;
+	// The error behind an abort or a failed opening says why.
+	const known = namesOf(error)
+		.toReversed()
+		.find((name) => name in STORAGE);
+	if (known) return STORAGE[known] ?? '';
+	if (!(error instanceof Error)) return String(error);
+	return error.message.split('\n')[0] ?? '';
+}
