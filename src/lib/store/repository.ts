@@ -1,7 +1,8 @@
 import type { Backup } from '$lib/schema/files';
 import type { Merge } from '$lib/core/record/merge';
 import { canonicalJson } from '$lib/core/record/chain';
-import { headOf, snapshotOf } from '$lib/core/session/head';
+import { headOf } from '$lib/core/session/head';
+import { changedFields, snapshotOf } from '$lib/core/record/snapshot';
 import { CHAIN_START, link, readEntry, verifyChain, type ChainFinding } from '$lib/core/record/chain';
 import { withFact } from '$lib/core/facts/profile';
 import { sensorOf, taskOf } from '$lib/core/evidence/about';
@@ -31,7 +32,7 @@ import {
 	type EventExtent,
 } from '$lib/schema/records';
 import Dexie from 'dexie';
-import { db } from './db';
+import { asOne, db } from './db';
 import { askToKeep, deviceId } from './device';
 
 /** A new identifier: random, also where the browser has no secure context. */
@@ -45,10 +46,36 @@ const GONE = 'This session is not on this device any more.';
 
 /** An aircraft by its id; undefined where it is not on this device. */
 export const findAircraft = (id: string) => db.aircraft.get(id);
-/** Saves a site, checked by its schema. */
-export const saveSite = (site: Site) => db.sites.put(siteSchema.parse({ ...site, updatedAt: now() }));
-/** Saves a pack, checked by its schema. */
-export const savePack = (pack: Pack) => db.packs.put(packSchema.parse({ ...pack, updatedAt: now() }));
+/** Saves a site, checked by its schema; a running session at it writes down what changed. */
+export const saveSite = (site: Site): Promise<void> =>
+	asOne(async () => {
+		const next = siteSchema.parse({ ...site, updatedAt: now() });
+		const before = await db.sites.get(next.id);
+		await db.sites.put(next);
+		if (before) await noteChange('Site', before, next, ({ siteId }) => siteId === next.id);
+	});
+/** Saves a battery, checked by its schema; a running session with it writes down what changed. */
+export const savePack = (pack: Pack): Promise<void> =>
+	asOne(async () => {
+		const next = packSchema.parse({ ...pack, updatedAt: now() });
+		const before = await db.packs.get(next.id);
+		await db.packs.put(next);
+		if (before) await noteChange('Battery', before, next, ({ packId }) => packId === next.id);
+	});
+
+/** Writes into the running sessions that a changed row is about which fields of it changed; nothing where none did. */
+async function noteChange(
+	what: 'Aircraft' | 'Site' | 'Battery',
+	before: object,
+	after: object,
+	isAbout: (session: Session) => boolean,
+): Promise<void> {
+	const fields = changedFields(before, after);
+	if (fields === '') return;
+	for (const session of await db.sessions.toArray())
+		if (isAbout(session) && session.kind !== 'bench' && session.endedAt === null)
+			await appendHead(session, 'changed', `${what} changed: ${fields}.`.slice(0, 400));
+}
 
 const openSessionsOf = async (aircraftId: string): Promise<Session[]> =>
 	(await db.sessions.where('aircraftId').equals(aircraftId).toArray()).filter(
@@ -65,9 +92,7 @@ export async function saveAircraft(aircraft: Aircraft): Promise<void> {
 		const before = await db.aircraft.get(next.id);
 		await db.aircraft.put(next);
 		if (!before) return;
-		if (JSON.stringify(snapshotOf(before)) !== JSON.stringify(snapshotOf(next)))
-			for (const session of await openSessionsOf(next.id))
-				await appendHead(session, 'changed', 'The aircraft was changed.');
+		await noteChange('Aircraft', snapshotOf(before), snapshotOf(next), ({ aircraftId }) => aircraftId === next.id);
 		const { firmware } = before;
 		if (firmware !== '' && next.firmware !== firmware)
 			await noteEvent(next.id, { what: 'firmware', note: `${firmware} to ${next.firmware || 'unknown'}` });
@@ -123,18 +148,22 @@ export async function loadSession(id: string): Promise<SessionBundle | null> {
 				site: session.siteId ? await db.sites.get(session.siteId) : undefined,
 				pack: session.packId ? await db.packs.get(session.packId) : undefined,
 				rows: await db.entries.where('sessionId').equals(id).toArray(),
+				photos: await db.photos.where('of.id').equals(id).toArray(),
 			}
 		);
 	});
 	if (!read?.aircraft) return null;
-	const { session, aircraft, site, pack, rows } = read;
+	const { aircraft, rows, photos } = read;
+	// A damaged row opens where every session begins.
+	const session = { ...read.session, place: read.session.place ?? { station: 'plan', task: null } };
+	const [site, pack] = [read.site ?? null, read.pack ?? null];
 	return {
 		session,
 		aircraft,
-		site: site ?? null,
-		pack: pack ?? null,
+		site,
+		pack,
 		entries: readable(rows).sort((a, b) => a.seq - b.seq),
-		chain: verifyChain(rows, session),
+		chain: verifyChain(rows, session, { aircraft, site, pack, photos }),
 	};
 }
 
@@ -405,7 +434,7 @@ async function countFlight({ id, kind, packId }: Session): Promise<void> {
 	if (!flew) return;
 	const at = now();
 	const flights = [...(pack.flights ?? []), { id, at }];
-	await db.packs.put({ ...pack, state: 'used', stateAt: at, cycles: pack.cycles + 1, flights, updatedAt: at });
+	await savePack({ ...pack, state: 'used', stateAt: at, cycles: pack.cycles + 1, flights });
 }
 
 async function setEnd(sessionId: string, what: 'ended' | 'reopened', reason: string): Promise<void> {

@@ -31,8 +31,16 @@ export interface LoggedSession {
 
 /** Verifies a session as it stands in the store; null where it is gone. */
 export async function verifySession(id: string): Promise<ChainFinding | null> {
-	const session = await db.sessions.get(id);
-	return session ? verifyChain(await db.entries.where('sessionId').equals(id).toArray(), session) : null;
+	return db.transaction('r', db.record, async () => {
+		const session = await db.sessions.get(id);
+		if (!session) return null;
+		return verifyChain(await db.entries.where('sessionId').equals(id).toArray(), session, {
+			aircraft: (await db.aircraft.get(session.aircraftId)) ?? null,
+			site: (session.siteId && (await db.sites.get(session.siteId))) || null,
+			pack: (session.packId && (await db.packs.get(session.packId))) || null,
+			photos: await db.photos.where('of.id').equals(id).toArray(),
+		});
+	});
 }
 
 const decisionOf = (payload: unknown): DecisionPayload | null => {

@@ -12,7 +12,7 @@ import {
 	type TableName,
 } from '../../schema/files';
 import { InputError } from '../finding/inputError';
-import { readEntry, sha256Hex, verifyChain } from './chain';
+import { photoHash, readEntry, sha256Hex, verifyChain } from './chain';
 
 const MANIFEST = 'manifest.json';
 const MIB = 1024 * 1024;
@@ -136,7 +136,6 @@ function parseWith<T>(schema: z.ZodType<T>, value: unknown, file: string): T {
 
 const nothing = 'Nothing was imported.';
 /** The bytes of a base64 text. */
-const bytesOf = (base64: string): Uint8Array => Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
 
 const ID = /^[A-Za-z0-9][A-Za-z0-9_-]{0,79}$/;
 /** Addresses of forms: an id that is one of them could not be opened. */
@@ -212,7 +211,7 @@ export function checkWhole(backup: Backup): Backup {
 				`photos.${id}.of`,
 				`A photo is of something that is not in the file. ${nothing}`,
 			);
-		if (sha256Hex(bytesOf(jpeg)) !== sha256)
+		if (photoHash(jpeg) !== sha256)
 			throw new InputError('wrong-checksum', `photos.${id}.jpeg`, `A photo was changed or damaged. ${nothing}`);
 	}
 	const stray = backup.entries.find((entry) => !sessions.has(entry.sessionId));

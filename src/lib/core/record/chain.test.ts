@@ -1,12 +1,22 @@
 import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import type { Aircraft, Session, Site } from '../../schema/records';
+import type { Aircraft, Pack, Session, Site } from '../../schema/records';
 import type { Entry, EntryBody } from '../../schema/entries';
 import type { Backup } from '../../schema/files';
 import { newAircraft } from '../../schema/newAircraft';
 import { packBackup, packSession, unpackBackup, unpackSession } from './archive';
-import { CHAIN_START, canonicalJson, link, readEntry, sha256Hex, verifyChain, type Stored } from './chain';
+import {
+	CHAIN_START,
+	canonicalJson,
+	link,
+	readEntry,
+	sha256Hex,
+	verifyChain,
+	type Stored,
+	type Surroundings,
+} from './chain';
+import { snapshotOf } from './snapshot';
 
 const AT = '2026-05-14T09:00:00.000Z';
 
@@ -67,7 +77,8 @@ describe('the chain', () => {
 	it('holds as written, in whatever order it is handed over', () => {
 		const { entries, head } = chain(6);
 		expect(verifyChain(entries.toReversed(), session(head))).toMatchObject({ ok: true, entries: 6, broken: [] });
-		expect(verifyChain([], session(CHAIN_START)).ok).toBe(true);
+		// Every session begins with an entry: one without any was emptied.
+		expect(verifyChain([], session(CHAIN_START)).broken[0]?.what).toContain('no entries');
 	});
 
 	it('names the entry that was changed', () => {
@@ -178,12 +189,60 @@ describe('the chain', () => {
 			{ siteId: 'p2' },
 			{ packId: 'x' },
 			{ kind: 'rehearsal' },
+			{ crew: [{ name: 'Tamsin Reed', role: 'spotter' }] },
+			{ occasion: 'crash' },
+			{ venue: 'people' },
+			{ signals: 'arm up' },
 		];
 		for (const change of changes)
 			expect(verifyChain([first], { ...right, ...change }).broken[0]?.where, Object.keys(change)[0]).toBe(
 				'The session',
 			);
 		expect(verifyChain([first], { ...right, aircraftId: 'a2' }).ok).toBe(false);
+	});
+
+	describe('what a running session refers to', () => {
+		const jpeg = btoa('picture');
+		const photo = { id: 'ph', jpeg };
+		const taken = {
+			...({ kind: 'photo', task: 'frame', photoId: 'ph', caption: 'Left arm' } as const),
+			sha256: sha256Hex(new TextEncoder().encode('picture')),
+		} as const;
+		const around = (): Surroundings => ({ aircraft, site: { ...site }, pack: null, photos: [photo] });
+		const first = link(CHAIN_START, {
+			...body(0),
+			payload: {
+				...{ kind: 'session', task: 'session', what: 'begun', purpose: 'flight', title: session('').title },
+				...{ pilot: session('').pilot, startedAt: session('').startedAt, endedAt: null, reason: '' },
+				...{ aircraft: snapshotOf(aircraft), site: { ...site }, pack: null },
+			},
+		});
+		const second = link(first.hash, { ...body(1), payload: taken });
+		const running = { ...session(''), head: second.hash };
+		const faults = (change: Partial<Surroundings>, of: Session = running) =>
+			verifyChain([first, second], of, { ...around(), ...change }).broken.map(({ where, what }) => `${where}: ${what}`);
+
+		it('is whole as it was written', () => expect(faults({})).toEqual([]));
+		it.each<[string, Partial<Surroundings>, RegExp]>([
+			['limits of the aircraft', { aircraft: { ...aircraft, compassHeadingLimitDeg: 29 } }, /^The limits/],
+			['its name', { aircraft: { ...aircraft, name: 'Other' } }, /^The limits/],
+			['the site’s rules', { site: { ...site, rules: 'none' } }, /^The site/],
+			['a battery put in', { pack: { id: 'p' } as Pack }, /^The battery/],
+			[
+				'bytes of a photo',
+				{ photos: [{ id: 'ph', jpeg: btoa('another') }] },
+				/^Entry 2: its photo "Left arm" was changed/,
+			],
+			['bytes that are none', { photos: [{ id: 'ph', jpeg: '~' }] }, /^Entry 2: .* was changed/],
+			['a photo taken away', { photos: [] }, /^Entry 2: .* is missing/],
+		])('%s: changed beside the record is named', (_, change, words) => {
+			expect(faults(change)[0]).toMatch(words);
+		});
+		it('events, sheets and the time of saving are no limits; an ended session keeps its own rows', () => {
+			expect(faults({ aircraft: { ...aircraft, updatedAt: '2030-01-01T00:00:00.000Z' } })).toEqual([]);
+			const ended = { ...running, endedAt: AT };
+			expect(faults({ aircraft: { ...aircraft, name: 'Sold' } }, ended).join()).not.toContain('The limits');
+		});
 	});
 });
 

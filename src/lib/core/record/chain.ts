@@ -2,7 +2,8 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import canonicalize from 'canonicalize';
 import { entrySchema, type Entry, type EntryBody, type SessionPayload } from '../../schema/entries';
-import type { Session } from '../../schema/records';
+import type { Aircraft, Pack, Photo, Session, Site } from '../../schema/records';
+import { snapshotOf } from './snapshot';
 
 /** The hash before the first entry of a chain. */
 export const CHAIN_START = '0'.repeat(64);
@@ -86,16 +87,82 @@ function differences(session: Session, head: SessionPayload): string[] {
 		['its end', session.endedAt, head.endedAt],
 		['the aircraft', session.aircraftId, head.aircraft.id],
 		['the place', session.siteId, head.site?.id ?? null],
-		['the pack', session.packId, head.pack?.id ?? null],
+		['the battery', session.packId, head.pack?.id ?? null],
+		['its crew', session.crew ?? [], head.crew ?? []],
+		['its occasion', session.occasion ?? '', head.occasion ?? ''],
+		['its venue', session.venue ?? '', head.venue ?? ''],
+		['its signals', session.signals ?? '', head.signals ?? ''],
 	];
-	return pairs.filter(([, now, then]) => now !== then).map(([what]) => what);
+	return pairs.filter(([, now, then]) => canonicalJson(now) !== canonicalJson(then)).map(([what]) => what);
+}
+
+/** What a session refers to, as it is stored beside its entries. */
+export interface Surroundings {
+	aircraft: Aircraft | null;
+	site: Site | null;
+	pack: Pack | null;
+	photos: readonly Pick<Photo, 'id' | 'jpeg'>[];
+}
+
+const withoutTime = (row: object | null): unknown =>
+	row && Object.fromEntries(Object.entries(row).filter(([key]) => key !== 'updatedAt'));
+
+/** Where aircraft, site and battery of a running session differ from what its last entry of itself holds. An ended session keeps its own. */
+function changedRows(session: Session, head: SessionPayload, { aircraft, site, pack }: Surroundings): string[] {
+	if (session.endedAt !== null || session.kind === 'bench') return [];
+	const pairs: [string, object | null, object | null][] = [
+		['The limits and equipment of the aircraft', aircraft && snapshotOf(aircraft), head.aircraft],
+		['The site', site, head.site],
+		['The battery', pack, head.pack],
+	];
+	return pairs
+		.filter(([, now, then]) => canonicalJson(withoutTime(now)) !== canonicalJson(withoutTime(then)))
+		.map(([what]) => what);
+}
+
+const bytesOf = (base64: string): Uint8Array => Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+
+/** Hashes of photos by their text: a session is verified after each answer, and its photos do not change. */
+const photoHashes = new Map<string, string | null>();
+const MOST_HASHES = 60;
+
+/** SHA-256 of the bytes of a photo, as its entry holds it; null where they are no base64. */
+export function photoHash(jpeg: string): string | null {
+	const known = photoHashes.get(jpeg);
+	if (known !== undefined) return known;
+	let hash: string | null = null;
+	try {
+		hash = sha256Hex(bytesOf(jpeg));
+	} catch {
+		// What is no base64 was never a photo of this application.
+	}
+	if (photoHashes.size >= MOST_HASHES) photoHashes.clear();
+	photoHashes.set(jpeg, hash);
+	return hash;
+}
+
+/** Photos that entries name and whose bytes are missing or others, each with its entry's number. */
+function changedPhotos(entries: readonly Entry[], { photos }: Surroundings): ChainRemark[] {
+	return entries.flatMap(({ seq, payload }) => {
+		if (payload.kind !== 'photo') return [];
+		const stored = photos.find(({ id }) => id === payload.photoId);
+		const name = payload.caption ? `its photo "${payload.caption}"` : 'its photo';
+		if (!stored) return [entry(seq + 1, `${name} is missing`)];
+		return photoHash(stored.jpeg) === payload.sha256 ? [] : [entry(seq + 1, `${name} was changed after it was taken`)];
+	});
 }
 
 /**
  * Verifies one session's chain over what is stored: every hash and link, no gap in the numbers, no entry that cannot be read, the
  * head that the session remembers, and that the session is still what its own entries say. Names each entry by its number.
+ *
+ * @param around what the session refers to, compared with what its entries hold of it; null where only the chain is at hand
  */
-export function verifyChain(rows: readonly Stored[], session: Session): ChainFinding {
+export function verifyChain(
+	rows: readonly Stored[],
+	session: Session,
+	around: Surroundings | null = null,
+): ChainFinding {
 	const broken: ChainRemark[] = [];
 	const remarks: ChainRemark[] = [];
 	const numbered = rows
@@ -145,11 +212,16 @@ export function verifyChain(rows: readonly Stored[], session: Session): ChainFin
 			where: `After entry ${expected}`,
 			what: 'the session remembers another last entry: entries are missing at the end, or were added',
 		});
+	if (around) broken.push(...changedPhotos(entries, around));
+	if (rows.length === 0)
+		broken.push({ number: 0, where: 'The session', what: 'it has no entries, and every session begins with one' });
 	const head = headOf(entries);
-	if (head)
+	if (head) {
 		for (const what of differences(session, head))
 			broken.push({ number: 0, where: 'The session', what: `${what} is not what its own entries say` });
-	else if (rows.length > 0 && session.kind !== 'bench')
+		for (const where of around ? changedRows(session, head, around) : [])
+			broken.push({ number: 0, where, what: 'changed without an entry of the session' });
+	} else if (rows.length > 0 && session.kind !== 'bench')
 		remarks.push({
 			number: 0,
 			where: 'The session',

@@ -1,6 +1,7 @@
 import type { Crew } from '../../schema/records';
 
-export const CREW_WORDS: Record<Crew['role'], string> = {
+/** A damaged record may hold a role that is none: it is shown as it stands. */
+export const CREW_WORDS: Record<string, string> & Record<Crew['role'], string> = {
 	spotter: 'Spotter',
 	launcher: 'Launches it',
 	payload: 'Payload or camera',
@@ -11,4 +12,4 @@ export const CREW_WORDS: Record<Crew['role'], string> = {
 
 /** Who is there, in a sentence. */
 export const crewWords = (crew: readonly Crew[]): string =>
-	crew.map(({ name, role }) => `${name} (${CREW_WORDS[role].toLowerCase()})`).join(', ');
+	crew.map(({ name, role }) => `${name} (${(CREW_WORDS[role] ?? String(role)).toLowerCase()})`).join(', ');

@@ -1,11 +1,6 @@
 import type { SessionPayload } from '../../schema/entries';
 import type { Aircraft, Pack, Session, Site } from '../../schema/records';
-
-/** The aircraft as a session's own entry keeps it: limits and equipment, without its history; of its settings which they were. */
-export const snapshotOf = ({ events: _, updatedAt: __, snapshots, ...rest }: Aircraft) => {
-	const last = snapshots?.at(-1);
-	return last ? { ...rest, settings: { id: last.id, at: last.at, note: last.note } } : rest;
-};
+import { snapshotOf } from '../record/snapshot';
 
 /** What a session is, as its own entry: written when it begins and at every change of it. */
 export const headOf = (

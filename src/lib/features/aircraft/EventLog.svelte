@@ -47,7 +47,7 @@
 		<Button type="submit">Log event</Button>
 	</form>
 	<ul class="m-0 list-none p-0">
-		{#each events as event (event.id)}
+		{#each events as event, k (k)}
 			<li class="hairline py-2">
 				<b>{eventWords(event.kind, event)}</b>
 				<span class="text-ink-2">{showDate(event.at)}{event.note ? ` · ${event.note}` : ''}</span>

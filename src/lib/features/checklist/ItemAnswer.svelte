@@ -7,6 +7,7 @@
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
+	import { pageNow } from '$lib/ui/pageClock';
 	import { say, tone } from '$lib/ui/speech';
 	import { units } from '$lib/ui/preferences.svelte';
 
@@ -76,20 +77,20 @@
 		const from = pluggedAt;
 		let said = setDown;
 		const timer = setInterval(() => {
-			pluggedS = (Date.now() - from) / 1000;
+			pluggedS = (pageNow() - from) / 1000;
 			const left = Math.ceil(setDown - pluggedS);
 			if (startedAt === null && left < said && left > 0) say(String((said = left)));
-			if (pluggedS >= setDown) startedAt ??= Date.now();
+			if (pluggedS >= setDown) startedAt ??= pageNow();
 		}, 100);
 		return () => clearInterval(timer);
 	});
 	function begin() {
-		if (setDown === 0) startedAt ??= Date.now();
+		if (setDown === 0) startedAt ??= pageNow();
 		else if (pluggedAt === null) {
-			pluggedAt = Date.now();
+			pluggedAt = pageNow();
 			tone('step');
 			say('Set it down.');
-		} else startedAt ??= Date.now();
+		} else startedAt ??= pageNow();
 	}
 
 	/** It ended while nobody looked: whether it was left untouched is asked. */
@@ -104,22 +105,24 @@
 				const begunAt = data?.pluggedAt ?? data?.startedAt ?? null;
 				if (!data || begunAt === null || (answeredAt && begunAt < Date.parse(answeredAt))) return;
 				// Plugged in that long ago, nobody knows whether it was left alone.
-				if (Date.now() - begunAt > 1000 * (wanted + setDown + FORGOTTEN_S)) return;
+				const ageS = (pageNow() - begunAt) / 1000;
+				// Set back since, the clock does not say how long it was either: the wait begins again.
+				if (ageS < 0 || ageS > wanted + setDown + FORGOTTEN_S) return;
 				({ pluggedAt, startedAt } = data);
-				over = startedAt !== null && Date.now() - startedAt >= 1000 * wanted;
+				over = startedAt !== null && pageNow() - startedAt >= 1000 * wanted;
 			},
 		);
 	function anew() {
 		over = false;
 		pluggedAt = null;
-		startedAt = setDown === 0 ? Date.now() : null;
+		startedAt = setDown === 0 ? pageNow() : null;
 	}
 	const waited = () => onaccept(null, Math.round(waitedS * 10) / 10);
 
 	$effect(() => {
 		if (startedAt === null) return;
 		const from = startedAt;
-		const look = () => (waitedS = Math.max(0, (Date.now() - from) / 1000));
+		const look = () => (waitedS = Math.max(0, (pageNow() - from) / 1000));
 		look();
 		if (over) return;
 		const timer = setInterval(() => {

@@ -1,3 +1,5 @@
+import { failed } from '$lib/ui/notify';
+
 const TICK_MS = 100;
 /** Nothing that is watched lasts longer: a page that is loaded again after that goes on with nothing. */
 const LONGEST_MS = 600_000;
@@ -37,7 +39,11 @@ export class Stopwatch {
 	goOn(fromMs: number | null): boolean {
 		if (fromMs === null) return false;
 		const ageMs = Date.now() - fromMs;
-		if (ageMs < 0 || ageMs > LONGEST_MS) return false;
+		if (ageMs < 0) {
+			failed(new Error('The clock of this device was set back, so the time that ran is lost. Begin again.'));
+			return false;
+		}
+		if (ageMs > LONGEST_MS) return false;
 		this.start(fromMs);
 		return true;
 	}

@@ -90,7 +90,7 @@
 	{/if}
 	<h2 class="mt-6 mb-1">Entries</h2>
 	<ol class="m-0 list-none p-0">
-		{#each sheet.entries as { no, at, station, what, how, by, hash } (no)}
+		{#each sheet.entries as { no, at, station, what, how, by, hash }, k (k)}
 			<li
 				class="hairline grid break-inside-avoid gap-x-4 py-1.5 sm:grid-cols-[2.5rem_7.5rem_8rem_minmax(0,1fr)_7rem] print:grid-cols-[2rem_6.5rem_7rem_minmax(0,1fr)_6rem]"
 			>
