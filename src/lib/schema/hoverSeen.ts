@@ -44,7 +44,7 @@ const creepSchema = z
 		frame,
 		distance: distanceSchema,
 		/** It stood still when it was let go. */
-		fromRest: z.boolean().default(true),
+		fromRest: z.boolean().default(false),
 	})
 	.refine(({ t0, t1 }) => t1 > t0, { path: ['t1'], message: 'must be after t0' });
 

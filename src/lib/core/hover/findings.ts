@@ -18,6 +18,10 @@ export interface Findings {
 	circling: Circling | null;
 	drift: DriftCause | null;
 	height: HeightReview;
+	/** Longest gap in the log, s; 0 where it has none. */
+	gapS: number;
+	/** Seconds of the hover that the log holds: its length without the gaps. */
+	seenS: number;
 	jumps: number;
 	jitterM: number;
 	nearGround: boolean;

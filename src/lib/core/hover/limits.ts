@@ -81,6 +81,12 @@ export const hoverLimits = {
 		why: 'Healthy fixes jitter 0.04 to 0.11 m, weak ones 0.33 to 0.8 m.',
 		source: 'Winglogos, from simulated hovers',
 	},
+	gapS: {
+		value: 3,
+		unit: 's',
+		why: 'Nothing is known of what the aircraft did in a gap of the log.',
+		source: 'Winglogos default',
+	},
 	jumpM: {
 		value: 0.9,
 		unit: 'm',

@@ -185,3 +185,30 @@ describe('latitude and longitude', () => {
 		);
 	});
 });
+
+describe('a gap in the log', () => {
+	const rng = seededRng(7);
+	const { t, north, east, up } = flyHover(calm, drawGains(rng), rng);
+	const cut = (keep: (s: number) => boolean, moveM = 0) => {
+		const at = Array.from(t, (s, i) => ({ s, i })).filter(({ s }) => keep(s));
+		const column = (values: ArrayLike<number>, by = 0) => at.map(({ s, i }) => (values[i] ?? 0) + (s > 30 ? by : 0));
+		return reviewHover({
+			track: { t: column(t), north: column(north, moveM), east: column(east), up: column(up) },
+			hold: 'position',
+		});
+	};
+	it('is no jump of the fix, and is named by its length', () => {
+		const answer = cut((s) => s < 20 || s > 32, 3);
+		expect(answer.jumps).toBe(0);
+		const gap = answer.reasons.find(({ code }) => code === 'log-gap');
+		expect(gap?.level).toBe('caution');
+		expect(gap?.value).toBeCloseTo(12, 0);
+		expect(cut(() => true).reasons.some(({ code }) => code === 'log-gap')).toBe(false);
+	});
+	it('leaves what two short pieces hold: too little to show a circle', () => {
+		const answer = cut((s) => s < 7 || s > 53);
+		expect(answer.verdict).toBe('fail');
+		expect(answer.reasons[0]?.code).toBe('insufficient-duration');
+		expect(answer.spiral.present).toBeNull();
+	});
+});

@@ -10,7 +10,7 @@ import { headingAt, splitDrift } from './drift';
 import type { Findings } from './findings';
 import { reviewHeight } from './height';
 import { hoverLimits as limits } from './limits';
-import { localTrack, resample, withoutJumps, type LocalTrack } from './track';
+import { localTrack, resample, gapsOf, withoutJumps, type LocalTrack } from './track';
 import { reasonsOf } from './verdict';
 
 const NO_SPIRAL: HoverAnswer['spiral'] = {
@@ -114,13 +114,15 @@ export function reviewHover(request: HoverRequest, progress?: (share: number) =>
 	const v: [number, number] = [line(t, north).slope, line(t, east).slope];
 	const speedMps = Math.hypot(...v);
 	const clean = withoutJumps(track);
+	const gaps = gapsOf(t);
+	const seenS = T - gaps.totalS;
 	const inPosition = request.hold === 'position';
 	const runaway =
 		inPosition &&
 		speedMps * T > limits.runawayM.value &&
 		straightness(t, north, east) > limits.runawayStraightness.value;
 	const circling =
-		inPosition && T >= limits.minHoldS.value && !runaway
+		inPosition && seenS >= limits.minHoldS.value && !runaway
 			? withTilt(
 					detectCircling(t, clean.north, clean.east, progress),
 					compassErrorFromTilt(t, clean.north, clean.east, request.heading, request.attitude),
@@ -140,6 +142,8 @@ export function reviewHover(request: HoverRequest, progress?: (share: number) =>
 		circling,
 		drift: inPosition ? null : splitDrift(request, t, north, east, v),
 		height,
+		gapS: gaps.longestS,
+		seenS,
 		jumps: clean.jumps.length,
 		jitterM: fixJitter(t, clean.north, clean.east),
 		nearGround: aboveM !== null && aboveM < limits.groundEffectHeightM.value,

@@ -165,7 +165,15 @@ describe('what is told beside it', () => {
 
 describe('drift without position hold', () => {
 	const creep = (towardDeg: number, metres: number, more: object = {}) => ({
-		...{ t0: 0, t1: 6, dirDeg: towardDeg, frame: 'north', distance: { value: metres, unit: 'm' }, ...more },
+		...{
+			t0: 0,
+			t1: 6,
+			dirDeg: towardDeg,
+			frame: 'north',
+			distance: { value: metres, unit: 'm' } as const,
+			fromRest: true,
+			...more,
+		},
 	});
 	const drifted = (creeps: [number, object][], more: object = {}) =>
 		ask(

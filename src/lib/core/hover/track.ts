@@ -45,7 +45,25 @@ export function localTrack({ track, groundAltM }: HoverRequest): LocalTrack {
 const DEAD_TIME_S = 1;
 const BEFORE = 4;
 
-/** Steps of the fix that no hovering aircraft makes, and the track with them taken out (docs/methods/hover.md#drift-and-jumps). */
+/** Longest step of a log over which the velocity before it says where the fix should be, s; a longer one is a gap. */
+export const GAP_S = 1;
+
+/** The longest gap of a log, and the seconds of all of them; 0 where it has none. `t` in seconds, ascending. */
+export function gapsOf(t: ArrayLike<number>): { longestS: number; totalS: number } {
+	let [longestS, totalS] = [0, 0];
+	for (let i = 1; i < t.length; i++) {
+		const stepS = (t[i] ?? 0) - (t[i - 1] ?? 0);
+		if (stepS <= GAP_S) continue;
+		longestS = Math.max(longestS, stepS);
+		totalS += stepS;
+	}
+	return { longestS, totalS };
+}
+
+/**
+ * Steps of the fix that no hovering aircraft makes, and the track with them taken out (docs/methods/hover.md#drift-and-jumps). Across a gap
+ * in the log no jump is looked for: the velocity before it predicts nothing.
+ */
 export function withoutJumps({ t, north, east }: LocalTrack): {
 	jumps: { tS: number; sizeM: number }[];
 	north: Float64Array;
@@ -58,6 +76,7 @@ export function withoutJumps({ t, north, east }: LocalTrack): {
 	for (let i = BEFORE + 1; i < n; i++) {
 		const span = t[i - 1] - t[i - 1 - BEFORE];
 		const dt = t[i] - t[i - 1];
+		if (dt > GAP_S) continue;
 		stepN[i] = north[i] - north[i - 1] - ((north[i - 1] - north[i - 1 - BEFORE]) / span) * dt;
 		stepE[i] = east[i] - east[i - 1] - ((east[i - 1] - east[i - 1 - BEFORE]) / span) * dt;
 		surprise[i] = Math.sqrt(stepN[i] ** 2 + stepE[i] ** 2);

@@ -10,10 +10,10 @@ export function reasonsOf(f: Findings): Reason[] {
 	const out: Reason[] = [];
 	const { circling: c } = f;
 	if (f.request.hold === 'position') {
-		if (f.T < limits.minHoldS.value)
+		if (f.seenS < limits.minHoldS.value)
 			out.push(
-				reason('fail', 'insufficient-duration', `${f.T.toFixed(0)} s of position hold cannot show a circle.`, {
-					value: f.T,
+				reason('fail', 'insufficient-duration', `${f.seenS.toFixed(0)} s of position hold cannot show a circle.`, {
+					value: f.seenS,
 					limit: limits.minHoldS,
 					next: 'Hover for a minute, hands off.',
 				}),
@@ -90,6 +90,19 @@ export function reasonsOf(f: Findings): Reason[] {
 				value: f.speedMps,
 				next: 'Check the level calibration.',
 			}),
+		);
+	if (f.gapS > 0)
+		out.push(
+			reason(
+				f.gapS > limits.gapS.value ? 'caution' : 'pass',
+				'log-gap',
+				`The log has a gap of ${f.gapS.toFixed(1)} s; ${f.seenS.toFixed(0)} s of the hover are in it.`,
+				{
+					value: f.gapS,
+					limit: limits.gapS,
+					...(f.gapS > limits.gapS.value ? { next: 'Log the whole hover without a pause, and hover again.' } : {}),
+				},
+			),
 		);
 	if (f.jumps > 0)
 		out.push(

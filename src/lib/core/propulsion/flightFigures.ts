@@ -8,6 +8,8 @@ type LeftOut = FlightTimeAnswer['leftOut'][number];
 /** A flight as the estimate takes it. */
 export interface Measured {
 	index: number;
+	/** The battery it flew on, and whether that is the one asked about. */
+	pack: string;
 	samePack: boolean;
 	minutes: number;
 	/** Used, % of what is printed on the pack; of its real capacity where only its rest volts say so. */
@@ -64,6 +66,7 @@ export function measuredFlights({ pack, flights }: FlightTimeRequest): {
 		return [
 			{
 				index,
+				pack: flight.pack,
 				samePack: flight.pack === pack.id,
 				minutes,
 				usedPct,

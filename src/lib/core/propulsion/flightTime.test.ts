@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { flightTimeAnswerSchema, flightTimeRequestSchema } from '../../schema/flightTime';
 import { seededRng } from '../math/random';
@@ -187,5 +188,65 @@ describe('a request', () => {
 	])('%j is refused at its field', (more, path) => {
 		const parsed = flightTimeRequestSchema.safeParse({ pack: PACK, levels: LEVELS, flights: [], ...more });
 		expect(parsed.error?.issues[0].path.join('.')).toBe(path);
+	});
+});
+
+describe('any legal request', () => {
+	const flight = fc.record(
+		{
+			pack: fc.constantFrom('p', 'q'),
+			minutes: fc.double({ min: 2, max: 30, noNaN: true }),
+			usedMah: fc.double({ min: 300, max: 4900, noNaN: true }),
+			usedWh: fc.double({ min: 5, max: 70, noNaN: true }),
+			rest: fc.record({
+				beforePct: fc.double({ min: 70, max: 100, noNaN: true }),
+				afterPct: fc.double({ min: 5, max: 60, noNaN: true }),
+			}),
+			tempC: fc.double({ min: -20, max: 40, noNaN: true }),
+			cycles: fc.integer({ min: 0, max: 400 }),
+		},
+		{ requiredKeys: ['pack', 'minutes', 'usedMah'] },
+	);
+	const pack = fc.record(
+		{
+			id: fc.constant('p'),
+			nominalMah: fc.constant(5000),
+			nominalWh: fc.constant(74),
+			cycles: fc.integer({ min: 0, max: 400 }),
+		},
+		{ requiredKeys: ['id'] },
+	);
+	const numbers = (value: unknown): number[] =>
+		typeof value === 'number'
+			? [value]
+			: value && typeof value === 'object'
+				? Object.values(value).flatMap(numbers)
+				: [];
+	it('is answered with finite figures, and the same in another order of its flights', () => {
+		fc.assert(
+			fc.property(fc.array(flight, { maxLength: 8 }), pack, fc.boolean(), (flights, ofPack, cold) => {
+				const given = {
+					...{ pack: ofPack, levels: { alarmPct: 30, landPct: 20 }, flights },
+					...(cold ? { tempC: -5 } : {}),
+				};
+				const answer = estimateFlightTime(flightTimeRequestSchema.parse(given));
+				expect(numbers(answer).every(Number.isFinite)).toBe(true);
+				const turned = estimateFlightTime(flightTimeRequestSchema.parse({ ...given, flights: flights.toReversed() }));
+				if (answer.ratePctPerMin && turned.ratePctPerMin)
+					expect(turned.ratePctPerMin / answer.ratePctPerMin).toBeCloseTo(1, 6);
+				if (answer.verdict === 'fail') expect(answer.reasons.some(({ code }) => code === 'timer-set')).toBe(false);
+			}),
+			{ numRuns: 400 },
+		);
+	});
+	it('two flights of one other battery say less than two of two others', () => {
+		const sigma = (packs: readonly string[]) =>
+			estimateFlightTime(
+				flightTimeRequestSchema.parse({
+					...{ pack: { id: 'p', nominalMah: 5000 }, levels: { alarmPct: 30, landPct: 20 } },
+					flights: packs.map((id) => ({ pack: id, minutes: 12, usedMah: 3000 })),
+				}),
+			).rateSigmaLn ?? 0;
+		expect(sigma(['q', 'q'])).toBeGreaterThan(sigma(['q', 'r']));
 	});
 });

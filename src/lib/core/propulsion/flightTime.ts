@@ -41,7 +41,7 @@ function rateOf(flights: readonly Measured[], prior: { mean: number; sigma: numb
 	const covariance = Matrix.zeros(n, n);
 	flights.forEach((a, i) =>
 		flights.forEach((b, j) => {
-			const own = i === j ? a.sigma ** 2 + spread ** 2 + pack : a.samePack && b.samePack ? pack : 0;
+			const own = (i === j ? a.sigma ** 2 + spread ** 2 : 0) + (a.pack === b.pack ? pack : 0);
 			const counter = a.byRest || b.byRest ? 0 : common ** 2;
 			covariance.set(i, j, prior.sigma ** 2 + own + counter);
 		}),
@@ -77,7 +77,7 @@ function capacityOf(flights: readonly Measured[], cyclesNow: number | null): Cap
 		const seen = Math.log(usedPct / restPct);
 		row.forEach((a, i) => {
 			right.set(i, 0, right.get(i, 0) + weight * a * seen);
-			row.forEach((b, j) => precision.set(i, j, precision.get(i, j) + weight * a * b));
+			row.forEach((b, j) => precision.set(i, j, precision.get(i, j) + weight * (a * b)));
 		});
 	}
 	const solve = new CholeskyDecomposition(precision);
@@ -322,6 +322,8 @@ function reasonsOf(
 		hoverW !== undefined && pack.nominalWh === undefined
 			? ' The hover power was not used: the pack’s Wh are not known.'
 			: '';
+	// A timer beside a no-go would be flown by.
+	if (out.some(({ level }) => level === 'fail')) return out;
 	out.push(
 		reason(
 			'pass',

@@ -11,7 +11,7 @@ export const RECEIVERS = {
 /** How a distance and its direction were measured: along (share and metres), across (radians and metres); scale and turn that are common to all. */
 export const MEASURED_BY = {
 	paces: { share: 0.06, turn: 0.15, leastM: 0.3, commonScale: 0.08, commonTurn: 0.12 },
-	tape: { share: 0.01, turn: 0.05, leastM: 0.1, commonScale: 0, commonTurn: 0.07 },
+	tape: { share: 0.01, turn: 0.1, leastM: 0.05, commonScale: 0, commonTurn: 0.07 },
 	track: { share: 0, turn: 0, leastM: 0, commonScale: 0, commonTurn: 0 },
 } as const;
 

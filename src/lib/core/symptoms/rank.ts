@@ -63,7 +63,7 @@ function checkIds(request: SymptomRequest, fitting: Fitting): void {
 			refuse(`remedies.${i}.cause`, `${cause} stands twice`);
 	});
 	request.skip.forEach((id, i) => {
-		if (!TABLE.tests.some((t) => t.id === id)) refuse(`skip.${i}`, `${id} is no test`);
+		if (!fitting.tests.some((t) => t.id === id)) refuse(`skip.${i}`, `${id} is no test of such an aircraft`);
 	});
 }
 
