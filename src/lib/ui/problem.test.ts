@@ -1,26 +1,28 @@
-import Dexie from 'dexie';
 import { describe, expect, it } from 'vitest';
 import { aircraftSchema } from '$lib/schema/records';
 import { problemWords } from './problem';
 
+/** An error as the store raises it: by name, with the browser's own behind it. */
+const raised = (name: string, message: string, inner?: unknown) => Object.assign(new Error(message), { name, inner });
+
 describe('words for what went wrong', () => {
 	it('storage full: says so once, that nothing was recorded, and what to do', () => {
 		const quota = new DOMException('The quota has been exceeded.', 'QuotaExceededError');
-		for (const error of [quota, new Dexie.QuotaExceededError('full', quota), new Dexie.AbortError('aborted', quota)]) {
+		for (const error of [quota, raised('QuotaExceededError', 'full', quota), raised('AbortError', 'aborted', quota)]) {
 			expect(problemWords(error)).toMatch(/^The storage of this device is full\. Nothing was recorded\. /);
 			expect(problemWords(error)).not.toContain('quota');
 		}
 	});
 	it('no storage: names no foreign address', () => {
 		const words = problemWords(
-			new Dexie.MissingAPIError('IndexedDB API missing. Please visit https://example.invalid'),
+			raised('MissingAPIError', 'IndexedDB API missing. Please visit https://example.invalid'),
 		);
 		expect(words).toContain('allow site data');
 		expect(words).not.toContain('http');
 	});
 	it('a newer store and a closed one lead to a reload', () => {
-		expect(problemWords(new Dexie.VersionError('x'))).toContain('Reload');
-		expect(problemWords(new Dexie.DatabaseClosedError('x'))).toContain('another tab');
+		expect(problemWords(raised('VersionError', 'x'))).toContain('Reload');
+		expect(problemWords(raised('DatabaseClosedError', 'x'))).toContain('another tab');
 	});
 	it('a row that does not fit names its field, and never shows the schema’s own list', () => {
 		const { error } = aircraftSchema.safeParse({ id: 'a' });
