@@ -31,6 +31,9 @@ import {
 	type StationId,
 	type EventExtent,
 } from '$lib/schema/records';
+import { format } from 'date-fns/format';
+import { flightsOf } from '$lib/core/evidence/flights';
+import { readSession } from '$lib/core/session/sessionRecord';
 import Dexie from 'dexie';
 import { asOne, db } from './db';
 import { askToKeep, deviceId } from './device';
@@ -391,9 +394,44 @@ export async function appendEntry(
 		const session = await db.sessions.get(sessionId);
 		if (!session) throw new Error(GONE);
 		if (session.endedAt !== null) throw new Error('This session is ended: reopen it with a reason to go on with it.');
-		return append(session, station, by, corrects, payload);
+		return append(session, station, by, await correctionOf(session, payload, corrects), payload);
 	});
 }
+
+const inOrder = async (sessionId: string): Promise<Entry[]> =>
+	readable(
+		await db.entries.where('[sessionId+seq]').between([sessionId, Dexie.minKey], [sessionId, Dexie.maxKey]).toArray(),
+	);
+
+/**
+ * The entry that a new one corrects, as the record stands now: another tab may have written meanwhile.
+ *
+ * @throws Error where a flight or a decision is recorded that the page did not know to be over, begun or decided
+ */
+async function correctionOf(session: Session, payload: EntryPayload, corrects: string | null): Promise<string | null> {
+	if (payload.kind === 'flight' && payload.what !== 'note' && payload.what !== 'touched-down') {
+		const flying = flightsOf(await inOrder(session.id)).find(({ landed }) => landed === null);
+		if (payload.what === 'took-off' && flying)
+			throw new Error(`Already in the air since ${clockOf(flying.tookOff.at)}. Record the landing first.`);
+		if (payload.what === 'landed' && !flying) throw new Error('The landing is recorded already.');
+	}
+	if (payload.kind === 'decision') {
+		const aircraft = aircraftSchema.safeParse(await db.aircraft.get(session.aircraftId)).data;
+		const record = readSession({ entries: await inOrder(session.id), session, aircraft: aircraft ?? {} });
+		const latest = payload.task === 'measurement-aside' ? null : record.decision(payload.task);
+		if (latest && latest.id !== corrects)
+			throw new Error(
+				`${latest.payload.kind === 'decision' && latest.payload.decision === 'hold' ? 'Held' : 'Decided'} a moment ago, at ${clockOf(latest.at)} by ${latest.by}. Look again.`,
+			);
+	}
+	if (payload.kind !== 'check' || corrects !== null) return corrects;
+	const rows = await inOrder(session.id);
+	const last = rows.findLast(({ payload: other }) => other.kind === 'check' && other.task === payload.task);
+	const undone = rows.some(({ seq, payload: other }) => last && seq > last.seq && other.kind === 'event');
+	return last && !undone ? last.id : null;
+}
+
+const clockOf = (iso: string): string => format(new Date(iso), 'HH:mm');
 
 /** Writes down one value that two statements disagreed about, and keeps it in the aircraft's profile: both or neither. */
 export async function settleFact(sessionId: string, station: StationId, payload: CheckPayload): Promise<void> {

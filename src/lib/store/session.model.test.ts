@@ -97,7 +97,12 @@ class Write implements fc.AsyncCommand<Model, Real> {
 	check = ({ ended }: Readonly<Model>) => !ended;
 	async run(model: Model, real: Real): Promise<void> {
 		const { payload } = this;
-		const earlier = this.correcting ? (await bundleOf(real)).entries.at(-1) : undefined;
+		// A page decides on the decision that it shows.
+		const decided =
+			payload.kind === 'decision' && payload.task !== 'measurement-aside'
+				? (await stateOf(real)).state.record.decision(payload.task)
+				: null;
+		const earlier = this.correcting ? (await bundleOf(real)).entries.at(-1) : decided;
 		await appendEntry(real.id, this.station, 'Pilot', payload, earlier?.id ?? null);
 		model.written++;
 		const counts = (grade: string | undefined) =>

@@ -640,3 +640,38 @@ describe('the last findings of an aircraft', () => {
 		);
 	});
 });
+
+describe('two tabs of one session', () => {
+	const flight = (what: 'took-off' | 'landed') =>
+		({ kind: 'flight', task: 'flying', what, note: '', landAfterMin: null }) as const;
+	const decide = (decision: 'fly' | 'hold') => ({
+		...({ kind: 'decision', task: 'arm', decision, about: 'session', reason: 'x', signedBy: 'Ines' } as const),
+		marks: [],
+	});
+	it('take off once: the second is refused and says since when it flies', async () => {
+		const { id } = await begin();
+		await appendEntry(id, 'fly', 'Ines', flight('took-off'));
+		await expect(appendEntry(id, 'fly', 'Ines', flight('took-off'))).rejects.toThrow(
+			/Already in the air since \d\d:\d\d/,
+		);
+		await appendEntry(id, 'fly', 'Ines', flight('landed'));
+		await expect(appendEntry(id, 'fly', 'Ines', flight('landed'))).rejects.toThrow(/recorded already/);
+		await appendEntry(id, 'fly', 'Ines', flight('took-off'));
+		expect((await bundleOf(id)).entries.filter(({ payload }) => payload.kind === 'flight')).toHaveLength(3);
+	});
+	it('decide once: who did not see the other’s hold is told of it', async () => {
+		const { id } = await begin();
+		const held = await appendEntry(id, 'arm', 'Ada', decide('hold'));
+		await expect(appendEntry(id, 'arm', 'Ines', decide('fly'))).rejects.toThrow(/Held a moment ago, at .* by Ada/);
+		await appendEntry(id, 'arm', 'Ines', decide('fly'), held.id);
+		await noteEvent('a1', { what: 'knock', note: '' }, id);
+		await appendEntry(id, 'arm', 'Ines', decide('hold'));
+	});
+	it('answer one check: the second answer is a correction of the first, unless something happened between', async () => {
+		const { id } = await begin();
+		const first = await appendEntry(id, 'plan', 'Ines', ticked('frame'));
+		expect((await appendEntry(id, 'plan', 'Ines', ticked('frame'))).corrects).toBe(first.id);
+		await noteEvent('a1', { what: 'knock', note: '' }, id);
+		expect((await appendEntry(id, 'plan', 'Ines', ticked('frame'))).corrects).toBeNull();
+	});
+});

@@ -5,6 +5,9 @@ import { CALIBRATE, LAND, type Findings } from './findings';
 import { judgeFreeDrift } from './freeDrift';
 import { hoverLimits as limits } from './limits';
 
+/** A height that spreads by less was not measured, m. */
+const NO_HEIGHTS_M = 1e-9;
+
 /** What speaks for and against a hover, with value, limit and what to do. */
 export function reasonsOf(f: Findings): Reason[] {
 	const out: Reason[] = [];
@@ -141,7 +144,16 @@ export function reasonsOf(f: Findings): Reason[] {
 			}),
 		);
 	else
-		out.push(reason('pass', 'height-held', 'The height is held.', { value: f.height.stdM, limit: limits.heightRmsM }));
+		out.push(
+			f.height.stdM < NO_HEIGHTS_M
+				? reason(
+						f.request.hold === 'height' ? 'caution' : 'pass',
+						'no-heights',
+						'The log has no heights: altitude hold is not judged.',
+						{ next: 'Log the height too, or watch the height by eye.' },
+					)
+				: reason('pass', 'height-held', 'The height is held.', { value: f.height.stdM, limit: limits.heightRmsM }),
+		);
 	if (f.sticksShare > limits.sticksShare.value)
 		out.push(
 			reason('caution', 'sticks-moved', 'The sticks were moved during the hover.', {

@@ -19,11 +19,13 @@ export function dueCalendar(dates: readonly DueDate[], madeAt: string): string {
 	// The package takes the time of making too, though its types do not say so; without it the clock would be read.
 	const events = dates.map(({ id, title, day, note }): EventAttributes & { timestamp: number } => {
 		const [year, month, date] = day.split('-').map(Number);
+		const next = new Date(Date.UTC(year, month - 1, date + 1));
 		return {
 			uid: `${id}@winglogos`,
 			title,
 			start: [year, month, date],
-			duration: { days: 1 },
+			// An end, not a duration: the package writes a day as P1DT, which the format does not have.
+			end: [next.getUTCFullYear(), next.getUTCMonth() + 1, next.getUTCDate()],
 			description: note,
 			timestamp: Date.parse(madeAt),
 			productId: 'winglogos',

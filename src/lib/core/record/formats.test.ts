@@ -254,3 +254,67 @@ describe('time columns', () => {
 	it('an unreadable ISO time is named with its line', () =>
 		expect(() => rows(['2026-05-14T09:00:00Z', '2026-05-14T29:00:00Z']).take()).toThrow(/line 3.*2026-05-14T29/));
 });
+
+describe('tracks with something missing', () => {
+	const point = (k: number, more: { time?: boolean; ele?: string | null } = {}) =>
+		`<trkpt lat="${54 + k * 1e-6}" lon="-3">${more.ele === null ? '' : `<ele>${more.ele ?? 12 + k / 10}</ele>`}${more.time === false ? '' : `<time>2026-05-14T09:00:${String(k).padStart(2, '0')}Z</time>`}</trkpt>`;
+	const gpxOf = (...segments: string[][]) =>
+		`<gpx version="1.1" xmlns="http://www.topografix.com/GPX/1/1"><trk>${segments.map((points) => `<trkseg>${points.join('')}</trkseg>`).join('')}</trk></gpx>`;
+	const range = (from: number, to: number) => Array.from({ length: to - from }, (_, k) => from + k);
+
+	it('two segments of one track are read as one, with the pause between them', () => {
+		const track = readTrack(
+			gpxOf(
+				range(0, 10).map((k) => point(k)),
+				range(30, 40).map((k) => point(k)),
+			),
+			'two.gpx',
+		);
+		expect(track.t).toHaveLength(20);
+		expect((track.t[10] ?? 0) - (track.t[9] ?? 0)).toBe(21);
+	});
+	it('one point without a time is named', () => {
+		const text = gpxOf(range(0, 10).map((k) => point(k, { time: k !== 4 })));
+		expect(() => readTrack(text, 'a.gpx')).toThrow('a.gpx, point 5: no readable time.');
+	});
+	it('one point without a readable height is named; a track without any is read', () => {
+		const text = gpxOf(range(0, 10).map((k) => point(k, k === 6 ? { ele: null } : {})));
+		expect(() => readTrack(text, 'a.gpx')).toThrow('a.gpx, point 7: no readable height.');
+		expect(new Set(readTrack(gpxOf(range(0, 10).map((k) => point(k, { ele: null }))), 'a.gpx').alt)).toEqual(
+			new Set([0]),
+		);
+	});
+	it('a place that is none is named in GeoJSON too, and a line with a time less', () => {
+		const line = (coordinates: number[][], times: string[]) =>
+			JSON.stringify({
+				type: 'Feature',
+				geometry: { type: 'LineString', coordinates },
+				properties: { times },
+			});
+		const times = ['2026-05-14T09:00:00Z', '2026-05-14T09:00:01Z'];
+		expect(() =>
+			readTrack(
+				line(
+					[
+						[0, 50],
+						[540, 95],
+					],
+					times,
+				),
+				'a.geojson',
+			),
+		).toThrow('a.geojson, point 2: 95, 540 is no place.');
+		expect(() =>
+			readTrack(
+				line(
+					[
+						[0, 50],
+						[0, 50.1],
+					],
+					times.slice(1),
+				),
+				'a.geojson',
+			),
+		).toThrow(/2 points and 1 times/);
+	});
+});

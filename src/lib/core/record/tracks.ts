@@ -17,11 +17,14 @@ interface Line {
 }
 
 const positionSchema = z.array(z.number()).min(2);
-const timesSchema = z.array(z.union([z.string(), z.number()]));
+const timeSchema = z.union([z.string(), z.number()]);
+/** Times of a line, or of each part of a line in parts. */
+const timesSchema = z.union([z.array(timeSchema), z.array(z.array(timeSchema)).transform((parts) => parts.flat())]);
 const featureSchema = z.object({
 	geometry: z
 		.union([
 			z.object({ type: z.literal('LineString'), coordinates: z.array(positionSchema) }),
+			z.object({ type: z.literal('MultiLineString'), coordinates: z.array(z.array(positionSchema)) }),
 			z.object({ type: z.literal('Point'), coordinates: positionSchema }),
 			z.object({ type: z.string() }),
 		])
@@ -50,15 +53,30 @@ function timesOf(properties: Feature['properties']): readonly unknown[] | null {
 	return null;
 }
 
+/** Points of a line, or of all parts of a line that was recorded with pauses; null for any other geometry. */
+function pointsOf(geometry: NonNullable<Feature['geometry']>): readonly (readonly number[])[] | null {
+	if (!('coordinates' in geometry)) return null;
+	if (geometry.type === 'LineString') return geometry.coordinates;
+	return geometry.type === 'MultiLineString' ? geometry.coordinates.flat() : null;
+}
+
 /** Lines with times, and points with a time each taken together as one line. */
-function linesOf(features: readonly Feature[]): Line[] {
+function linesOf(features: readonly Feature[], fileName: string): Line[] {
 	const lines: Line[] = [];
 	const loose: { point: readonly number[]; time: unknown }[] = [];
 	for (const { geometry, properties } of features) {
 		if (!geometry || !('coordinates' in geometry)) continue;
-		if (geometry.type === 'LineString') {
+		const points = pointsOf(geometry);
+		if (points) {
 			const times = timesOf(properties);
-			if (times && times.length === geometry.coordinates.length) lines.push({ points: geometry.coordinates, times });
+			if (!times) continue;
+			if (times.length !== points.length)
+				throw new InputError(
+					'no-time',
+					`point.${Math.min(times.length, points.length) + 1}`,
+					`${fileName} has ${points.length} points and ${times.length} times: every point needs one.`,
+				);
+			lines.push({ points, times });
 			continue;
 		}
 		const time = TIME_KEYS.map((key) => properties?.[key]).find((v) => typeof v === 'string' || typeof v === 'number');
@@ -70,9 +88,14 @@ function linesOf(features: readonly Feature[]): Line[] {
 
 const bare = (text: string) => text.replace(/^\uFEFF/, '');
 
+const noTime = (fileName: string, k: number) =>
+	new InputError('no-time', `point.${k + 1}`, `${fileName}, point ${k + 1}: no readable time.`);
+
 /** A point of a GPX track that is nowhere would be left out without a word. @throws InputError naming it. */
 function checkPoints(doc: Document, fileName: string): void {
 	const points = doc.getElementsByTagName('trkpt');
+	const timed = Array.from({ length: points.length }, (_, k) => points[k].getElementsByTagName('time').length > 0);
+	if (timed.includes(true) && timed.includes(false)) throw noTime(fileName, timed.indexOf(false));
 	for (let k = 0; k < points.length; k++)
 		for (const [name, most] of [
 			['lat', 90],
@@ -139,13 +162,18 @@ export function readTrack(text: string, fileName: string): GeodeticTrack {
 		: lower.endsWith('.kml')
 			? featuresOfXml(text, fileName, kml as typeof gpx, 'KML')
 			: featuresOfJson(text, fileName);
-	const longest = linesOf(features).toSorted((a, b) => b.points.length - a.points.length)[0];
+	const longest = linesOf(features, fileName).toSorted((a, b) => b.points.length - a.points.length)[0];
 	if (!longest) throw new InputError('no-track', fileName, `${fileName} holds no track with times.`);
+	/** Without any heights the track lies at one height exactly, which no log of a flight does. */
+	const heights = longest.points.some(([, , alt]) => alt !== undefined);
 	const track: GeodeticTrack = { t: [], lat: [], lon: [], alt: [] };
 	longest.points.forEach(([lon, lat, alt], k) => {
 		const at = secondsOf(longest.times[k]);
-		if (!Number.isFinite(at))
-			throw new InputError('no-time', `point.${k + 1}`, `${fileName}, point ${k + 1}: no readable time.`);
+		if (!Number.isFinite(at)) throw noTime(fileName, k);
+		if (!(Math.abs(lat) <= 90 && Math.abs(lon) <= 180))
+			throw new InputError('no-place', `point.${k + 1}`, `${fileName}, point ${k + 1}: ${lat}, ${lon} is no place.`);
+		if (alt === undefined && heights)
+			throw new InputError('no-height', `point.${k + 1}`, `${fileName}, point ${k + 1}: no readable height.`);
 		track.t.push(at);
 		track.lat.push(lat);
 		track.lon.push(lon);

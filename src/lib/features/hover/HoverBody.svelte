@@ -180,9 +180,9 @@
 						>
 					{/if}
 					<tr
-						><td>Height spread</td><td class="num">{fine(answer.height.stdM, 'height')}</td><td class="num text-ink-2"
-							>≤ {fine(hoverLimits.heightRmsM.value, 'height')}</td
-						></tr
+						><td>Height spread</td><td class="num"
+							>{(answer.height.stdM ?? 0) < 1e-9 ? 'not measured' : fine(answer.height.stdM, 'height')}</td
+						><td class="num text-ink-2">≤ {fine(hoverLimits.heightRmsM.value, 'height')}</td></tr
 					>
 					<tr
 						><td>Length</td><td class="num">{f(answer.durationS, 0)} s</td><td class="num text-ink-2"

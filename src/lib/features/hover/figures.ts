@@ -14,6 +14,6 @@ export const hoverFigures = ({ bubble, drift, spiral, height, durationS }: Hover
 				...(spiral.compassErrorSigmaDeg === null ? {} : { sigma: spiral.compassErrorSigmaDeg }),
 			}
 		: { label: 'Compass error excluded above', value: spiral.excludedAboveDeg, unit: '°' },
-	{ label: 'Height spread', value: height.stdM, unit: 'm' },
+	{ label: 'Height spread', value: (height.stdM ?? 0) < 1e-9 ? null : height.stdM, unit: 'm' },
 	{ label: 'Length', value: durationS, unit: 's' },
 ];

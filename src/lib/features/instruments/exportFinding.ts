@@ -6,6 +6,9 @@ import type { Finding } from '$lib/instruments/instrument';
 const nameOf = (id: string, ending: string, at: Date) =>
 	`winglogos-${id}-${at.toISOString().slice(0, 19).replace(/[:T]/g, '-')}.${ending}`;
 
+/** Text that a spreadsheet would take for a formula is escaped; negative numbers are no text. */
+const SAFE = { escapeFormulae: /^[=+@\t\r]|^-(?!\d)/ } as const;
+
 /** The finding with the core's whole answer. */
 export function exportJson(id: string, sourceName: string, finding: Finding, at: Date): void {
 	const { headline, verdict, reasons, figures, tables, answer } = finding;
@@ -26,16 +29,19 @@ export function exportJson(id: string, sourceName: string, finding: Finding, at:
 /** Figures, tables and plotted lines as one text table each, apart by an empty line, named in a comment line. */
 export function exportCsv(id: string, finding: Finding, at: Date): void {
 	const blocks = [
-		`# figures\n${Papa.unparse(finding.figures.map(({ label, value, unit, sigma }) => ({ label, value, unit, sigma: sigma ?? '' })))}`,
+		`# figures\n${Papa.unparse(
+			finding.figures.map(({ label, value, unit, sigma }) => ({ label, value, unit, sigma: sigma ?? '' })),
+			SAFE,
+		)}`,
 		...finding.tables.map(
 			({ title, columns, rows }) =>
-				`# ${title}\n${Papa.unparse({ fields: [...columns], data: rows.map((r) => [...r]) })}`,
+				`# ${title}\n${Papa.unparse({ fields: [...columns], data: rows.map((r) => [...r]) }, SAFE)}`,
 		),
 		...finding.plots.flatMap((plot) => {
 			if (plot.kind !== 'lines') return [];
 			return plot.lines.map(
 				({ label, points }) =>
-					`# ${plot.title}${label ? `: ${label}` : ''}\n${Papa.unparse({ fields: [plot.xLabel, plot.yLabel], data: points.map((p) => [p.x, p.y]) })}`,
+					`# ${plot.title}${label ? `: ${label}` : ''}\n${Papa.unparse({ fields: [plot.xLabel, plot.yLabel], data: points.map((p) => [p.x, p.y]) }, SAFE)}`,
 			);
 		}),
 	];
