@@ -54,8 +54,8 @@ test('a hover is judged from a film: opened, marked once, followed, looked at, j
 	await page.getByRole('button', { name: 'Follow it' }).click();
 	await page.getByRole('button', { name: 'On the aircraft in all six' }).click({ timeout: 120_000 });
 	await expect(page.getByText('Hold radius (95 %), about')).toBeVisible({ timeout: 60_000 });
-	// Drawn: 1.1 m sideways between nineteen in twenty places.
-	await expect(page.getByText(/at least 1\.[01]/)).toBeVisible();
+	// Drawn: 1.1 m across between nineteen in twenty places, half of it as a radius.
+	await expect(page.getByText(/at least 0\.5/)).toBeVisible();
 	await expect(page.getByText(/Errors excluded above/)).toBeVisible();
 	await expectAccessible(page, 'film judged');
 	await page.getByRole('button', { name: 'Record it' }).click();

@@ -21,6 +21,22 @@ test('a store that does not open is said on every page, with its reason, and not
 	await expectAccessible(page, 'store failure');
 });
 
+test('a store that never answers is said after five seconds; data deleted in another tab are noticed', async ({
+	page,
+}) => {
+	await page.addInitScript(() => {
+		const open = IDBFactory.prototype.open.bind(indexedDB);
+		IDBFactory.prototype.open = (name, ...rest) =>
+			location.pathname === '/logbook' ? open('another', ...rest) && ({} as IDBOpenDBRequest) : open(name, ...rest);
+	});
+	await page.goto('/logbook');
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText(title, { timeout: 15_000 });
+	await expect(page.getByRole('alert')).toContainText('do not answer');
+	await openDemo(page);
+	await page.evaluate(() => void indexedDB.deleteDatabase('winglogos'));
+	await expect(page.getByRole('alert')).toContainText('deleted in another tab');
+});
+
 test('what lies in a store that cannot be read is saved as it is, and other pages go on', async ({ page }) => {
 	await openDemo(page);
 	await page.addInitScript(() => {

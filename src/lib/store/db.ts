@@ -73,7 +73,9 @@ export class WinglogosDb extends Dexie {
 	#refuseNewer(): void {
 		// Dexie counts in tenths: whole numbers are ours, tenths are its own.
 		if ((this.backendDB()?.version ?? 0) / 10 >= NEWEST + 1)
-			throw new Error('A newer version of this application wrote what is stored here. Reload the page to get it.');
+			throw Object.assign(new Error('A newer version of Winglogos wrote the data on this device.'), {
+				name: 'VersionError',
+			});
 	}
 
 	/** All tables of the record. */

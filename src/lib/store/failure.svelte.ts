@@ -1,29 +1,45 @@
 import { db } from './db';
 
-/** Why the data on this device could not be read, for the page in view; empty where they could. */
-let reason = $state('');
+/** Why the data on this device could not be read, for the page in view; null where they could. */
+let error = $state.raw<unknown>(null);
 
 export const storeFailure = {
-	get reason() {
-		return reason;
+	get error() {
+		return error;
 	},
 	/** Told by every query that fails. */
-	tell(error: unknown) {
-		const said = error instanceof Error ? error.message || error.name : String(error);
-		// What lies behind it follows on further lines, and mostly says the same again.
-		[reason] = said.split('\n');
+	tell(caught: unknown) {
+		error = caught;
 	},
 	forget() {
-		reason = '';
+		error = null;
 	},
 };
 
-/** Opens the store where it is not open yet. A query that follows its tables is not told that this failed; here it is. */
-export const openStore = (): Promise<void> =>
-	db.open().then(
-		() => undefined,
-		(error: unknown) => storeFailure.tell(error),
+/** An open that takes longer is waited for no more: another tab holds the data, or the disk hangs. */
+const OPEN_WITHIN_MS = 5000;
+let listening = false;
+const named = (name: string) => Object.assign(new Error(name), { name });
+
+/**
+ * Opens the store where it is not open yet. A query that follows its tables is not told that this failed, or that it never answers; here it
+ * is. From then on it is noticed when another tab deletes or replaces the data.
+ */
+export function openStore(): Promise<void> {
+	const late = setTimeout(() => storeFailure.tell(named('TimeoutError')), OPEN_WITHIN_MS);
+	if (!listening) db.on('versionchange', () => storeFailure.tell(named('DatabaseClosedError')));
+	listening = true;
+	return db.open().then(
+		() => {
+			clearTimeout(late);
+			if (error instanceof Error && error.name === 'TimeoutError') storeFailure.forget();
+		},
+		(caught: unknown) => {
+			clearTimeout(late);
+			storeFailure.tell(caught);
+		},
 	);
+}
 
 const answerOf = <T>(request: IDBRequest<T>) =>
 	new Promise<T>((resolve, reject) => {

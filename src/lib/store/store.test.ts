@@ -538,7 +538,7 @@ describe('a store of a later version', () => {
 		await later.open();
 		later.close();
 		const ours = new WinglogosDb('later');
-		await expect(ours.open()).rejects.toThrow(/A newer version of this application/);
+		await expect(ours.open()).rejects.toThrow(/A newer version of Winglogos/);
 		await expect(ours.aircraft.toArray()).rejects.toThrow();
 		await ours.delete();
 		await db.open();

@@ -29,6 +29,11 @@ describe('words for what went wrong', () => {
 		expect(problemWords(error)).toContain('name');
 		expect(problemWords(error)).not.toMatch(/[[{"]/);
 	});
+	it('a store that cannot be opened says what the browser reports', () => {
+		const cause = new DOMException('Internal error opening backing store.', 'UnknownError');
+		const words = problemWords(raised('OpenFailedError', 'UnknownError Internal error', cause));
+		expect(words).toMatch(/cannot be opened.*reports: Internal error opening backing store\.$/);
+	});
 	it('an error of the product keeps its words; of several lines the first', () => {
 		expect(problemWords(new Error('This session is ended.\nstack'))).toBe('This session is ended.');
 		expect(problemWords('odd')).toBe('odd');

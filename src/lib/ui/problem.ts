@@ -21,6 +21,13 @@ function namesOf(error: unknown): string[] {
 	return [error.name, ...namesOf(inner)];
 }
 
+/** The message of the error behind all others, on one line. */
+function innermost(error: unknown): string {
+	if (!(error instanceof Error || error instanceof DOMException)) return String(error);
+	const inner = 'inner' in error ? error.inner : error.cause;
+	return inner ? innermost(inner) : (error.message.split('\n')[0] ?? '');
+}
+
 /** What went wrong and what to do about it, in the words of this product whoever raised it. */
 export function problemWords(error: unknown): string {
 	if (error instanceof z.ZodError)
@@ -29,6 +36,7 @@ export function problemWords(error: unknown): string {
 	const known = namesOf(error)
 		.toReversed()
 		.find((name) => name in STORAGE);
+	if (known === 'OpenFailedError') return `${STORAGE[known] ?? ''} The browser reports: ${innermost(error)}`;
 	if (known) return STORAGE[known] ?? '';
 	if (!(error instanceof Error)) return String(error);
 	return error.message.split('\n')[0] ?? '';

@@ -125,11 +125,11 @@
 	></div>{/if}
 
 <main id="main">
-	{#if storeFailure.reason}
+	{#if storeFailure.error !== null}
 		<CannotShow
 			title="The data on this device cannot be read"
 			lead="Nothing was changed."
-			reason="The browser says: {storeFailure.reason}"
+			reason={problemWords(storeFailure.error)}
 			words="It may be short of room, refuse site data, or have been closed while it wrote. Try again first; then save what lies there before anything else is tried."
 			again={() => location.reload()}
 		/>
