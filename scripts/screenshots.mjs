@@ -71,7 +71,7 @@ const shots = {
 		await page.goto(`${rehearsal}/hover/hover`);
 		await page.getByLabel('Compass error').fill('48');
 		await page.getByRole('button', { name: 'Fly the practice hover' }).click();
-		await page.getByText('Bubble 50 %').waitFor();
+		await page.getByText('Hold radius (50 %)').waitFor();
 	},
 	gate: async (page) => page.goto(`${BASE}/session/demo-stopped/fly`),
 	arm: async (page) => page.goto(`${BASE}/session/demo-open/arm`),

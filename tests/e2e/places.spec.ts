@@ -210,7 +210,7 @@ test('with no network every station opens, what is seen is recorded, the sheet i
 	await context.setOffline(true);
 	await page.goto('/instruments/hover');
 	await page.getByRole('button', { name: 'Fly the practice hover' }).click();
-	await expect(page.getByText('Bubble 50 %')).toBeVisible();
+	await expect(page.getByText('Hold radius (50 %)')).toBeVisible();
 	for (const live of ['compass', 'position']) {
 		await page.goto(`/instruments/${live}`);
 		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();

@@ -48,7 +48,7 @@ test('a session on files, by touch, on a phone', async ({ page }) => {
 
 	await page.goto(at('hover/hover'));
 	await give(page, 'hover.gpx', hoverGpx());
-	await expect(page.getByText('Bubble 50 %')).toBeVisible({ timeout: 30_000 });
+	await expect(page.getByText('Hold radius (50 %)')).toBeVisible({ timeout: 30_000 });
 	await page.getByRole('button', { name: 'Review another' }).tap();
 	await give(page, 'hover.csv', hoverCsv(48));
 	await expect(h1).toContainText(/Circling to the right/, { timeout: 30_000 });

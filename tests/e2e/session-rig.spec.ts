@@ -107,7 +107,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await answerByKeys(page, 'Hover');
 	await go('hover/hover');
 	await page.getByRole('button', { name: 'Fly the practice hover' }).click();
-	await expect(page.getByText('Bubble 50 %')).toBeVisible();
+	await expect(page.getByText('Hold radius (50 %)')).toBeVisible();
 	await expectAccessible(page, 'hover');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/session\/[^/]+\/hover$/);

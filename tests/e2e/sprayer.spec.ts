@@ -14,7 +14,9 @@ test('a sprayer’s nozzles are caught one by one: the blocked one holds the ses
 	await expect(page.getByText('First: tank or seed box fitted with the power off.').first()).toBeVisible();
 	await page.keyboard.press('x');
 	await expect(page.getByRole('dialog')).toHaveCount(0);
-	await page.keyboard.press('Enter');
+	await page.getByRole('button', { name: 'Tank fitted' }).click();
+	// The tank is fitted: what the feeder gives is not asked.
+	await expect(page.getByText('Nobody has measured what the feeder gives')).toHaveCount(0);
 	await expect(page.getByText('First: tank or seed box fitted with the power off.')).toHaveCount(0);
 	// Lines, front and rear: air is told from a nozzle, and a nozzle from the pump.
 	await toStation(page, 'bench?item=lines-vented');
@@ -65,7 +67,9 @@ test('a sprayer’s nozzles are caught one by one: the blocked one holds the ses
 	await expect(h1).toContainText('It gives what is set');
 	await page.getByRole('button', { name: 'Keep it in the session' }).click();
 	await expect(page.getByRole('listitem').filter({ hasText: 'It gives what is set' }).first()).toContainText('clear');
-	// The spreader waits for another day, with its reason.
+	// Exchanged: now the feeder is asked for, and the nozzles are not.
+	await toStation(page, 'bench?item=tank-power');
+	await page.getByRole('button', { name: 'Spreader fitted' }).click();
 	await expect(page.getByText('Nobody has measured what the feeder gives')).toBeVisible();
 	expect(complaints).toEqual([]);
 });

@@ -30,9 +30,10 @@ async function morning(page: Page, aircraft: string, pilot: string, second: stri
 	// The address is there before the page is.
 	await expect(page.getByText(/^Plan of /)).toBeVisible();
 	await page.locator('body').press('Enter');
-	await expect(page.getByText(`${second}: is it so?`)).toBeVisible();
-	await page.locator('body').press('Enter');
 	await expect(page.getByText(/· 1 of \d+ answered/)).toBeVisible();
+	await page.getByRole('button', { name: /as second person/ }).click();
+	await page.getByRole('dialog').getByRole('button', { name: 'Confirm 1 answer' }).click();
+	await expect(page.getByText(`1 answer confirmed by ${second}`)).toBeVisible();
 }
 
 test('three sessions side by side on two devices, each with its names, merged in the evening, a page for each client', async ({
