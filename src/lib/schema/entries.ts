@@ -216,7 +216,7 @@ export const flightSchema = z.object({
 	/** Minutes after takeoff by which it should turn back; with `took-off`, where a return was planned. */
 	turnBackMin: z.number().min(0).max(600).nullable().optional(),
 	/** Seconds in the air as the page counted them, whatever the clock of the device did; with `landed`. */
-	airborneS: z.number().min(0).max(86_400).optional(),
+	airborneS: z.number().min(0).optional(),
 	/** Seconds by which the clock of the device was moved during the flight, where it was; with `landed`. */
 	clockStepS: z.number().optional(),
 	/** What decided each of the two, and the charge at takeoff they were computed from. */
@@ -262,6 +262,8 @@ export const sessionEntrySchema = z.object({
 	aircraft: z.looseObject({ id, name }),
 	site: z.looseObject({ id, name }).nullable(),
 	pack: z.looseObject({ id, name }).nullable(),
+	/** Every change of aircraft, site and battery while the session runs is an entry; left out before it was so. */
+	follows: z.literal(true).optional(),
 	reason: note,
 });
 export type SessionPayload = z.infer<typeof sessionEntrySchema>;

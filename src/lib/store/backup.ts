@@ -56,13 +56,12 @@ export async function applyImport(
 	options: { leaveChanged?: boolean } = {},
 ): Promise<ImportSummary> {
 	return db.transaction('rw', db.record, async () => {
-		const here = await readBackup();
-		const { write, replaced, events } = merge(incoming, here, items, options);
+		const { write, replaced, events } = merge(incoming, await readBackup(), items, options);
 		const { entries, ...rest } = backupSchema.parse(write);
 		for (const id of replaced) await db.entries.where('sessionId').equals(id).delete();
 		for (const [name, rows] of Object.entries(rest)) await db.table(name).bulkPut(rows);
 		await db.entries.bulkAdd(entries);
-		await noteImport(here, events);
+		await noteImport(events);
 		return { sessions: rest.sessions.length, entries: entries.length, aircraft: rest.aircraft.length };
 	});
 }

@@ -26,13 +26,13 @@ const named = (name: string) => Object.assign(new Error(name), { name });
  * is. From then on it is noticed when another tab deletes or replaces the data.
  */
 export function openStore(): Promise<void> {
-	const late = setTimeout(() => storeFailure.tell(named('TimeoutError')), OPEN_WITHIN_MS);
+	const late = setTimeout(() => storeFailure.tell(named('StoreTimeoutError')), OPEN_WITHIN_MS);
 	if (!listening) db.on('versionchange', () => storeFailure.tell(named('DatabaseClosedError')));
 	listening = true;
 	return db.open().then(
 		() => {
 			clearTimeout(late);
-			if (error instanceof Error && error.name === 'TimeoutError') storeFailure.forget();
+			if (error instanceof Error && error.name === 'StoreTimeoutError') storeFailure.forget();
 		},
 		(caught: unknown) => {
 			clearTimeout(late);

@@ -1,9 +1,15 @@
-import type { Backup } from '$lib/schema/files';
 import type { Merge } from '$lib/core/record/merge';
-import { canonicalJson } from '$lib/core/record/chain';
 import { headOf } from '$lib/core/session/head';
 import { changedFields, snapshotOf } from '$lib/core/record/snapshot';
-import { CHAIN_START, link, readEntry, verifyChain, type ChainFinding } from '$lib/core/record/chain';
+import {
+	CHAIN_START,
+	changedRows,
+	headOf as sessionHead,
+	link,
+	readEntry,
+	verifyChain,
+	type ChainFinding,
+} from '$lib/core/record/chain';
 import { withFact } from '$lib/core/facts/profile';
 import { sensorOf, taskOf } from '$lib/core/evidence/about';
 import { standingOf } from '$lib/core/evidence/standing';
@@ -18,6 +24,7 @@ import {
 } from '$lib/schema/entries';
 import {
 	aircraftSchema,
+	eventExtentSchema,
 	packSchema,
 	sensorSchema,
 	sessionSchema,
@@ -312,36 +319,26 @@ async function appendHead(session: Session, what: SessionPayload['what'], reason
 }
 
 /**
- * Writes into running sessions what an import changed of their aircraft, site and battery, and the events of their aircraft since they
- * began. Inside the import's transaction.
+ * Writes into running sessions where their aircraft, site and battery are others than their own entries hold after an import, and the events
+ * of their aircraft since they began. Inside the import's transaction.
  */
-export async function noteImport(
-	before: Pick<Backup, 'aircraft' | 'sites' | 'packs' | 'sessions'>,
-	events: Merge['events'],
-): Promise<void> {
-	const was = new Map(
-		[...before.aircraft.map(snapshotOf), ...before.sites, ...before.packs].map((row) => [row.id, row]),
-	);
-	const known = new Set(before.sessions.map(({ id }) => id));
-	const running = (await db.sessions.toArray()).filter(
-		({ id, endedAt, kind }) => endedAt === null && kind !== 'bench' && known.has(id),
-	);
-	for (const session of running) {
-		const aircraft = await db.aircraft.get(session.aircraftId);
-		const rows = [
-			aircraft && snapshotOf(aircraft),
-			session.siteId ? await db.sites.get(session.siteId) : undefined,
-			session.packId ? await db.packs.get(session.packId) : undefined,
-		];
-		if (rows.some((row) => row && canonicalJson(row) !== canonicalJson(was.get(row.id) ?? null)))
+export async function noteImport(events: Merge['events']): Promise<void> {
+	for (const session of await db.sessions
+		.filter(({ endedAt, kind }) => endedAt === null && kind !== 'bench')
+		.toArray()) {
+		const head = sessionHead(await inOrder(session.id));
+		const around = {
+			aircraft: (await db.aircraft.get(session.aircraftId)) ?? null,
+			site: (session.siteId && (await db.sites.get(session.siteId))) || null,
+			pack: (session.packId && (await db.packs.get(session.packId))) || null,
+		};
+		if (head && changedRows(session, head, around).length > 0)
 			await appendHead(session, 'changed', 'Changed by an import.');
 		for (const { aircraftId, event } of events) {
 			if (aircraftId !== session.aircraftId || event.at < session.startedAt || session.kind === 'rehearsal') continue;
-			const { kind: what, note, component, unaffected } = event;
 			await append(session, session.place.station, session.pilot, null, {
-				...{ kind: 'event', task: 'event', what, note },
-				...(component ? { component } : {}),
-				...(unaffected ? { unaffected } : {}),
+				...{ kind: 'event', task: 'event', what: event.kind, note: event.note },
+				...eventExtentSchema.parse(event),
 			});
 		}
 	}
@@ -424,10 +421,13 @@ async function correctionOf(session: Session, payload: EntryPayload, corrects: s
 				`${latest.payload.kind === 'decision' && latest.payload.decision === 'hold' ? 'Held' : 'Decided'} a moment ago, at ${clockOf(latest.at)} by ${latest.by}. Look again.`,
 			);
 	}
-	if (payload.kind !== 'check' || corrects !== null) return corrects;
+	// A confirmation adds to the ones before it.
+	if (payload.kind !== 'check' || corrects !== null || payload.confirms) return corrects;
 	const rows = await inOrder(session.id);
 	const last = rows.findLast(({ payload: other }) => other.kind === 'check' && other.task === payload.task);
-	const undone = rows.some(({ seq, payload: other }) => last && seq > last.seq && other.kind === 'event');
+	const undone = rows.some(
+		({ seq, payload: other }) => last && seq > last.seq && (other.kind === 'event' || other.kind === 'flight'),
+	);
 	return last && !undone ? last.id : null;
 }
 

@@ -675,3 +675,41 @@ describe('two tabs of one session', () => {
 		expect((await appendEntry(id, 'plan', 'Ines', ticked('frame'))).corrects).toBeNull();
 	});
 });
+
+describe('a running session of another device', () => {
+	it('whose aircraft differs here still verifies after it came in, and says what differs', async () => {
+		const { id } = await begin();
+		const theirs = await readBackup();
+		await db.delete();
+		await db.open();
+		await saveAircraft({ ...aircraft(), compassHeadingLimitDeg: 4 });
+		const items = await planImport(theirs);
+		expect(items.find(({ table }) => table === 'aircraft')).toMatchObject({ state: 'differs', take: false });
+		await applyImport(theirs, items);
+		expect((await verifySession(id))?.broken).toEqual([]);
+		expect((await bundleOf(id)).entries.at(-1)?.payload).toMatchObject({
+			...{ kind: 'session', what: 'changed', reason: 'Changed by an import.' },
+			aircraft: { compassHeadingLimitDeg: 4 },
+		});
+	});
+	it('begun before every change was an entry keeps verifying after its site was edited', async () => {
+		const { id } = await begin();
+		await db.entries.toCollection().modify((row) => {
+			const { payload } = row as unknown as { payload: { follows?: true } };
+			delete payload.follows;
+		});
+		await db.sites.update('p1', { notes: 'edited by an older version' });
+		const named = (await verifySession(id))?.broken.map(({ where }) => where) ?? [];
+		expect(named).not.toContain('The site');
+	});
+	it('a second confirmation adds to the first, and a reading after a flight is no correction', async () => {
+		const { id } = await begin();
+		const confirm = { ...ticked('confirmed-plan'), confirmedBy: 'Ada', confirms: ['a'] };
+		await appendEntry(id, 'plan', 'Ines', confirm);
+		expect((await appendEntry(id, 'plan', 'Ines', confirm)).corrects).toBeNull();
+		const flight = { kind: 'flight', task: 'flying', note: '', landAfterMin: null } as const;
+		await appendEntry(id, 'fly', 'Ines', ticked('pack-between'));
+		await appendEntry(id, 'fly', 'Ines', { ...flight, what: 'took-off' });
+		expect((await appendEntry(id, 'fly', 'Ines', ticked('pack-between'))).corrects).toBeNull();
+	});
+});

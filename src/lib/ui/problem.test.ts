@@ -20,6 +20,10 @@ describe('words for what went wrong', () => {
 		expect(words).toContain('allow site data');
 		expect(words).not.toContain('http');
 	});
+	it('an error of another part of the browser is no error of the storage', () => {
+		for (const name of ['SecurityError', 'InvalidStateError', 'TimeoutError'])
+			expect(problemWords(new DOMException('The serial port is open already.', name))).toContain('serial port');
+	});
 	it('a newer store and a closed one lead to a reload', () => {
 		expect(problemWords(raised('VersionError', 'x'))).toContain('Reload');
 		expect(problemWords(raised('DatabaseClosedError', 'x'))).toContain('another tab');

@@ -11,8 +11,11 @@ const STORAGE: Record<string, string> = {
 	VersionError: `A newer version of Winglogos wrote the data on this device. ${NOTHING} Reload the page to get it.`,
 	DatabaseClosedError: `The data on this device were closed or deleted in another tab. ${NOTHING} Reload the page.`,
 	InvalidStateError: `The data on this device were closed or deleted in another tab. ${NOTHING} Reload the page.`,
-	TimeoutError: `The data on this device do not answer. ${NOTHING} Close other tabs of Winglogos and reload the page.`,
+	StoreTimeoutError: `The data on this device do not answer. ${NOTHING} Close other tabs of Winglogos and reload the page.`,
 };
+
+/** Names that other parts of a browser raise too: they are about storage only behind an error of the store. */
+const AMBIGUOUS = ['SecurityError', 'InvalidStateError'];
 
 /** Names of an error and of those behind it, outermost first. */
 function namesOf(error: unknown): string[] {
@@ -33,9 +36,7 @@ export function problemWords(error: unknown): string {
 	if (error instanceof z.ZodError)
 		return `${error.issues.map(({ path, message }) => `${path.join('.') || 'Entry'} ${message}`).join('; ')}. ${NOTHING}`;
 	// The error behind an abort or a failed opening says why.
-	const known = namesOf(error)
-		.toReversed()
-		.find((name) => name in STORAGE);
+	const known = namesOf(error).findLast((name, depth) => name in STORAGE && (depth > 0 || !AMBIGUOUS.includes(name)));
 	if (known === 'OpenFailedError') return `${STORAGE[known] ?? ''} The browser reports: ${innermost(error)}`;
 	if (known) return STORAGE[known] ?? '';
 	if (!(error instanceof Error)) return String(error);

@@ -37,8 +37,11 @@ describe('steady clock', () => {
 		expect(back.stepS).toBeCloseTo(-3600, 6);
 	});
 	it('goes on after a reload by the clock of the device, never backwards', () => {
-		const kept = { elapsedS: 120, stepS: 0, wallMs: 1_000_000 };
-		expect(bridge(kept, { wallMs: 1_003_000, monoMs: 1 }).elapsedS).toBe(123);
-		expect(bridge(kept, { wallMs: 1_000_000 - 3_600_000, monoMs: 1 })).toMatchObject({ elapsedS: 120, stepS: -3600 });
+		const kept = { elapsedS: 120, stepS: 0, wallMs: 1_000_000, pageMs: 1_000_000 };
+		const at = (wallMs: number, pageMs = wallMs) => bridge(kept, { wallMs, pageMs, monoMs: 1 });
+		expect(at(1_003_000).elapsedS).toBe(123);
+		expect(at(1_000_000 - 3_600_000)).toMatchObject({ elapsedS: 120, stepS: -3600 });
+		// Another page of the same load was in view for three minutes, and the clock was set back meanwhile.
+		expect(at(1_180_000 - 3_600_000, 1_180_000)).toMatchObject({ elapsedS: 300, stepS: -3600 });
 	});
 });

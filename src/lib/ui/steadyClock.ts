@@ -35,15 +35,18 @@ export function countOn(from: Counted, { wallMs, monoMs, hidden }: Clocks): Coun
 	};
 }
 
-/** Goes on after the page was loaded again: only the wall clock bridges the gap, and one that went back bridges nothing. */
-export function bridge(
-	kept: Pick<Counted, 'elapsedS' | 'stepS' | 'wallMs'>,
-	{ wallMs, monoMs }: Pick<Clocks, 'wallMs' | 'monoMs'>,
-): Counted {
-	const gapS = (wallMs - kept.wallMs) / 1000;
+/** What is kept of a count, with the steady clock of the page next to that of the device. */
+export type Kept = Pick<Counted, 'elapsedS' | 'stepS' | 'wallMs'> & { pageMs: number };
+
+/**
+ * Goes on after the count was left: its page was loaded again, or another one was in view. The larger of the two clocks bridges the gap: too
+ * much time lands early, too little late. A clock that went back over a reload bridges nothing.
+ */
+export function bridge(kept: Kept, { wallMs, monoMs, pageMs }: Omit<Clocks, 'hidden'> & { pageMs: number }): Counted {
+	const [wallS, pageS] = [(wallMs - kept.wallMs) / 1000, (pageMs - kept.pageMs) / 1000];
 	return {
-		elapsedS: kept.elapsedS + Math.max(0, gapS),
-		stepS: kept.stepS + (gapS < -STEP_S ? gapS : 0),
+		elapsedS: kept.elapsedS + Math.max(0, wallS, pageS),
+		stepS: kept.stepS + Math.min(0, wallS < -STEP_S ? wallS - Math.max(0, pageS) : 0),
 		wallMs,
 		monoMs,
 	};

@@ -14,7 +14,11 @@ interface ComponentRule {
 	cleaned: readonly string[];
 }
 
-const THRUST = ['spin-up', 'nudge-roll', 'nudge-pitch', 'nudge-yaw', 'first-rung', 'hover', 'sounds-even'] as const;
+/** What is flown or tried under power: of each aircraft those that its list has. */
+const THRUST = [
+	...['spin-up', 'nudge-roll', 'nudge-pitch', 'nudge-yaw', 'take-off', 'first-rung', 'height-rung', 'hover', 'follows'],
+	...['sounds-even', 'launch', 'by-hand', 'laps-rung', 'circle-rung'],
+] as const;
 const POWERED = ['first-power', 'motors-bare', 'motor-walk', 'bench-arm', 'wires'] as const;
 const PROPELLERS = ['props-whole', 'props-on', 'propellers'] as const;
 const LINK = ['antennas', 'radio-first', 'craft-first', 'receiver-link', 'link', 'link-loss'] as const;

@@ -1,6 +1,7 @@
 import { sensorSchema, type Aircraft, type EventExtent, type Sensor } from '../../schema/records';
 import { hasPart } from '../aircraft/capabilities';
 import type { EventKind } from '../../schema/entries';
+import { begunSmall } from '../words/begun';
 import { COMPONENTS } from './components';
 
 /** What can happen to an aircraft, as a pilot says it. */
@@ -105,9 +106,7 @@ export function affectsSensor(what: EventKind, { component, unaffected }: EventE
 
 /** An event in words: "Part replaced or refitted, nozzle". */
 export const eventWords = (what: EventKind, { component }: EventExtent): string =>
-	component
-		? `${EVENT_WORDS[what]}, ${COMPONENTS[component].label.replace(/^[A-Z](?=[a-z])/, (c) => c.toLowerCase())}`
-		: EVENT_WORDS[what];
+	component ? `${EVENT_WORDS[what]}, ${begunSmall(COMPONENTS[component].label)}` : EVENT_WORDS[what];
 
 /** Which of them an aircraft has. */
 export function sensorsOf(aircraft: Aircraft): Sensor[] {

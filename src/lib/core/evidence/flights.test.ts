@@ -21,6 +21,9 @@ describe('flights of a record', () => {
 		expect(minutes(took(0), moved(landed(9, { airborneS: 540 }), -60))).toEqual([9]);
 		expect(minutes(took(0), moved(landed(9, { airborneS: 540 }), 60))).toEqual([9]);
 	});
+	it('have no length where nobody recorded the landing for hours', () => {
+		expect(minutes(took(0), landed(9, { airborneS: 5 * 3600 }))).toEqual([null]);
+	});
 	it.each([
 		['back', -60],
 		['ahead', 60],

@@ -18,8 +18,8 @@ const MOST_OF_LAND_BY = 3;
 
 /** Minutes between takeoff and landing: counted by the page where it lived, else by the clock of the device; null where it cannot be. */
 function minutesOf(tookOff: Entry, landed: Entry): number | null {
-	if (landed.payload.kind === 'flight' && landed.payload.airborneS !== undefined) return landed.payload.airborneS / 60;
-	const minutes = (Date.parse(landed.at) - Date.parse(tookOff.at)) / MINUTE_MS;
+	const counted = landed.payload.kind === 'flight' ? landed.payload.airborneS : undefined;
+	const minutes = counted === undefined ? (Date.parse(landed.at) - Date.parse(tookOff.at)) / MINUTE_MS : counted / 60;
 	const landBy = tookOff.payload.kind === 'flight' ? tookOff.payload.landAfterMin : null;
 	const most = landBy === null ? LONGEST_MIN : MOST_OF_LAND_BY * landBy;
 	return minutes >= 0 && minutes <= most ? minutes : null;

@@ -214,7 +214,7 @@ describe('the chain', () => {
 			payload: {
 				...{ kind: 'session', task: 'session', what: 'begun', purpose: 'flight', title: session('').title },
 				...{ pilot: session('').pilot, startedAt: session('').startedAt, endedAt: null, reason: '' },
-				...{ aircraft: snapshotOf(aircraft), site: { ...site }, pack: null },
+				...{ aircraft: snapshotOf(aircraft), site: { ...site }, pack: null, follows: true },
 			},
 		});
 		const second = link(first.hash, { ...body(1), payload: taken });

@@ -107,9 +107,16 @@ export interface Surroundings {
 const withoutTime = (row: object | null): unknown =>
 	row && Object.fromEntries(Object.entries(row).filter(([key]) => key !== 'updatedAt'));
 
-/** Where aircraft, site and battery of a running session differ from what its last entry of itself holds. An ended session keeps its own. */
-function changedRows(session: Session, head: SessionPayload, { aircraft, site, pack }: Surroundings): string[] {
-	if (session.endedAt !== null || session.kind === 'bench') return [];
+/**
+ * Where aircraft, site and battery of a running session differ from what its last entry of itself holds. An ended session keeps its own, and
+ * so does one begun before every change of them was an entry.
+ */
+export function changedRows(
+	session: Session,
+	head: SessionPayload,
+	{ aircraft, site, pack }: Omit<Surroundings, 'photos'>,
+): string[] {
+	if (session.endedAt !== null || session.kind === 'bench' || !head.follows) return [];
 	const pairs: [string, object | null, object | null][] = [
 		['The limits and equipment of the aircraft', aircraft && snapshotOf(aircraft), head.aircraft],
 		['The site', site, head.site],

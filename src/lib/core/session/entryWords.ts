@@ -139,7 +139,7 @@ export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSy
 		}
 		case 'check': {
 			if (payload.confirms)
-				return `${counted(payload.confirms.length, 'entry', 'entries')} confirmed by ${payload.confirmedBy ?? 'the second person'}${because(payload.reason)}`;
+				return `${counted(payload.confirms.length, 'answer')} confirmed by ${payload.confirmedBy ?? 'the second person'}${because(payload.reason)}`;
 			const quantity = items.get(payload.task)?.limit?.quantity;
 			const value =
 				payload.value === null

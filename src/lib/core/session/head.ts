@@ -24,5 +24,6 @@ export const headOf = (
 	aircraft: snapshotOf(around.aircraft),
 	site: around.site,
 	pack: around.pack,
+	follows: true,
 	reason,
 });

@@ -15,6 +15,7 @@ function keysFor(aircraft: Pick<Aircraft, 'hasPosition' | 'kind' | 'compasses'>,
 		...(comesHome(aircraft) && outdoors ? (['returnSpeedMps', 'returnAltitudeM'] as const) : []),
 		'failsafeAction',
 		'settingsProfile',
+		'payload',
 	];
 }
 

@@ -1,3 +1,4 @@
+import { begunSmall } from '../words/begun';
 import type { Aircraft, AircraftEvent, Occasion, Venue } from '../../schema/records';
 import { COMPONENTS } from '../due/components';
 import { eventWords } from '../due/rules';
@@ -42,7 +43,7 @@ export function suggestOccasion(
 	const since = events.filter(({ at }) => at <= now && (!flownAt || at > flownAt));
 	for (const [kind, occasion] of AFTER) {
 		const event = since.find((e) => e.kind === kind && opensIt(e));
-		if (event) return { occasion, because: `${eventWords(kind, event).toLowerCase()} on ${dayOf(event.at)}` };
+		if (event) return { occasion, because: `${begunSmall(eventWords(kind, event))} on ${dayOf(event.at)}` };
 	}
 	if (!flownAt)
 		return {

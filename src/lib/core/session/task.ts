@@ -1,3 +1,4 @@
+import { begunSmall } from '../words/begun';
 import { plain } from '../words/plain';
 import type { Entry, Grade } from '../../schema/entries';
 import type { Reason } from '../../schema/common';
@@ -112,7 +113,7 @@ export function silence(record: SessionRecord, task: string): string {
 	const event = record.undone(task);
 	if (event?.payload.kind === 'event') {
 		const { what, note } = event.payload;
-		return `Asked again: ${eventWords(what, event.payload).toLowerCase()}${note ? `, ${note}` : ''}.`;
+		return `Asked again: ${begunSmall(eventWords(what, event.payload))}${note ? `, ${note}` : ''}.`;
 	}
 	if (event?.payload.kind === 'test' && event.payload.troubleshooting)
 		return `Asked again after troubleshooting: ${event.payload.troubleshooting.cause || event.payload.headline}.`;

@@ -2,6 +2,7 @@ import type { Aircraft, AircraftKind, Occasion, Pack, Part, Session, Site, Venue
 import type { Entry } from '../../../schema/entries';
 import { undoneByDoing } from '../../evidence/undoes';
 import type { Payload } from '../../facts/keys';
+import { daysBetween } from '../../words/calendar';
 import type { Deferred } from '../deferred';
 import { comesHome, hasPart, isFactory, showsData } from '../../aircraft/capabilities';
 
@@ -92,13 +93,12 @@ const ANOMALY_DAYS = 14;
 
 /** The last anomaly logged before the session, where it is recent enough to be looked for again. */
 export function lateAnomaly({ aircraft, entries }: Setting): Aircraft['events'][number] | null {
-	const begun = Date.parse(entries?.[0]?.at ?? '');
-	if (Number.isNaN(begun)) return null;
+	const begun = entries?.[0]?.at;
+	if (!begun) return null;
 	return (
-		aircraft.events.findLast(({ kind: what, at }) => {
-			const days = (begun - Date.parse(at)) / 86_400_000;
-			return what === 'odd-flight' && days >= 0 && days <= ANOMALY_DAYS;
-		}) ?? null
+		aircraft.events.findLast(
+			({ kind: what, at }) => what === 'odd-flight' && at <= begun && daysBetween(at, begun) <= ANOMALY_DAYS,
+		) ?? null
 	);
 }
 export const afterAnomaly: Condition = {

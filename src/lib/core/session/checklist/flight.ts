@@ -235,7 +235,7 @@ export const FLIGHT: readonly Template[] = [
 			const note = lateAnomaly(setting)?.note;
 			return `Anomaly of the last flights does not recur${note ? `: ${note}` : ''}`;
 		},
-		why: 'A fault that nobody found comes back. Provoke it near the ground, over grass, at a safe distance.',
+		why: 'A fault that nobody found comes back. Watch for it in the first hover, near the ground and at a safe distance.',
 		caution: 'At the first sign of it: land, disarm, battery off.',
 		when: [afterAnomaly],
 	},

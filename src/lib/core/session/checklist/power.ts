@@ -241,12 +241,13 @@ export const POWER: readonly Template[] = [
 		weight: 'caution',
 		text: 'Distance limit set until return to home is tested again',
 		why: 'A return that was not tested since the change is trusted no farther than one can fly back by hand.',
-		limit: {
+		limit: ({ aircraft }) => ({
+			low: aircraft.minReturnDistanceM,
 			unit: 'm',
 			quantity: 'height',
-			source: 'Your own limit',
+			source: 'Minimum return distance: no return test begins nearer',
 			possible: { low: 5, high: 20_000 },
-		},
+		}),
 		offered: ['The aircraft has no distance limit', 'Return to home is tested first today'],
 		when: [homing, untried, outdoors],
 	},
