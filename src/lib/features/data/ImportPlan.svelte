@@ -90,7 +90,7 @@
 		<p class="mt-3 mb-0 text-[15px]">
 			Joined by date, whatever is chosen: {joined
 				.map(({ table, name, adds }) => `${counted(adds, ADDED[table])} of ${name}`)
-				.join(', ')}. A running session logs new events and makes to do what they affect.
+				.join(', ')}. A running session logs new events; checks that they affect are to do again.
 		</p>
 	{/if}
 	{#if kept.length > 0}<p class="mt-2 mb-0 text-[15px] text-ink-2">
@@ -100,7 +100,7 @@
 		</p>{/if}
 	<label class="mt-3 flex min-h-11 items-center gap-3 text-[15px]">
 		<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={leaveChanged} />
-		If something changes on this device meanwhile, import the rest
+		Import the rest if something on this device changes meanwhile
 	</label>
 	<div class="mt-4 flex gap-3">
 		<Button kind="primary" disabled={busy || (taken === 0 && joined.length === 0)} onclick={ongo}>Bring it in</Button>

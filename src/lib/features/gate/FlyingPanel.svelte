@@ -177,8 +177,10 @@
 				</p>{/if}
 		</div>
 		{#if stepMin !== 0}<p class="mt-3 mb-0 max-w-[60ch] font-semibold text-caution" role="status">
-				The clock of this device {stepMin > 0 ? 'jumped ahead' : 'was set back'} by {Math.abs(stepMin)} min. The flight time
-				does not include it. {stepMin > 0 ? 'If the device was asleep, land by your watch.' : ''}
+				The clock of this device {stepMin > 0 ? 'jumped ahead' : 'was set back'} by {Math.abs(stepMin)} min.
+				{stepMin > 0
+					? 'The flight time does not include it. If the device was asleep, land by your watch.'
+					: 'The flight time is not affected.'}
 			</p>{/if}
 		<div class="mt-4"><Button kind="primary" disabled={busy} onclick={() => void write('landed')}>Landed</Button></div>
 		<div class="mt-4 flex flex-wrap gap-2">

@@ -58,7 +58,7 @@
 	}
 </script>
 
-<Dialog bind:open title="Log event" description="An event makes to do again only the checks that it can affect.">
+<Dialog bind:open title="Log event" description="Only checks that the event can affect are to do again.">
 	<div class="grid grid-cols-2 gap-2" role="radiogroup" aria-label="Event">
 		{#each KINDS as kind (kind)}
 			<button
