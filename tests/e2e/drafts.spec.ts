@@ -76,6 +76,7 @@ test('a killed tab brings back what was being measured: a turning, faces held, a
 	await expect(h1(now)).toContainText('Not held still:');
 	now = await killed(now);
 	await now.getByRole('button', { name: 'Throw it away' }).click();
+	await expect(now.getByRole('button', { name: 'Begin, hands free' })).toBeVisible();
 	now = await killed(now);
 	await expect(now.getByRole('button', { name: 'Begin, hands free' })).toBeVisible();
 	await expect(now.getByText('A recording was left here')).toHaveCount(0);

@@ -1,32 +1,8 @@
 import type { z } from 'zod';
-
-const PREFIX = 'winglogos-draft-';
-/** What was begun and left this long ago is not gone on with. */
-const KEPT_MS = 12 * 3_600_000;
-
-/** What was typed and not kept, if it is not too old; null where there is none. `now` in milliseconds. */
-export function recallDraft(key: string, now: number): unknown {
-	try {
-		const kept: unknown = JSON.parse(localStorage.getItem(PREFIX + key) ?? 'null');
-		if (!kept || typeof kept !== 'object' || !('at' in kept) || !('value' in kept)) return null;
-		return typeof kept.at === 'number' && now - kept.at < KEPT_MS ? kept.value : null;
-	} catch {
-		return null; // unreadable drafts are no drafts
-	}
-}
-
-/** Keeps a draft; an empty one, null, is forgotten. */
-export function rememberDraft(key: string, value: unknown, now: number): void {
-	try {
-		if (value === null) localStorage.removeItem(PREFIX + key);
-		else localStorage.setItem(PREFIX + key, JSON.stringify({ at: now, value }));
-	} catch {
-		// A store that is full or refused keeps no drafts: what is recorded does not depend on them.
-	}
-}
+import { recallDraft, rememberDraft } from '$lib/store/drafts';
 
 /**
- * Keeps what is half filled over a reload and a killed tab, for half a day. `read` gives what is to be kept, null where there
+ * Keeps what is half filled over a reload, a killed tab and a killed browser, for half a day. `read` gives what is to be kept, null where there
  * is nothing yet; `take` is handed what was kept and refuses, what does not fit any more. Call it where a component
  * begins. Returns what forgets it once it is recorded.
  */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { recallDraft, rememberDraft } from '$lib/ui/draft.svelte';
+import { recallDraft, rememberDraft } from '$lib/store/drafts';
 import { pageNow } from '$lib/ui/pageClock';
 import { bridge, countOn, type Counted } from '$lib/ui/steadyClock';
 

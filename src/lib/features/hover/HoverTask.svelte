@@ -54,8 +54,11 @@
 	const DOORS = ['log', 'eye', 'film'] as const;
 	const taken = wayTaken();
 	const what = `hover judged${view.rehearsal ? ' practice' : ''}`;
+	/** What is under way comes first, then what was chosen last. */
 	let door = $state(
-		DOORS.find((each) => each === taken.last(what)) ?? (showsData(aircraft) || view.rehearsal ? 'log' : 'eye'),
+		seen.draft
+			? 'eye'
+			: (DOORS.find((each) => each === taken.last(what)) ?? (showsData(aircraft) || view.rehearsal ? 'log' : 'eye')),
 	);
 	const film = new FilmState();
 	film.hold = aircraft.hasPosition ? 'position' : 'attitude';

@@ -1,6 +1,7 @@
 import { record } from '$lib/sources/recorder';
 import type { Source, SourceBatch } from '$lib/sources/source';
-import { beginUnderway, type Underway, type UnderwayFrom } from '$lib/store/underway';
+import { beginUnderway, type Underway } from '$lib/store/underway';
+import type { UnderwayFrom } from '$lib/store/underwayDb';
 
 /** A span of a recording that is not read, seconds of its own clock. */
 export type Span = readonly [from: number, to: number];
