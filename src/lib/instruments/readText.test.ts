@@ -4,17 +4,19 @@ import { MAX_FILE_BYTES, readText } from './readText';
 
 const text = 't [s],mx [uT]\r\n0,20\r\n0.5,21\r\n';
 const utf16 = (value: string, little: boolean) => {
-	const bytes = new Uint8Array(2 * value.length + 2);
+	const bytes = new Uint8Array(2 * value.length);
 	const view = new DataView(bytes.buffer);
-	[...`\ufeff${value}`].forEach((c, k) => view.setUint16(2 * k, c.charCodeAt(0), little));
+	[...value].forEach((c, k) => view.setUint16(2 * k, c.charCodeAt(0), little));
 	return bytes;
 };
 
 describe('the text of a file', () => {
 	it.each([
 		['UTF-8', new TextEncoder().encode(text)],
-		['UTF-16, little end first', utf16(text, true)],
-		['UTF-16, big end first', utf16(text, false)],
+		['UTF-16, little end first', utf16(`\ufeff${text}`, true)],
+		['UTF-16, big end first', utf16(`\ufeff${text}`, false)],
+		['UTF-16 without a mark, little end first', utf16(text, true)],
+		['UTF-16 without a mark, big end first', utf16(text, false)],
 	])('in %s is the same table', async (_, bytes) => {
 		const read = await readText(new File([bytes as BlobPart], 'log.csv'));
 		expect(firstRows(readTable(read, 'log.csv'), 10)).toEqual([

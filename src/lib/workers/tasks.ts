@@ -65,7 +65,7 @@ async function readColumns({ file, roles, remembered, chosen }: TableInput): Pro
 		headers: table.headers,
 		layout: table.layout,
 		rows: table.count,
-		sample: firstRows(table, SAMPLE_ROWS),
+		sample: firstRows(table, SAMPLE_ROWS).map((cells) => cells.slice(0, table.headers.length)),
 		guess,
 		choices,
 		dropped,

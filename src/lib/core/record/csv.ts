@@ -1,4 +1,4 @@
-import Papa from 'papaparse';
+import Papa, { type ParseResult } from 'papaparse';
 import { InputError } from '../finding/inputError';
 import { decimal, decimalEnd, leadingDecimal } from '../math/decimal';
 
@@ -31,6 +31,8 @@ interface PlainRows {
 export const firstRows = ({ count, row }: Table, most: number): string[][] =>
 	Array.from({ length: Math.min(most, count) }, (_, i) => row(i));
 
+/** Logs of sensors have tens of columns; a table of more than these is no log, and would hold up the page. */
+const MOST_COLUMNS = 2000;
 /** Characters of a cell that a message shows. */
 const MOST_SHOWN = 40;
 const NUMBER = /^[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?$/;
@@ -44,13 +46,16 @@ const isNumber = (cell: string) => NUMBER.test(cell) || COMMA_NUMBER.test(cell);
 /**
  * Reads delimited text: any of comma, semicolon, tab, pipe or spaces, quoted cells, decimal comma, `#` comments,
  * byte-order mark, header or none.
- * @throws InputError naming the file: empty, or no column of numbers.
+ * @throws InputError naming the file: empty, too many columns, a quote that is not closed (`line.N`), or no column of numbers.
  */
 export function readTable(text: string, fileName: string): Table {
 	const body = text.replace(/^\uFEFF/, '');
 	if (body.trim() === '') throw new InputError('empty', fileName, `${fileName} is empty.`);
 	const delimiter = sniff(body);
-	const { count, row, lines, plain } = body.includes('"') ? parsed(body, delimiter) : standing(body, delimiter);
+	refuseTooWide(body, delimiter, fileName);
+	const { count, row, lines, plain } = body.includes('"')
+		? parsed(body, delimiter, fileName)
+		: standing(body, delimiter);
 	if (count === 0) throw new InputError('empty', fileName, `${fileName} holds comments only.`);
 	const first = row(0);
 	const hasHeader = !first.some((cell) => isNumber(cell) || ISO_DATE.test(cell));
@@ -78,13 +83,54 @@ type Rows = Pick<Table, 'count' | 'row' | 'lines' | 'plain'>;
 
 const trimmed = (cells: readonly string[]): string[] => cells.map((cell) => cell.trim());
 
-/** Rows with quoted cells, by the parser; without comments and empty ones. */
-function parsed(body: string, delimiter: string): Rows {
-	const all = Papa.parse<string[]>(body, { delimiter, skipEmptyLines: false }).data.map(trimmed);
+/** Before anything is cut into cells: the first rows are as wide as the rest. */
+function refuseTooWide(body: string, delimiter: string, fileName: string): void {
+	const widest = Math.max(...headOf(body, Infinity).map((row) => 1 + countOf(row, delimiter)));
+	if (widest > MOST_COLUMNS)
+		throw new InputError(
+			'too-many-columns',
+			fileName,
+			`${fileName} has ${widest} columns; up to ${MOST_COLUMNS} are read. Keep only the columns that are needed.`,
+		);
+}
+
+/** A quote that is opened and not closed swallows every line after it. */
+function refuseOpenQuote({ data, errors }: ParseResult<string[]>, body: string, fileName: string): void {
+	const open = errors.find(
+		({ code, row }) =>
+			code === 'MissingQuotes' || (code === 'InvalidQuotes' && data[row ?? -1]?.some((cell) => /[\r\n]/.test(cell))),
+	);
+	if (open?.index === undefined) return;
+	const line = lineEnds(body.slice(0, open.index)) + 1;
+	throw new InputError(
+		'open-quote',
+		`line.${line}`,
+		`${fileName}, line ${line}: a quote is opened there and not closed. Close it, or take it out.`,
+	);
+}
+
+/** Line ends in a text, of any kind. */
+const lineEnds = (text: string): number => text.match(/\r\n|\n|\r/g)?.length ?? 0;
+
+/**
+ * Rows with quoted cells, by the parser; without comments and empty ones.
+ * @throws InputError with path `line.N` where a quote is not closed.
+ */
+function parsed(body: string, delimiter: string, fileName: string): Rows {
+	const result = Papa.parse<string[]>(body, { delimiter, skipEmptyLines: false });
+	refuseOpenQuote(result, body, fileName);
+	let next = 1;
+	const lines = result.data.map((cells) => {
+		const line = next;
+		// A quoted cell may hold line ends.
+		next += 1 + cells.reduce((sum, cell) => sum + lineEnds(cell), 0);
+		return line;
+	});
+	const all = result.data.map(trimmed);
 	// Where blanks part the cells, those before a comment's mark are empty ones.
 	const first = (cells: readonly string[]) => (delimiter.trim() === '' ? cells.find((cell) => cell !== '') : cells[0]);
 	const kept = [...all.keys()].filter((i) => !first(all[i])?.startsWith('#') && all[i].some((cell) => cell !== ''));
-	return { count: kept.length, row: (i) => all[kept[i]], lines: Uint32Array.from(kept, (i) => i + 1) };
+	return { count: kept.length, row: (i) => all[kept[i]], lines: Uint32Array.from(kept, (i) => lines[i]) };
 }
 
 /** Rows of a text without quotes, as they stand in it; without comments and empty ones. */
@@ -127,13 +173,23 @@ function countOf(text: string, mark: string): number {
 	return count;
 }
 
+/** The first rows of a text, without comments and empty ones, of its first so many characters. */
+const headOf = (text: string, most: number): string[] => {
+	const rows: string[] = [];
+	const ends = /\r\n|\n|\r|$/g;
+	for (let from = 0; from < Math.min(most, text.length) && rows.length < SNIFF_ROWS;) {
+		ends.lastIndex = from;
+		const to = ends.exec(text)?.index ?? text.length;
+		const row = text.slice(from, Math.min(to, most));
+		if (row.trim() !== '' && !row.trimStart().startsWith('#')) rows.push(row);
+		from = to + (text.startsWith('\r\n', to) ? 2 : 1);
+	}
+	return rows;
+};
+
 /** The delimiter that splits the first rows into the same, largest number of cells. */
 function sniff(text: string): string {
-	const head = text
-		.slice(0, 20_000)
-		.split(/\r\n|\n|\r/)
-		.filter((row) => row.trim() !== '' && !row.trimStart().startsWith('#'))
-		.slice(0, SNIFF_ROWS);
+	const head = headOf(text, 20_000);
 	const counts = ['\t', ';', '|', ',', ' '].map((delimiter) => {
 		const cells = head.map((row) => Papa.parse<string[]>(row, { delimiter }).data[0]?.length ?? 1);
 		const even = cells.every((n) => n === cells[0]);

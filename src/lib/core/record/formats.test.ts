@@ -119,6 +119,34 @@ describe('a text table of any numbers', () => {
 	});
 });
 
+describe('a table that would hold up the page', () => {
+	const wide = (columns: number, quote: string) =>
+		`${Array.from({ length: columns }, (_, k) => `${quote}c${k}${quote}`).join(',')}\n${Array(columns).fill('1').join(',')}\n`;
+	it.each(['', '"'])('of 2,000 columns is read, of one more refused by name, quoted with %j or not', (quote) => {
+		expect(readTable(wide(2000, quote), 'log.csv').headers).toHaveLength(2000);
+		expect(() => readTable(wide(2001, quote), 'log.csv')).toThrow(
+			'log.csv has 2001 columns; up to 2000 are read. Keep only the columns that are needed.',
+		);
+	});
+});
+
+describe('a quote that is not closed', () => {
+	const rows = (n: number) => Array.from({ length: n }, (_, k) => `${k},"${k}"`).join('\n');
+	it.each([
+		['to the end of the file', `t,x\n${rows(5)}\n"6,7\n8,9\n`],
+		['until another quote', `t,x\n${rows(5)}\n"6,7\n8,"9"\n10,11\n`],
+		['after a cell of two lines', `t,"x\nof two"\n${rows(4)}\n"6,7\n8,9\n`],
+	])('is named by the line that it is in: %s', (_, text) => {
+		expect(() => readTable(text, 'log.csv')).toThrow(
+			'log.csv, line 7: a quote is opened there and not closed. Close it, or take it out.',
+		);
+	});
+	it('leaves the lines after a cell of two lines as they are', () => {
+		const table = readTable('t,"x\nof two"\n0,1\n1,two\n', 'log.csv');
+		expect(() => numbersOf(table, [0, 1], 'log.csv')).toThrow(/log\.csv, line 4, /);
+	});
+});
+
 describe('bad input names the file and the line', () => {
 	it.each([
 		['', /log\.csv is empty/],

@@ -9,7 +9,25 @@
 	/** Asks what the columns of a table are and in which unit; remembered for the next log of the same layout. */
 	let { flow }: { flow: TableFlow } = $props();
 
+	/** Tables of more columns than these list them where they are asked for, not all in every field. */
+	const MOST_LISTED = 40;
+
 	const table = $derived(flow.asking);
+	const many = $derived((table?.headers.length ?? 0) > MOST_LISTED);
+	/** The role whose field is in hand. */
+	let inHand = $state<string | null>(null);
+	/** The columns that a field offers: all, or the one chosen until the field is in hand. */
+	function listedFor(role: string): { header: string; k: number }[] {
+		const all = (table?.headers ?? []).map((header, k) => ({ header, k }));
+		return !many || inHand === role ? all : all.filter(({ k }) => k === choices[role]?.column);
+	}
+	/** The columns whose first rows are shown: all, or those that are chosen and the first ones. */
+	const shown = $derived.by(() => {
+		const all = [...(table?.headers.keys() ?? [])];
+		if (!many) return all;
+		const chosen = new Set(Object.values(used).map(({ column }) => column));
+		return all.filter((k) => k < MOST_LISTED || chosen.has(k));
+	});
 	let own = $state<Choices>({});
 	const choices = $derived<Choices>({ ...table?.guess.choices, ...own });
 	const used = $derived(
@@ -50,18 +68,21 @@
 			<table class="text-[13px]">
 				<thead
 					><tr
-						>{#each table.headers as header, k (k)}<th scope="col">{header}</th>{/each}</tr
+						>{#each shown as k (k)}<th scope="col">{table.headers[k]}</th>{/each}</tr
 					></thead
 				>
 				<tbody>
 					{#each table.sample.slice(0, 3) as row, k (k)}
 						<tr
-							>{#each row as cell, j (j)}<td class="font-mono">{cell}</td>{/each}</tr
+							>{#each shown as j (j)}<td class="font-mono">{row[j] ?? ''}</td>{/each}</tr
 						>
 					{/each}
 				</tbody>
 			</table>
 		</WideTable>
+		{#if shown.length < table.headers.length}<p class="m-0 mt-1 text-[14px] text-ink-2">
+				{shown.length} of {table.headers.length} columns
+			</p>{/if}
 		{#each groups as group (group)}
 			{@const roles = flow.roles.filter((r) => r.group === group)}
 			{@const unitNames = Object.keys(roles[0].units)}
@@ -73,10 +94,12 @@
 						<select
 							class="field-input flex-1"
 							value={String(choices[role.name]?.column ?? -1)}
+							onpointerdown={() => (inHand = role.name)}
+							onfocus={() => (inHand = role.name)}
 							onchange={(event) => setColumn(role.name, event.currentTarget.value)}
 						>
 							<option value="-1">not in this log</option>
-							{#each table.headers as header, k (k)}<option value={String(k)}>{header}</option>{/each}
+							{#each listedFor(role.name) as { header, k } (k)}<option value={String(k)}>{header}</option>{/each}
 						</select>
 						<span
 							class="w-20 truncate font-mono text-[13px] text-ink-2 max-sm:hidden"
