@@ -4,6 +4,9 @@ declare global {
 			message: string;
 			next?: string;
 		}
+		interface Platform {
+			req: import('node:http').IncomingMessage;
+		}
 	}
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { listOf } from './lists';
 import './messages';
 
 export const verdictSchema = z.enum(['pass', 'caution', 'fail']);
@@ -44,7 +45,7 @@ const MAX_SAMPLES = 1_000_000;
 /** No sensor shows more, in any unit of ours: beyond it a number is a slip of the log or of the line. */
 export const MOST_READING = 1e9;
 
-const column = z.array(z.number().min(-MOST_READING).max(MOST_READING)).max(MAX_SAMPLES);
+const column = listOf(z.number().min(-MOST_READING).max(MOST_READING), MAX_SAMPLES);
 
 /** Checks shared by every series of columns: not empty, equal lengths, strictly increasing time. */
 export function checkColumns(

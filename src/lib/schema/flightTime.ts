@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { judgedShape } from './common';
+import { listOf } from './lists';
 
 const percent = z.number().min(0).max(100);
 const tempC = z.number().min(-40).max(70);
@@ -37,18 +38,16 @@ export const flightTimeRequestSchema = z
 		tempC: tempC.optional(),
 		hoverW: z.number().positive().max(1e5).optional(),
 		landMin: z.number().min(0).max(60).default(1.5),
-		flights: z.array(flightSchema).max(500),
-		rungs: z
-			.array(
-				z.object({
-					name: z.string().min(1).max(120),
-					minutes: z.number().min(0).max(600),
-					factor: z.number().min(0.2).max(4).default(1),
-					required: z.boolean().default(false),
-				}),
-			)
-			.max(40)
-			.optional(),
+		flights: listOf(flightSchema, 500),
+		rungs: listOf(
+			z.object({
+				name: z.string().min(1).max(120),
+				minutes: z.number().min(0).max(600),
+				factor: z.number().min(0.2).max(4).default(1),
+				required: z.boolean().default(false),
+			}),
+			40,
+		).optional(),
 	})
 	.superRefine(({ levels: { alarmPct, landPct }, startPct }, ctx) => {
 		const fail = (path: string[], message: string) => ctx.addIssue({ code: 'custom', path, message });

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { altMSchema, checkColumns, judgedShape, latDegSchema, lonDegSchema } from './common';
+import { listOf } from './lists';
 
 const MAX_POINTS = 1_000_000;
-const columnOf = (schema: z.ZodNumber) => z.array(schema).max(MAX_POINTS);
+const columnOf = (schema: z.ZodNumber) => listOf(schema, MAX_POINTS);
 const time = columnOf(z.number().min(-1e9).max(1e10));
 const metres = columnOf(z.number().min(-1e5).max(1e5));
 
@@ -39,7 +40,7 @@ export const hoverRequestSchema = z.object({
 		.optional(),
 	upSource: z.enum(['pressure', 'gps', 'fused']).optional(),
 	sticks: z
-		.object({ t: time, active: z.array(z.union([z.boolean(), z.number().min(0).max(1)])).max(MAX_POINTS) })
+		.object({ t: time, active: listOf(z.union([z.boolean(), z.number().min(0).max(1)]), MAX_POINTS) })
 		.refine(({ t, active }) => t.length === active.length, { path: ['active'], message: 'must be as long as t' })
 		.optional(),
 	wind: z

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { judgedShape } from './common';
+import { listOf } from './lists';
 
 const turn = z.number().min(0).max(360);
 const distanceSchema = z.object({ value: z.number().min(0).max(1000), unit: z.enum(['steps', 'lengths', 'm']) });
@@ -58,10 +59,10 @@ const viewSchema = z
 		viewM: z.number().min(1).max(200).optional(),
 		noseDeg: turn.optional(),
 		stoppedEarly: z.boolean().default(false),
-		marks: z.array(seenMarkSchema).max(500),
+		marks: listOf(seenMarkSchema, 500),
 		farthest: distanceSchema.optional(),
 		circleS: z.number().min(0.5).max(120).optional(),
-		creep: z.array(creepSchema).max(40).optional(),
+		creep: listOf(creepSchema, 40).optional(),
 	})
 	.superRefine(({ marks, durationS }, ctx) => {
 		for (let i = 0; i < marks.length; i++) {
@@ -92,7 +93,7 @@ export const hoverSeenRequestSchema = z.object({
 	/** The compass has accepted evidence of its own: a fit, a bearing, a straight leg, a log. */
 	compassChecked: z.boolean().default(false),
 	limits: z.object({ distanceM: z.number().min(0.1).max(50).default(2.5) }).default({ distanceM: 2.5 }),
-	views: z.array(viewSchema).min(1).max(40),
+	views: listOf(viewSchema, 40, 1),
 });
 export type HoverSeenRequest = z.output<typeof hoverSeenRequestSchema>;
 

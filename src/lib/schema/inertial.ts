@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { judgedShape, mat3Schema, seriesSchema, sitePointSchema, vec3Schema, type Series } from './common';
+import { listOf } from './lists';
 
 const maybe = z.number().nullable();
 
@@ -11,7 +12,7 @@ export const accelRequestSchema = z.object({
 	rawUnit: z.enum(['m/s2', 'g']),
 	site: sitePointSchema.optional(),
 	/** The faces that the aircraft's own recipe asks for; all six where it is left out. */
-	faces: z.array(faceSchema).min(1).max(6).optional(),
+	faces: listOf(faceSchema, 6, 1).optional(),
 });
 export type AccelRequest = Omit<z.infer<typeof accelRequestSchema>, 'accel'> & { accel: Series };
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { judgedShape } from './common';
+import { listOf } from './lists';
 
 const bearing = z.number().min(0).max(360);
 const distance = z.number().min(0).max(10_000);
@@ -24,7 +25,7 @@ export const landingPointSchema = z
 export const landingRequestSchema = z.object({
 	receiver: z.enum(['plain', 'differential', 'rtk']),
 	barometer: z.boolean().default(true),
-	points: z.array(landingPointSchema).max(200),
+	points: listOf(landingPointSchema, 200),
 	stepM: z.number().min(0.3).max(1.5).default(0.75),
 	barM: z.number().min(0.1).max(100).optional(),
 	wind: z.object({ fromDeg: bearing, speedMps: z.number().min(0).max(100) }).optional(),

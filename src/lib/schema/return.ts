@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { judgedShape } from './common';
+import { listOf } from './lists';
 
 const above0 = (most: number) => z.number().gt(0).max(most);
 const bearing = z.number().min(0).max(360);
@@ -38,16 +39,15 @@ export const returnRequestSchema = z.object({
 		groundSpeedMps: z.number().min(0).max(100).default(0),
 		courseDeg: bearing.optional(),
 	}),
-	obstacles: z
-		.array(
-			z.object({
-				bearingDeg: bearing,
-				distanceM: z.number().min(0).max(1e5),
-				heightM: z.number().min(0).max(5000),
-				widthM: z.number().min(0).max(10_000).default(10),
-			}),
-		)
-		.max(1000),
+	obstacles: listOf(
+		z.object({
+			bearingDeg: bearing,
+			distanceM: z.number().min(0).max(1e5),
+			heightM: z.number().min(0).max(5000),
+			widthM: z.number().min(0).max(10_000).default(10),
+		}),
+		1000,
+	),
 	usedWh: z.number().min(0).max(1e5),
 });
 export type ReturnRequest = z.infer<typeof returnRequestSchema>;

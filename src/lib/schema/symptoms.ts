@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { judgedShape } from './common';
 import { responseRequestSchema } from './response';
+import { listOf } from './lists';
 
 export const symptomKindSchema = z.enum(['camera', 'multirotor', 'wing', 'sprayer', 'racer', 'longrange', 'toy']);
 export type SymptomKind = z.infer<typeof symptomKindSchema>;
@@ -17,29 +18,22 @@ export const symptomRequestSchema = z.object({
 		.object({ compasses: z.int().min(0).max(4), position: z.boolean(), camera: z.boolean() })
 		.partial()
 		.default({}),
-	recent: z.array(recentEventSchema).max(7).default([]),
-	observations: z
-		.array(
-			z.object({
-				id,
-				state: z.enum(['present', 'absent', 'unknown']),
-				/** The finder asked; else the pilot told it unasked. */
-				asked: z.boolean().default(false),
-			}),
-		)
-		.max(40),
+	recent: listOf(recentEventSchema, 7).default([]),
+	observations: listOf(
+		z.object({
+			id,
+			state: z.enum(['present', 'absent', 'unknown']),
+			/** The finder asked; else the pilot told it unasked. */
+			asked: z.boolean().default(false),
+		}),
+		40,
+	),
 	reached: z.enum(PHASES).optional(),
-	tests: z
-		.array(z.object({ id, outcome: id }))
-		.max(40)
-		.default([]),
+	tests: listOf(z.object({ id, outcome: id }), 40).default([]),
 	response: responseRequestSchema.omit({ checks: true }).optional(),
-	remedies: z
-		.array(z.object({ cause: id, result: z.enum(['gone', 'persists']) }))
-		.max(10)
-		.default([]),
+	remedies: listOf(z.object({ cause: id, result: z.enum(['gone', 'persists']) }), 10).default([]),
 	place: z.enum(['bench', 'field', 'any']).default('any'),
-	skip: z.array(id).max(100).default([]),
+	skip: listOf(id, 100).default([]),
 });
 export type SymptomRequest = z.output<typeof symptomRequestSchema>;
 

@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { handleRoute } from './handle';
 import { methodOf, ROUTES, routeOf, TYPES, type RoutePath } from './routes';
 
+const CALLER = { client: 'here', left: new AbortController().signal };
+
 type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
 type Path = readonly (string | number)[];
 
@@ -54,7 +56,7 @@ async function ask(path: RoutePath, body: string) {
 		body,
 		headers: { 'content-type': TYPES[kind.kind][0] ?? 'application/json' },
 	});
-	const response = await handleRoute(path, request, url);
+	const response = await handleRoute(path, request, url, CALLER);
 	return { status: response.status, body: (await response.json()) as Record<string, Json> };
 }
 

@@ -19,6 +19,7 @@ import { planReturn } from '../core/return/plan';
 import { rankSymptoms } from '../core/symptoms/rank';
 import { decodePicture } from './decodePicture';
 import { faultBody, HttpError } from './fault';
+import { refuseBulk } from './structure';
 import { ROUTES, routeOf, type RoutePath } from './routes';
 
 type Routes = typeof ROUTES;
@@ -47,6 +48,7 @@ const COMPUTES: { [P in RoutePath]: (body: BodyOf<P>, query: QueryOf<P>) => unkn
 };
 
 function parsedJson(bytes: Uint8Array): unknown {
+	refuseBulk(bytes);
 	try {
 		return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
 	} catch {

@@ -1,3 +1,5 @@
+import { poolLimits } from './limits';
+
 /** A request that cannot be answered: HTTP status, code, and the path of what is wrong. */
 export class HttpError extends Error {
 	constructor(
@@ -17,3 +19,6 @@ export const faultBody = (code: string, path: string, message: string) => ({ err
 
 /** What is larger than is read: 413. */
 export const tooLarge = (message: string) => new HttpError(413, 'too-large', 'body', message);
+
+/** What is taken on another time: 503, with the seconds to wait. */
+export const busy = (message: string) => new HttpError(503, 'busy', 'server', message, poolLimits.retryAfterS.value);

@@ -1,4 +1,4 @@
-import { answerInPool } from './pool';
+import { answerInPool, type Caller } from './pool';
 import { faultBody, HttpError, tooLarge } from './fault';
 import { poolLimits } from './limits';
 import { isRoute, methodOf, routeOf, TYPES } from './routes';
@@ -41,7 +41,7 @@ function requireType(request: Request, types: readonly string[]): void {
 	throw new HttpError(415, 'wrong-content-type', 'content-type', message);
 }
 
-async function answered(path: string, request: Request, url: URL): Promise<Response> {
+async function answered(path: string, request: Request, url: URL, caller: Caller): Promise<Response> {
 	if (!isRoute(path)) throw new HttpError(404, 'no-such-route', 'path', `There is no route /api/${path}.`);
 	const route = routeOf(path);
 	const method = methodOf(route);
@@ -54,14 +54,14 @@ async function answered(path: string, request: Request, url: URL): Promise<Respo
 	if (kind !== 'none') requireType(request, TYPES[kind]);
 	const bytes = kind === 'none' ? new Uint8Array() : await readBytes(request);
 	const query = route.query ? Object.fromEntries(url.searchParams) : {};
-	const { status, json } = await answerInPool({ route: path, query, bytes });
+	const { status, json } = await answerInPool({ route: path, query, bytes }, caller);
 	return new Response(json, { status, headers: { 'content-type': 'application/json' } });
 }
 
 /** Any request to a route of the core: its answer, or its fault with code, message and path. */
-export async function handleRoute(path: string, request: Request, url: URL): Promise<Response> {
+export async function handleRoute(path: string, request: Request, url: URL, caller: Caller): Promise<Response> {
 	try {
-		return await answered(path, request, url);
+		return await answered(path, request, url, caller);
 	} catch (error) {
 		if (!(error instanceof HttpError)) throw error;
 		const headers: HeadersInit = error.retryAfterS === null ? {} : { 'retry-after': String(error.retryAfterS) };

@@ -4,7 +4,8 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Piscina } from 'piscina';
 import { answerOf, type RouteAnswer, type RouteCall } from './compute';
-import { HttpError } from './fault';
+import { FairPool } from './fairPool';
+import { busy } from './fault';
 import { poolLimits as limits } from './limits';
 
 /** The thread's own bundle, beside the server that `npm run build` made; null while developing, where the server computes itself. */
@@ -16,20 +17,26 @@ function threadFile(): string | null {
 	return null;
 }
 
-const poolOf = (filename: string, threads: number) =>
-	new Piscina({
+interface Pool {
+	threads: Piscina;
+	turns: FairPool;
+}
+
+const poolOf = (filename: string, count: number): Pool => ({
+	threads: new Piscina({
 		filename,
 		minThreads: 0,
-		maxThreads: threads,
-		maxQueue: limits.waiting.value,
+		maxThreads: count,
 		idleTimeout: limits.idleMs.value,
 		resourceLimits: { maxOldGenerationSizeMb: limits.heapMb.value },
-	});
+	}),
+	turns: new FairPool(count),
+});
 
 interface Pools {
 	/** Large bodies have threads of their own: they never stand before a small one. */
-	large: Piscina;
-	small: Piscina;
+	large: Pool;
+	small: Pool;
 }
 
 let pools: Pools | null | undefined;
@@ -41,34 +48,30 @@ function start(): Pools | null {
 	return { large: poolOf(file, half), small: poolOf(file, half) };
 }
 
-const busy = (message: string) => new HttpError(503, 'busy', 'server', message, limits.retryAfterS.value);
-
-/** What went wrong in the pool, as the caller is told. */
-function refusal(error: unknown): unknown {
-	if (!(error instanceof Error)) return error;
-	if (error.name === 'AbortError')
-		return busy(`This took longer than ${limits.mostMs.value / 1000} s and was stopped. Send less of it.`);
-	if (/queue/i.test(error.message)) return busy('Too many requests are waiting.');
-	if ('code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
-		return busy('This needs more memory than one request may have. Send less of it.');
-	return error;
+/** Who asks, and until when they wait. */
+export interface Caller {
+	/** The address, by which turns are shared. */
+	client: string;
+	/** Aborted when the client goes away. */
+	left: AbortSignal;
 }
 
 /**
  * Answers a request in a thread beside the server.
  * @throws HttpError 503, with the seconds to wait, where too many wait, or it takes too long or too much memory.
  */
-export async function answerInPool(call: RouteCall): Promise<RouteAnswer> {
+export async function answerInPool(call: RouteCall, { client, left }: Caller): Promise<RouteAnswer> {
 	pools ??= start();
 	if (!pools) return answerOf(call);
-	const pool = call.bytes.length > limits.smallBytes.value ? pools.large : pools.small;
-	try {
-		const options = {
-			signal: AbortSignal.timeout(limits.mostMs.value),
-			transferList: [call.bytes.buffer as ArrayBuffer],
-		};
-		return (await pool.run(call, options)) as RouteAnswer;
-	} catch (error) {
-		throw refusal(error);
-	}
+	const { threads, turns } = call.bytes.length > limits.smallBytes.value ? pools.large : pools.small;
+	const transferList = [call.bytes.buffer as ArrayBuffer];
+	return turns.do(client, left, async (signal) => {
+		try {
+			return (await threads.run(call, { signal, transferList })) as RouteAnswer;
+		} catch (error) {
+			if (error instanceof Error && 'code' in error && error.code === 'ERR_WORKER_OUT_OF_MEMORY')
+				throw busy('This needs more memory than one request may have. Send less of it.');
+			throw error;
+		}
+	});
 }

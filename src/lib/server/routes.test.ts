@@ -5,6 +5,8 @@ import { handleRoute } from './handle';
 import { describeRoutes } from './openapi';
 import { methodOf, ROUTES, routeOf, TYPES, type RoutePath } from './routes';
 
+const CALLER = { client: 'here', left: new AbortController().signal };
+
 /** A request to a route, answered without a server. */
 async function ask(route: string, init: { body?: BodyInit; type?: string; method?: string } = {}) {
 	const url = new URL(`http://localhost/api/${route}`);
@@ -13,7 +15,7 @@ async function ask(route: string, init: { body?: BodyInit; type?: string; method
 		...(init.body === undefined ? {} : { body: init.body }),
 		headers: { 'content-type': init.type ?? 'application/json' },
 	});
-	const response = await handleRoute(url.pathname.slice('/api/'.length), request, url);
+	const response = await handleRoute(url.pathname.slice('/api/'.length), request, url, CALLER);
 	return { status: response.status, headers: response.headers, body: await response.json() };
 }
 const post = (route: string, data: unknown) => ask(route, { body: JSON.stringify(data) });
@@ -94,7 +96,7 @@ describe('bad input', () => {
 		const url = new URL('http://localhost/api/gnss/review');
 		const headers = { 'content-type': 'text/plain', 'content-length': String(33 * 1024 * 1024) };
 		const request = new Request(url, { method: 'POST', body: 'x', headers });
-		expect((await handleRoute('gnss/review', request, url)).status).toBe(413);
+		expect((await handleRoute('gnss/review', request, url, CALLER)).status).toBe(413);
 	});
 });
 
