@@ -209,6 +209,9 @@ const indoorSettingSchema = z.object({
 });
 export type IndoorSetting = z.infer<typeof indoorSettingSchema>;
 
+/** Fields that were damaged where they are stored: a stand-in is in their place until somebody enters them again. */
+const unreadable = z.array(z.string().max(80)).max(80).optional();
+
 /** Taken out of use: since when, and why. What it did stays on record. */
 export const retiredSchema = z.object({ at: isoTime, why: z.string().max(200) });
 
@@ -336,6 +339,7 @@ export const aircraftSchema = z.object({
 	lights: note.default(''),
 	manual: note.default(''),
 	events: z.array(aircraftEventSchema).max(GROWING),
+	unreadable,
 	updatedAt: isoTime,
 });
 export type Aircraft = z.infer<typeof aircraftSchema>;
@@ -374,6 +378,7 @@ export const siteSchema = z.object({
 	cleanSpot: z.string().max(200).optional(),
 	retired: retiredSchema.optional(),
 	notes: note.default(''),
+	unreadable,
 	updatedAt: isoTime,
 });
 export type Site = z.infer<typeof siteSchema>;
@@ -408,6 +413,7 @@ export const packSchema = z.object({
 	/** Minutes it flew before it was down to its reserve, as last said. */
 	flightMin: z.number().positive().max(600).optional(),
 	notes: note.default(''),
+	unreadable,
 	updatedAt: isoTime,
 });
 export type Pack = z.infer<typeof packSchema>;
@@ -494,6 +500,7 @@ export const sessionSchema = z.object({
 	place: z.object({ station: stationIdSchema, task: z.string().max(80).nullable() }),
 	/** Hash of the last entry of the session's chain; 64 zeros before the first. */
 	head: z.string().regex(/^[0-9a-f]{64}$/),
+	unreadable,
 	updatedAt: isoTime,
 });
 export type Session = z.infer<typeof sessionSchema>;

@@ -1,6 +1,7 @@
 import Dexie, { type Table } from 'dexie';
 import type { Stored } from '$lib/core/record/chain';
 import { TABLE_NAMES } from '$lib/schema/files';
+import { MENDED_TABLES, mended } from '$lib/schema/mended';
 import type { Aircraft, Pack, Photo, Session, Site } from '$lib/schema/records';
 
 /** How the columns of a kind of log were understood, so that the next one needs no questions. */
@@ -67,6 +68,8 @@ export class WinglogosDb extends Dexie {
 		});
 		// Version 5: photos.
 		this.version(NEWEST).stores({ photos: 'id, of.id' });
+		// No page fails on a damaged row: what stands in for a field is named in the row.
+		for (const table of MENDED_TABLES) this.table(table).hook('reading', (row: unknown) => mended(table, row));
 	}
 
 	/** Set on opening: a store that a newer version wrote is not read by an older one. */

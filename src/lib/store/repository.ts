@@ -1,3 +1,4 @@
+import { mendedAircraft } from '$lib/schema/mended';
 import type { Merge } from '$lib/core/record/merge';
 import { headOf } from '$lib/core/session/head';
 import { changedFields, snapshotOf } from '$lib/core/record/snapshot';
@@ -162,17 +163,17 @@ export async function loadSession(id: string): Promise<SessionBundle | null> {
 			}
 		);
 	});
-	if (!read?.aircraft) return null;
-	const { aircraft, rows, photos } = read;
-	// A damaged row opens where every session begins.
-	const session = { ...read.session, place: read.session.place ?? { station: 'plan', task: null } };
-	const [site, pack] = [read.site ?? null, read.pack ?? null];
+	if (!read) return null;
+	const { session, rows, photos } = read;
+	const entries = readable(rows).sort((a, b) => a.seq - b.seq);
+	const [aircraft, site, pack] = [read.aircraft ?? null, read.site ?? null, read.pack ?? null];
 	return {
 		session,
-		aircraft,
+		// Without its aircraft a session is still read, with the one that its own entries hold.
+		aircraft: aircraft ?? mendedAircraft({ ...sessionHead(entries)?.aircraft, id: session.aircraftId, events: [] }),
 		site,
 		pack,
-		entries: readable(rows).sort((a, b) => a.seq - b.seq),
+		entries,
 		chain: verifyChain(rows, session, { aircraft, site, pack, photos }),
 	};
 }

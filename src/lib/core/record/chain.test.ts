@@ -235,8 +235,18 @@ describe('the chain', () => {
 			],
 			['bytes that are none', { photos: [{ id: 'ph', jpeg: '~' }] }, /^Entry 2: .* was changed/],
 			['a photo taken away', { photos: [] }, /^Entry 2: .* is missing/],
+			['the aircraft taken away', { aircraft: null }, /^The limits/],
+			[
+				'a limit destroyed',
+				{ aircraft: { ...aircraft, unreadable: ['returnHeightM'] } },
+				/^The aircraft: damaged where it is stored: return height$/,
+			],
 		])('%s: changed beside the record is named', (_, change, words) => {
 			expect(faults(change)[0]).toMatch(words);
+		});
+		it('a destroyed field of the session itself is named, also once it is over', () => {
+			const wrong = { ...running, endedAt: AT, unreadable: ['place'] };
+			expect(faults({}, wrong)).toContain('The session: damaged where it is stored: place');
 		});
 		it('events, sheets and the time of saving are no limits; an ended session keeps its own rows', () => {
 			expect(faults({ aircraft: { ...aircraft, updatedAt: '2030-01-01T00:00:00.000Z' } })).toEqual([]);

@@ -3,7 +3,7 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import canonicalize from 'canonicalize';
 import { entrySchema, type Entry, type EntryBody, type SessionPayload } from '../../schema/entries';
 import type { Aircraft, Pack, Photo, Session, Site } from '../../schema/records';
-import { snapshotOf } from './snapshot';
+import { fieldWords, snapshotOf } from './snapshot';
 
 /** The hash before the first entry of a chain. */
 export const CHAIN_START = '0'.repeat(64);
@@ -127,6 +127,22 @@ export function changedRows(
 		.map(([what]) => what);
 }
 
+/** What is damaged where it is stored: of the session itself, and while it runs of what it refers to. */
+function unreadableRows(session: Session, around: Surroundings | null): ChainRemark[] {
+	const of = (where: string, row: { unreadable?: string[] | undefined } | null): ChainRemark[] =>
+		row?.unreadable?.length
+			? [{ number: 0, where, what: `damaged where it is stored: ${row.unreadable.map(fieldWords).join(', ')}` }]
+			: [];
+	const own = of('The session', session);
+	if (!around || session.endedAt !== null) return own;
+	return [
+		...own,
+		...of('The aircraft', around.aircraft),
+		...of('The site', around.site),
+		...of('The battery', around.pack),
+	];
+}
+
 const bytesOf = (base64: string): Uint8Array => Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
 
 /** Hashes of photos by their text: a session is verified after each answer, and its photos do not change. */
@@ -220,6 +236,7 @@ export function verifyChain(
 			what: 'the session remembers another last entry: entries are missing at the end, or were added',
 		});
 	if (around) broken.push(...changedPhotos(entries, around));
+	broken.push(...unreadableRows(session, around));
 	if (rows.length === 0)
 		broken.push({ number: 0, where: 'The session', what: 'it has no entries, and every session begins with one' });
 	const head = headOf(entries);

@@ -17,6 +17,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Fold from '$lib/ui/Fold.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
+	import Unreadable from '$lib/ui/Unreadable.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
 	import AircraftParts from './AircraftParts.svelte';
@@ -78,7 +79,7 @@
 		}
 		problem = '';
 		try {
-			await saveAircraft(parsed.data);
+			await saveAircraft({ ...parsed.data, unreadable: undefined });
 			draft.forget();
 			changes = {};
 			done(`${parsed.data.name} is saved`);
@@ -148,6 +149,7 @@
 			{/if}
 		{/snippet}
 		<form {@attach refuseInvalid} class="grid max-w-4xl gap-6" onsubmit={save}>
+			<Unreadable fields={craft.unreadable} />
 			<div class="grid gap-4 md:grid-cols-2">
 				<label class="grid gap-1"
 					><span class="text-[15px] text-ink-2">Name</span><input
@@ -182,7 +184,7 @@
 				<AircraftParts {craft} {set} {all} />
 			</div>
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
-			{#if changed || id === 'new'}
+			{#if changed || id === 'new' || craft.unreadable?.length}
 				<div class="sticky bottom-0 z-10 flex flex-wrap gap-3 border-t border-rule bg-sheet py-3">
 					<Button kind="primary" type="submit">Save</Button>
 					{#if changed}<Button class="min-h-14" onclick={() => (changes = {})}>Undo the changes</Button>{/if}

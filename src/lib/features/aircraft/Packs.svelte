@@ -12,6 +12,7 @@
 	import Choice from '$lib/ui/Choice.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Unreadable from '$lib/ui/Unreadable.svelte';
 	import { showDate } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
 	import { CHEMISTRY_WORDS, PACK_STATE_WORDS } from '$lib/ui/packWords';
@@ -100,6 +101,7 @@
 							? `, ${pack.resistanceMohm.toFixed(1)} mΩ a cell`
 							: ''}</span
 					>
+					<Unreadable fields={pack.unreadable} />
 				</span>
 				<span class="flex flex-wrap gap-2" role="group" aria-label="Charge of {pack.name}">
 					{#each Object.entries(PACK_STATE_WORDS) as [state, words] (state)}
@@ -146,7 +148,7 @@
 			class="grid gap-4"
 			onsubmit={(event) => {
 				event.preventDefault();
-				void keep($state.snapshot(draft), `Pack ${draft.name ?? ''} is saved`);
+				void keep({ ...$state.snapshot(draft), unreadable: undefined }, `Pack ${draft.name ?? ''} is saved`);
 			}}
 		>
 			<label class="grid gap-1"

@@ -34,8 +34,9 @@
 
 {#if view.missing}
 	<div class="mx-auto max-w-2xl px-5 py-12">
-		<Empty title="This session is not on this device">
-			<p>It may have been recorded on another device. A session file or a backup brings it here.</p>
+		<h1 class="m-0 mb-4">This session is not on this device</h1>
+		<Empty title="A session file or a backup brings it here">
+			<p>It may have been recorded on another device, or deleted here.</p>
 			<div class="mt-4 flex gap-3">
 				<Button kind="primary" href="/data">Import a file</Button><Button href="/">Go to the start</Button>
 			</div>

@@ -23,6 +23,7 @@
 	import Empty from '$lib/ui/Empty.svelte';
 	import Fold from '$lib/ui/Fold.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Unreadable from '$lib/ui/Unreadable.svelte';
 	import { keepDraft, keptFields } from '$lib/ui/draft.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
@@ -129,7 +130,7 @@
 			return;
 		}
 		try {
-			await saveSite(parsed.data);
+			await saveSite({ ...parsed.data, unreadable: undefined });
 			done(`${parsed.data.name} is saved`);
 			half.forget();
 			if (asked) await goto('/');
@@ -172,7 +173,9 @@
 						<tr>
 							<td
 								><b>{site.name}</b>{#if site.retired}<span class="ml-2 text-aside">out of use: {site.retired.why}</span
-									>{/if}{#if site.notes}<span class="block text-[15px] text-ink-2">{site.notes}</span>{/if}</td
+									>{/if}{#if site.notes}<span class="block text-[15px] text-ink-2">{site.notes}</span>{/if}<Unreadable
+									fields={site.unreadable}
+								/></td
 							>
 							<td class="num">{site.latDeg.toFixed(4)}, {site.lonDeg.toFixed(4)}</td>
 							<td class="num">{site.altUnknown ? 'not known' : wholeQuantity(site.altM, 'height', units())}</td>
