@@ -175,6 +175,18 @@ describe('lines as real recordings hold them', () => {
 		expect(review.sky.find((s) => s.system === 'GPS' && s.id === 1)?.snrDb).toBe(46);
 	});
 
+	it('all bands of a receiver may share one block of sentences, block after block', () => {
+		const block = (snr: number) => [
+			sentence(`GPGSV,4,1,06,01,40,083,${snr},02,17,308,41,03,07,344,39,04,50,010,44,1`),
+			sentence('GPGSV,4,2,06,05,22,210,38,06,65,120,47,1'),
+			sentence('GPGSV,4,3,06,01,40,083,35,02,17,308,33,03,07,344,30,04,50,010,36,8'),
+			sentence('GPGSV,4,4,06,05,22,210,31,06,65,120,40,8'),
+		];
+		const review = reviewGnss([...block(46), good, ...block(48)].join('\n'));
+		expect(review.satellitesInView).toBe(6);
+		expect(review.sky.find((s) => s.id === 1)?.snrDb).toBe(48);
+	});
+
 	it('survives any text at all', () => {
 		fc.assert(
 			fc.property(fc.array(fc.oneof(fc.string(), fc.constantFrom(...recording({}, 2)))), (rows) => {

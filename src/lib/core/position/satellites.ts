@@ -154,17 +154,22 @@ export function gsvCollector() {
 		if (view.now.length > 0 && view.now[0].epoch !== cycle.epoch) views.set(key, { now: [cycle], before: view.now });
 		else views.set(key, { now: [...view.now, cycle], before: view.before });
 	};
+	/** The open block that a sentence of another signal goes on with: some receivers count all bands of a talker in one block. */
+	const bandsKey = (talker: string, goesOn: (cycle: Cycle) => boolean): string =>
+		[...open].find(([, cycle]) => cycle.talker === talker && goesOn(cycle))?.[0] ?? '';
 	return {
 		/** `atS` is the time and `epoch` the number of the instant in which the sentence came. */
 		take(sentence: Sentence, atS: number, epoch: number) {
 			const { talker } = sentence;
 			const [total, number] = [sentence.number(0), sentence.number(1)];
 			if (total === null || number === null || total <= 0 || number <= 0) return;
-			const key = talker + signalOf(sentence);
+			const own = talker + signalOf(sentence);
+			const goesOn = (cycle: Cycle | undefined) => cycle?.next === number && cycle.expected === total;
+			const key = number === 1 || goesOn(open.get(own)) ? own : bandsKey(talker, goesOn);
 			const cycle: Cycle | undefined =
 				number === 1 ? { expected: total, next: 1, talker, bodies: [], atS, epoch } : open.get(key);
-			if (!cycle || cycle.next !== number || cycle.expected !== total) {
-				open.delete(key); // a log that starts in mid-cycle, or a lost sentence
+			if (!cycle) {
+				open.delete(own); // a log that starts in mid-cycle, or a lost sentence
 				return;
 			}
 			cycle.bodies.push(sentence.body);
