@@ -8,6 +8,7 @@ import { toYawPitchRoll } from '../frames/rotation';
 import type { Vec3 } from '../frames/vec3';
 import { flatness, secondQuadricDistance } from './ambiguity';
 import { coverageOf } from './coverage';
+import { roughCoverage } from './roughCoverage';
 import { agreementOf, rankByDip } from './dip';
 import {
 	expectedWorstErrorDeg,
@@ -39,15 +40,8 @@ const ASSUMED_INCLINATION_DEG = 60;
 /** Share of the field below which no sensor's noise lies: readings without any noise are judged as if they had it. */
 const LEAST_NOISE = 1e-3;
 
-/** What the turning covered, as far as can be told without a fit that holds: about the middle of the readings. */
-function roughCoverage(c: Columns): CompassAnswer['coverage'] {
-	const { centre } = middle(c);
-	const from = (column: Float64Array, k: number) => column.map((value) => value - centre[k]);
-	const { emptyDirections, ...rest } = coverageOf(from(c.x, 0), from(c.y, 1), from(c.z, 2));
-	return { ...rest, emptyDirections: emptyDirections.map(([x, y, z]) => [x, y, z]) };
-}
-
 function refusal(raw: Columns, why: Reason, expected: CompassAnswer['expected']): CompassAnswer {
+	const { emptyDirections, ...covered } = roughCoverage(raw, expected?.totalUt ?? null);
 	return {
 		hardIronUt: null,
 		softIron: null,
@@ -55,7 +49,7 @@ function refusal(raw: Columns, why: Reason, expected: CompassAnswer['expected'])
 		...(expected ? { expected } : {}),
 		residualRmsUt: null,
 		noiseUt: null,
-		coverage: roughCoverage(raw),
+		coverage: { ...covered, emptyDirections: emptyDirections.map(([x, y, z]) => [x, y, z]) },
 		uncertainty: null,
 		headingErrorDeg: null,
 		headingErrors: null,
