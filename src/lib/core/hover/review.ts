@@ -10,7 +10,8 @@ import { headingAt, splitDrift } from './drift';
 import type { Findings } from './findings';
 import { reviewHeight } from './height';
 import { hoverLimits as limits } from './limits';
-import { localTrack, resample, gapsOf, withoutJumps, type LocalTrack } from './track';
+import { gapsOf } from '../math/gaps';
+import { localTrack, resample, withoutJumps, type LocalTrack } from './track';
 import { reasonsOf } from './verdict';
 
 const NO_SPIRAL: HoverAnswer['spiral'] = {

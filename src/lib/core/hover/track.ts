@@ -1,3 +1,4 @@
+import { GAP_S } from '../math/gaps';
 import type { HoverRequest } from '../../schema/hover';
 import { localScale, toLocal } from '../earth/geodesy';
 import { median, robustSigma } from '../math/statistics';
@@ -44,21 +45,6 @@ export function localTrack({ track, groundAltM }: HoverRequest): LocalTrack {
 
 const DEAD_TIME_S = 1;
 const BEFORE = 4;
-
-/** Longest step of a log over which the velocity before it says where the fix should be, s; a longer one is a gap. */
-export const GAP_S = 1;
-
-/** The longest gap of a log, and the seconds of all of them; 0 where it has none. `t` in seconds, ascending. */
-export function gapsOf(t: ArrayLike<number>): { longestS: number; totalS: number } {
-	let [longestS, totalS] = [0, 0];
-	for (let i = 1; i < t.length; i++) {
-		const stepS = (t[i] ?? 0) - (t[i - 1] ?? 0);
-		if (stepS <= GAP_S) continue;
-		longestS = Math.max(longestS, stepS);
-		totalS += stepS;
-	}
-	return { longestS, totalS };
-}
 
 /**
  * Steps of the fix that no hovering aircraft makes, and the track with them taken out (docs/methods/hover.md#drift-and-jumps). Across a gap

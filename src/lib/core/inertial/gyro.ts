@@ -2,7 +2,9 @@ import type { Reason } from '../../schema/common';
 import type { GyroAnswer, GyroRequest } from '../../schema/inertial';
 import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
+import { gapsOf } from '../math/gaps';
 import { line, mean, median, robustSigma } from '../math/statistics';
+import { gapReasons } from './logGap';
 import { frozenAxes, frozenAxis, frozenLog } from './frozen';
 import { inertialLimits as limits } from './limits';
 
@@ -124,7 +126,7 @@ function sways(axis: Float64Array, dt: number, density: number): boolean {
  */
 export function reviewStillGyro({ gyro }: GyroRequest): GyroAnswer {
 	const n = gyro.t.length;
-	const T = n > 1 ? gyro.t[n - 1] - gyro.t[0] : 0;
+	const { heldS: T, longestS, stepS: dt } = gapsOf(gyro.t);
 	if (n < limits.minSamples.value || T < limits.gyroRestS.value * 0.98)
 		return {
 			biasRadps: null,
@@ -147,7 +149,6 @@ export function reviewStillGyro({ gyro }: GyroRequest): GyroAnswer {
 						}),
 			]),
 		};
-	const dt = T / (n - 1);
 	const axes = [gyro.x, gyro.y, gyro.z].map((column) => Float64Array.from(column));
 	const factors = factorsFor(n);
 	const tau = factors.map((m) => m * dt);
@@ -168,7 +169,7 @@ export function reviewStillGyro({ gyro }: GyroRequest): GyroAnswer {
 		moved,
 		driftRadps: drift,
 		allan: { tau, x: allan[0], y: allan[1], z: allan[2] },
-		...judge([...frozenReasons(axes), ...reasonsOf(moved, bias, drift, T)]),
+		...judge([...frozenReasons(axes), ...gapReasons(longestS), ...reasonsOf(moved, bias, drift, T)]),
 	};
 }
 

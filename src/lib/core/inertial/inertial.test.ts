@@ -212,6 +212,27 @@ describe('a gyro at rest', () => {
 	});
 });
 
+describe('a gyro log with a gap', () => {
+	const log = (gapS: number) => {
+		const rng = seededRng(3);
+		const t = Array.from({ length: 6000 }, (_, k) => k / 100 + (k < 3000 ? 0 : gapS));
+		const axis = () => t.map(() => 0.01 + 0.002 * rng.normal());
+		return reviewStillGyro({ gyro: { t, x: axis(), y: axis(), z: axis() } });
+	};
+	it('names it, keeps its noise, and counts the seconds that it holds', () => {
+		const [whole, gap] = [log(0), log(600)];
+		expect(gap.reasons.find(({ code }) => code === 'log-gap')).toMatchObject({
+			value: 600,
+			limit: 3,
+			level: 'caution',
+		});
+		expect(whole.reasons.some(({ code }) => code === 'log-gap')).toBe(false);
+		expect(gap.reasons.find(({ code }) => code === 'at-rest')?.value).toBeCloseTo(60, 1);
+		for (const k of [0, 1, 2])
+			expect((gap.noiseDensityRadpsRtHz?.[k] ?? NaN) / (whole.noiseDensityRadpsRtHz?.[k] ?? NaN)).toBeCloseTo(1, 2);
+	});
+});
+
 describe('mounting from gestures', () => {
 	const gesture = (mounting: Mat3, sloppy: number, seed: number) => {
 		const rng = seededRng(seed);
@@ -279,6 +300,31 @@ describe('vibration', () => {
 		expect(Math.abs(answer.peaks[0].hz - hz)).toBeLessThan(0.15);
 		expect(Math.abs(answer.peaks[0].amplitude / amplitude - 1)).toBeLessThan(0.05);
 		expect(answer.rms?.[0]).toBeCloseTo(amplitude / Math.SQRT2, 1);
+	});
+
+	it('of a log too slow for any rotor is refused', () => {
+		const { verdict, reasons, rms } = reviewVibration({ accel: shake([[3, 2]], { rate: 10, n: 600 }) });
+		expect([verdict, reasons[0].code, rms]).toEqual(['fail', 'insufficient-rate', null]);
+		expect(reasons[0]).toMatchObject({ limit: 80, unit: 'Hz' });
+	});
+
+	it('of a log in another unit is refused or doubted by its mean', () => {
+		const inUnit = (scale: number) => {
+			const { t, x, y, z } = shake([[90, 2]]);
+			const scaled = (axis: number[]) => axis.map((v) => v * scale);
+			return reviewVibration({ accel: { t, x: scaled(x), y: scaled(y), z: scaled(z) } });
+		};
+		expect(inUnit(1 / G).reasons[0].code).toBe('insufficient-unit');
+		expect(inUnit(3.2808).reasons.map(({ code }) => code)).toContain('gravity-not-seen');
+		expect(inUnit(1).verdict).toBe('pass');
+	});
+
+	it('with a gap names it, and keeps its rate', () => {
+		const { t, ...axes } = shake([[92.3, 3]]);
+		const answer = reviewVibration({ accel: { t: t.map((s) => (s < 4 ? s : s + 40)), ...axes } });
+		expect(answer.reasons[0]).toMatchObject({ code: 'log-gap', level: 'caution', limit: 3 });
+		expect(answer.sampleRateHz).toBeCloseTo(1000, 3);
+		expect(answer.peaks[0].hz).toBeCloseTo(92.3, 0);
 	});
 
 	it('of a log that never changes is refused', () => {

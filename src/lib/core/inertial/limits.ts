@@ -79,6 +79,24 @@ export const inertialLimits = {
 		why: 'Above this an estimator follows the shaking.',
 		source: 'Winglogos default',
 	},
+	vibrationRateHz: {
+		value: 80,
+		unit: 'Hz',
+		why: 'The slowest rotors of large aircraft turn 40 times a second, and are seen below half of the rate.',
+		source: 'Sampling theorem',
+	},
+	gravityOffMps2: {
+		value: 3,
+		unit: 'm/s²',
+		why: 'The mean of a log differs from gravity by less, whatever the aircraft does meanwhile.',
+		source: 'Winglogos default',
+	},
+	gapS: {
+		value: 3,
+		unit: 's',
+		why: 'Nothing is known of what happened in a gap of the log.',
+		source: 'Winglogos default',
+	},
 	clippedPct: {
 		value: 0.1,
 		unit: '%',

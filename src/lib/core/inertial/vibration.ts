@@ -2,9 +2,12 @@ import FFT from 'fft.js';
 import type { Reason } from '../../schema/common';
 import type { VibrationAnswer, VibrationRequest } from '../../schema/inertial';
 import { judge, reason } from '../finding/reasons';
+import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
+import { gapsOf } from '../math/gaps';
 import { mean, median, standardDeviation } from '../math/statistics';
 import { frozenAxes, frozenLog } from './frozen';
 import { inertialLimits as limits } from './limits';
+import { gapReasons } from './logGap';
 
 const LONGEST_SEGMENT = 4096;
 const FEWEST_SEGMENTS = 4;
@@ -99,11 +102,12 @@ function clippedShare(axes: readonly Float64Array[]): number {
 
 /**
  * Reviews vibration (m/s²): RMS per axis with the mean removed, spectrum, peaks matched to the rotor's rate, clipping.
- * Evenly sampled to a good approximation. A rotor rate above half the sample rate cannot be seen: `insufficient-rate`.
+ * Evenly sampled to a good approximation, gaps apart. A rotor rate above half the sample rate, or any in a slow log, cannot be seen:
+ * `insufficient-rate`. A mean of 1 is a log in g: `insufficient-unit`.
  */
 export function reviewVibration({ accel, rotorHz }: VibrationRequest): VibrationAnswer {
 	const n = accel.t.length;
-	const T = n > 1 ? accel.t[n - 1] - accel.t[0] : 0;
+	const { stepS, longestS } = gapsOf(accel.t);
 	const refuse = (why: Reason, sampleRateHz: number | null): VibrationAnswer => ({
 		sampleRateHz,
 		rms: null,
@@ -112,13 +116,22 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 		spectrum: null,
 		...judge([why]),
 	});
-	const rate = n > 1 ? (n - 1) / T : null;
+	const rate = n > 1 ? 1 / stepS : null;
 	if (n < limits.minSamples.value || rate === null)
 		return refuse(
 			reason('fail', 'insufficient-samples', `${n} samples are too few.`, {
 				value: n,
 				limit: limits.minSamples,
 				next: 'Record ten seconds with the motors running.',
+			}),
+			rate,
+		);
+	if (rotorHz === undefined && rate < limits.vibrationRateHz.value)
+		return refuse(
+			reason('fail', 'insufficient-rate', `At ${rate.toFixed(0)} samples a second no rotor can be seen.`, {
+				value: rate,
+				limit: limits.vibrationRateHz,
+				next: 'Log the accelerometer faster.',
 			}),
 			rate,
 		);
@@ -138,6 +151,8 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 		);
 	const axes = AXES.map((axis) => Float64Array.from(accel[axis]));
 	if (frozenAxes(axes).length === axes.length) return refuse(frozenLog(), rate);
+	const steady = Math.hypot(...axes.map((axis) => mean(axis)));
+	if (steady > IN_G.least && steady < IN_G.most) return refuse(inG(steady), rate);
 	let size = 64;
 	while (size * 2 <= LONGEST_SEGMENT && size * 2 * ((FEWEST_SEGMENTS + 1) / 2) <= n) size *= 2;
 	const spectra = axes.map((samples) => welch(samples, rate, Math.min(size, 2 ** Math.floor(Math.log2(n)))));
@@ -155,8 +170,38 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 		peaks,
 		clippedPct,
 		spectrum: { hz: spectra[0].hz, x: spectra[0].amplitude, y: spectra[1].amplitude, z: spectra[2].amplitude },
-		...judge(reasonsOf(Math.max(...rms), clippedPct, peaks[0])),
+		...judge([
+			...gapReasons(longestS),
+			...gravityReasons(steady),
+			...reasonsOf(Math.max(...rms), clippedPct, peaks[0]),
+		]),
 	};
+}
+
+/** Means that gravity leaves in a log in units of itself. */
+const IN_G = { least: 0.7, most: 1.4 };
+const inG = (steady: number): Reason =>
+	reason(
+		'fail',
+		'insufficient-unit',
+		`Its mean is ${steady.toFixed(2)}, as of a log in g; in m/s² gravity leaves 9.8.`,
+		{
+			value: steady,
+			next: 'Say that the log is in g, or log in m/s².',
+		},
+	);
+
+/** A log in flight or at rest has gravity in its mean, or none where it was taken out: another figure says that its unit is another. */
+function gravityReasons(steady: number): Reason[] {
+	const off = Math.abs(steady - STANDARD_GRAVITY_MPS2);
+	if (steady <= IN_G.least || off <= limits.gravityOffMps2.value) return [];
+	return [
+		reason('caution', 'gravity-not-seen', `Its mean is ${steady.toFixed(1)} m/s²; gravity leaves 9.8.`, {
+			value: off,
+			limit: limits.gravityOffMps2,
+			next: 'Check the unit of the log.',
+		}),
+	];
 }
 
 function reasonsOf(rms: number, clippedPct: number, top: VibrationAnswer['peaks'][number] | undefined): Reason[] {

@@ -1,0 +1,16 @@
+import type { Reason } from '../../schema/common';
+import { reason } from '../finding/reasons';
+import { inertialLimits as limits } from './limits';
+
+/** What a gap of so many seconds in a log means; nothing where it has none. */
+export function gapReasons(longestS: number): Reason[] {
+	if (longestS === 0) return [];
+	const long = longestS > limits.gapS.value;
+	return [
+		reason(long ? 'caution' : 'pass', 'log-gap', `The log has a gap of ${longestS.toFixed(0)} s.`, {
+			value: longestS,
+			limit: limits.gapS,
+			...(long ? { next: 'Record again without a pause.' } : {}),
+		}),
+	];
+}
