@@ -4,16 +4,16 @@ import type { Picture } from '$lib/core/payload/picture';
 
 /**
  * A JPEG or PNG as plain pixels, at most so wide, turned as its EXIF orientation says; by the browser's own decoder.
- * @throws InputError where it is no picture or too large.
+ * @throws InputError naming the file where it is no picture or too large.
  */
-export async function decodePicture(file: Blob, mostWide: number): Promise<Picture> {
+export async function decodePicture(file: File, mostWide: number): Promise<Picture> {
 	const whole = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => {
-		throw new InputError('unreadable-picture', 'file', 'This is not a whole JPEG or PNG picture.');
+		throw new InputError('unreadable-picture', 'file', `${file.name} is not a whole JPEG or PNG picture.`);
 	});
 	const { width: fullWidth, height: fullHeight } = whole;
 	if (fullWidth * fullHeight > limits.mostPixels.value) {
 		whole.close();
-		throw new InputError('too-large', 'file', 'The picture has more than 50 megapixels. Make it smaller first.');
+		throw new InputError('too-large', 'file', `${file.name} has more than 50 megapixels. Make it smaller first.`);
 	}
 	const k = Math.min(1, mostWide / fullWidth);
 	const [width, height] = [Math.max(1, Math.round(fullWidth * k)), Math.max(1, Math.round(fullHeight * k))];

@@ -25,6 +25,10 @@ describe('the text of a file', () => {
 		]);
 	});
 
+	it('that holds nothing is told by name', async () => {
+		await expect(readText(new File([], 'a.nmea'), 'latin1')).rejects.toThrow('a.nmea is empty.');
+	});
+
 	it('in Latin-1 keeps one byte one character', async () => {
 		expect(await readText(new File([new Uint8Array([0x24, 0xb0])], 'a.nmea'), 'latin1')).toBe('$°');
 	});

@@ -34,8 +34,10 @@ export async function readText(file: File, encoding: 'utf-8' | 'latin1' = 'utf-8
 		);
 	try {
 		const bytes = new Uint8Array(await file.arrayBuffer());
+		if (bytes.length === 0) throw new InputError('empty', file.name, `${file.name} is empty.`);
 		return new TextDecoder(markedAs(bytes) ?? unmarkedAs(bytes) ?? encoding).decode(bytes);
-	} catch {
+	} catch (error) {
+		if (error instanceof InputError) throw error;
 		throw new InputError('unreadable', file.name, `${file.name} cannot be read from this device.`);
 	}
 }

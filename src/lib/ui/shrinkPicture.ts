@@ -26,9 +26,9 @@ function base64(bytes: Uint8Array): string {
  * by what it was taken.
  * @throws Error where the file is no picture that this browser reads.
  */
-export async function shrinkPicture(file: Blob): Promise<SmallPicture> {
+export async function shrinkPicture(file: File): Promise<SmallPicture> {
 	const picture = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => {
-		throw new Error('This file is not a picture that the browser can read: take a JPEG or a PNG.');
+		throw new Error(`${file.name} is not a picture that the browser can read: take a JPEG or a PNG.`);
 	});
 	try {
 		const scale = Math.min(1, LONGEST_PX / Math.max(picture.width, picture.height));

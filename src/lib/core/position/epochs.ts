@@ -2,6 +2,7 @@ import { readNmea, type ReadCounts, type Sentence } from './nmea';
 import { ActiveCycle } from './activeCycle';
 import { EpochTable } from './epochTable';
 import { countSatellites } from './satelliteCount';
+import { positionLimits as limits } from './limits';
 import { GSA_HDOP, gsaReader, gsvCollector, satelliteKey, type ActiveSatellites } from './satellites';
 import { ToldCounts } from './toldCounts';
 import type { FixType, Satellite } from '../../schema/gnss';
@@ -122,7 +123,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 		const { columns } = table;
 		columns.reportsQuality[current] = 1;
 		const used = sentence.number(6);
-		if (used !== null) told.tell(current, type, sentence.talker, used);
+		if (used !== null && used <= limits.mostSatellites.value) told.tell(current, type, sentence.talker, used);
 		const hdop = hdopIn(sentence.number(7));
 		if (hdop === hdop) columns.hdop[current] = hdop;
 	};

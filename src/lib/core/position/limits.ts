@@ -6,6 +6,24 @@ export const positionLimits = {
 		why: 'Below eight the position wanders and one lost satellite shows.',
 		source: 'Practice: eight wanted before flying; six is set by some',
 	},
+	mostSatellites: {
+		value: 99,
+		unit: 'satellites',
+		why: 'A sentence has two digits for the count, and fewer are in view of all systems together.',
+		source: 'NMEA 0183',
+	},
+	samePlaceS: {
+		value: 120,
+		unit: 's',
+		why: 'The place of a receiver wanders by more than its last digit; a held or simulated one does not.',
+		source: 'Winglogos default',
+	},
+	samePlaceM: {
+		value: 1.5,
+		unit: 'm',
+		why: 'The usual error of a plain receiver: a place that never changes tells nothing of its own.',
+		source: 'Winglogos default',
+	},
 	maxHdop: {
 		value: 2,
 		unit: '',

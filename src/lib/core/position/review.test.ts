@@ -28,6 +28,29 @@ function recording(more: Partial<ReceiverTruth> = {}, forS = 90, seed = 1): stri
 const gga = (time: string, sats: string, hdop: string, quality = 1, talker = 'GP') =>
 	sentence(`${talker}GGA,${time},5412.60000,N,00303.60000,W,${quality},${sats},${hdop},12.0,M,50.2,M,,`);
 
+describe('what no receiver under the sky shows', () => {
+	const minutes = (sats: string, moves = false) =>
+		Array.from({ length: 240 }, (_, k) => {
+			const clock = `10${String(Math.floor(k / 60)).padStart(2, '0')}${String(k % 60).padStart(2, '0')}.00`;
+			const place = moves ? `5412.6000${k % 10}` : '5412.60000';
+			return sentence(`GPGGA,${clock},${place},N,00303.60000,W,1,${sats},0.9,12.0,M,50.2,M,,`);
+		}).join('\n');
+
+	it('999 satellites are no count: the lock is not held by them', () => {
+		const { reasons, lockS, satellitesUsed } = reviewGnss(minutes('999'));
+		expect([lockS, satellitesUsed.last]).toEqual([null, null]);
+		expect(reasons.map(({ code }) => code)).toContain('insufficient-satellites');
+	});
+	it('a place that does not change by a digit for minutes is doubted, and gives home no certainty', () => {
+		const held = reviewGnss(minutes('12'));
+		expect(held.reasons.find(({ code }) => code === 'place-held')).toMatchObject({ value: 239, limit: 120 });
+		expect([held.verdict, held.home?.sigmaM]).toEqual(['caution', 1.5]);
+		const moves = reviewGnss(minutes('12', true));
+		expect(moves.reasons.some(({ code }) => code === 'place-held')).toBe(false);
+		expect(moves.home?.sigmaM).toBeLessThan(0.1);
+	});
+});
+
 describe('a receiver under open sky', () => {
 	const review = reviewGnss(recording().join('\r\n'));
 

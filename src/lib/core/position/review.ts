@@ -128,7 +128,7 @@ function aboutEnd(epochs: Epochs, { lastType }: Hold, rule: LockRule): Reason[] 
 	const enough = { value: satellites, limit: { ...limits.minSatellites, value: rule.minSatellites } };
 	if (satellites === undefined)
 		out.push(
-			reason('fail', 'insufficient-satellites', 'The receiver does not say how many satellites it uses.', {
+			reason('fail', 'insufficient-satellites', 'The receiver tells no possible number of satellites that it uses.', {
 				limit: enough.limit,
 				next: 'Switch on GGA or GSA sentences.',
 			}),
@@ -147,8 +147,22 @@ function aboutEnd(epochs: Epochs, { lastType }: Hold, rule: LockRule): Reason[] 
 	return out;
 }
 
+/** Seconds for which the place, height too, is the same to the last digit, at the end of the record. */
+function samePlaceS({ length, latDeg, lonDeg, altM, tS, stretch }: Epochs): number {
+	const last = length - 1;
+	let first = last;
+	const same = (values: Float64Array, k: number) => Object.is(values[k], values[last]);
+	while (
+		first > 0 &&
+		stretch[first - 1] === stretch[last] &&
+		[latDeg, lonDeg, altM].every((values) => same(values, first - 1))
+	)
+		first--;
+	return last < 0 || Number.isNaN(latDeg[last]) ? 0 : tS[last] - tS[first];
+}
+
 /** What holds nothing and is worth a look: how long the lock took, how the place wanders, how the lines arrive. */
-function aboutCare({ counts }: Log, { lockS }: Hold, scatter: GnssAnswer['scatter']): Reason[] {
+function aboutCare({ counts, epochs }: Log, { lockS }: Hold, scatter: GnssAnswer['scatter']): Reason[] {
 	const out: Reason[] = [];
 	if (lockS !== null && lockS > limits.slowLockS.value)
 		out.push(
@@ -158,7 +172,16 @@ function aboutCare({ counts }: Log, { lockS }: Hold, scatter: GnssAnswer['scatte
 				next: 'Compare with earlier sessions; look at antenna and sky.',
 			}),
 		);
-	if (scatter) {
+	const sameS = samePlaceS(epochs);
+	if (sameS > limits.samePlaceS.value)
+		out.push(
+			reason('caution', 'place-held', `The place did not change by a digit for ${sameS.toFixed(0)} s.`, {
+				value: sameS,
+				limit: limits.samePlaceS,
+				next: 'Switch off the holding of the place at rest, or look whether the receiver still works.',
+			}),
+		);
+	else if (scatter) {
 		const wanders = { value: scatter.cep95M, limit: limits.scatter95M };
 		out.push(
 			scatter.cep95M > limits.scatter95M.value

@@ -3,6 +3,7 @@ import { localScale, toLocal } from '../earth/geodesy';
 import { mean, median, quantile, standardDeviation } from '../math/statistics';
 import type { Epochs } from './epochs';
 import { rowsWhere, valuesAt } from './epochTable';
+import { positionLimits as limits } from './limits';
 
 const MIN_FOR_SCATTER = 5;
 /** Theil–Sen looks at all pairs: so many points are enough and quick. */
@@ -77,6 +78,7 @@ export function homeOf(epochs: Epochs, from: number, to: number): GnssAnswer['ho
 		latDeg: track.origin.latDeg + (n / track.scale.northM) * deg,
 		lonDeg: lonDeg > 180 ? lonDeg - 360 : lonDeg < -180 ? lonDeg + 360 : lonDeg,
 		altM: altitudes.length > 0 ? mean(altitudes) : null,
-		sigmaM: Math.sqrt(variance),
+		// A place that never changes is held by the receiver: it tells nothing of how well it is known.
+		sigmaM: variance > 0 ? Math.sqrt(variance) : limits.samePlaceM.value,
 	};
 }

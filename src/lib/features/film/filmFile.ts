@@ -11,13 +11,14 @@ const PACE = { first: 2, most: 6, least: 0.5 } as const;
 const DROPPED_S = 0.12;
 const SPREAD_PACE = 8;
 
-const once = (target: EventTarget, good: string): Promise<void> =>
+/** Waits for an event of a film; fails in words that name the film where the browser reports an error. */
+const once = (target: EventTarget, good: string, name = 'the film'): Promise<void> =>
 	new Promise((resolve, reject) => {
 		const off = new AbortController();
 		target.addEventListener(good, () => (off.abort(), resolve()), { signal: off.signal });
 		target.addEventListener(
 			'error',
-			() => (off.abort(), reject(new Error('This browser cannot read the film: take an MP4 or a WebM.'))),
+			() => (off.abort(), reject(new Error(`This browser cannot read ${name}: take an MP4 or a WebM.`))),
 			{ signal: off.signal },
 		);
 	});
@@ -50,21 +51,22 @@ export class FilmFile {
 
 	/** @throws Error where the browser cannot read it. */
 	static async open(file: Blob): Promise<FilmFile> {
+		const name = file instanceof File ? file.name : 'the film';
 		if (!('requestVideoFrameCallback' in HTMLVideoElement.prototype))
 			throw new Error('This browser does not give a film picture by picture: a newer one does.');
 		const url = URL.createObjectURL(file);
 		const video = document.createElement('video');
 		Object.assign(video, { muted: true, playsInline: true, preload: 'auto', src: url });
 		try {
-			await once(video, 'loadeddata');
+			await once(video, 'loadeddata', name);
 			if (!Number.isFinite(video.duration)) {
 				// What was recorded in a browser does not say how long it is until its end was looked for.
-				const known = once(video, 'durationchange');
+				const known = once(video, 'durationchange', name);
 				video.currentTime = 1e7;
 				await known;
 				await FilmFile.#seek(video, 0);
 			}
-			if (!(video.videoWidth > 0)) throw new Error('This file holds no pictures.');
+			if (!(video.videoWidth > 0)) throw new Error(`There are no pictures in ${name}.`);
 			return new FilmFile(video, url, file);
 		} catch (error) {
 			URL.revokeObjectURL(url);
