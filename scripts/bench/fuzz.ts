@@ -8,6 +8,7 @@ import { readListFile } from '../../src/lib/core/session/checklist/own';
 import { readSettings } from '../../src/lib/core/settings/sheet';
 import { NO_FAULTS, rigHover } from '../../src/lib/rig/rig';
 import { answerOf } from '../../src/lib/server/compute';
+import { legalRequest } from '../../src/lib/server/legalRequest';
 import { ROUTES, routeOf, type RoutePath } from '../../src/lib/server/routes';
 import { CORPUS } from './corpus';
 import { report } from './report';
@@ -157,9 +158,12 @@ async function fuzzRoute(path: RoutePath, rng: Rng): Promise<Tally> {
 		const query = rng.uniform() < 0.3 ? (mutated(exampleQuery, rng) as Record<string, string>) : exampleQuery;
 		const sent =
 			body.kind === 'json'
-				? rng.uniform() < 0.85
-					? JSON.stringify(mutated(example, rng))
-					: slipped(JSON.stringify(example), rng)
+				? pick(rng, [
+						() => JSON.stringify(legalRequest(body.schema, rng)),
+						() => JSON.stringify(mutated(example, rng)),
+						() => JSON.stringify(mutated(example, rng)),
+						() => slipped(JSON.stringify(example), rng),
+					])()
 				: body.kind === 'text'
 					? slipped(body.example, rng)
 					: body.kind === 'picture'
@@ -227,7 +231,7 @@ function fuzzImporter({ of, read }: (typeof IMPORTERS)[number], rng: Rng): Tally
 	return found;
 }
 
-/** Slips and odd values into every route and importer: each is answered, or refused by name; nothing throws, nothing hangs. */
+/** Legal requests, slips and odd values into every route and importer: each is answered, or refused by name; nothing throws, nothing hangs. */
 export async function benchFuzz(): Promise<void> {
 	const rng = seededRng(20261126);
 	const rows = [];
@@ -243,7 +247,7 @@ export async function benchFuzz(): Promise<void> {
 		faults.push(...found.faults);
 	}
 	report(
-		`Slips and odd values, ${TRIES} a route and ${4 * TRIES} an importer (bar: no fault, none over ${MOST_MS} ms)`,
+		`Legal requests, slips and odd values, ${TRIES} a route and ${4 * TRIES} an importer (bar: no fault, none over ${MOST_MS} ms)`,
 		rows,
 	);
 	for (const fault of faults.slice(0, 20)) console.log(fault);

@@ -115,10 +115,29 @@ function hoverPlan(request: ReturnRequest, leftWh: number, reserveWh: number): P
 	};
 }
 
-/** A body falling with quadratic drag in the sheared wind: fourth-order Runge–Kutta to the ground. */
-function fallPlan(request: ReturnRequest): Plan {
+/** What falls slower than this moves with the wind from the first metre on, m/s: its speed of the start is gone within half a metre. */
+const DRIFTS_MPS = 2;
+/** Its height is taken in so many steps. */
+const SINK_STEPS = 500;
+
+/** Something light that sinks at its terminal speed and drifts with the sheared wind. */
+function driftPlan(request: ReturnRequest): { north: number; east: number; timeS: number; impactMps: number } {
 	const { aircraft, position } = request;
-	const { place } = geometry(position.bearingDeg, position.distanceM);
+	const wind = meanWind(request);
+	const stepS = position.heightM / SINK_STEPS / aircraft.terminalMps;
+	let [north, east] = [0, 0];
+	for (let i = 0; i < SINK_STEPS; i++) {
+		const [wn, we] = wind(position.heightM * (1 - (i + 0.5) / SINK_STEPS));
+		north += wn * stepS;
+		east += we * stepS;
+	}
+	const timeS = stepS * SINK_STEPS;
+	return { north, east, timeS, impactMps: position.heightM > 0 ? Math.hypot(...wind(0), aircraft.terminalMps) : 0 };
+}
+
+/** A body falling with quadratic drag in the sheared wind: fourth-order Runge–Kutta to the ground. */
+function ballistic(request: ReturnRequest): { north: number; east: number; timeS: number; impactMps: number } {
+	const { aircraft, position } = request;
 	const wind = meanWind(request);
 	const course = (position.courseDeg ?? position.bearingDeg) * DEG;
 	const g = STANDARD_GRAVITY_MPS2;
@@ -147,7 +166,9 @@ function fallPlan(request: ReturnRequest): Plan {
 	};
 	let timeS = 0;
 	while (s[2] > 0) {
-		let h = FALL_STEP_S;
+		const [wn, we] = wind(s[2]);
+		// Fast air brakes at once: a step never spans more than the time that it takes.
+		let h = Math.min(FALL_STEP_S, 1 / (k * Math.hypot(s[3] - wn, s[4] - we, s[5]) || 1));
 		let next = step(s, h);
 		if (next[2] < 0) {
 			// The last step ends on the ground: by regula falsi on its length.
@@ -160,16 +181,26 @@ function fallPlan(request: ReturnRequest): Plan {
 		s = next;
 		timeS += h;
 	}
-	const driftM = Math.hypot(s[0], s[1]);
+	const impactMps = position.heightM > 0 ? Math.hypot(s[3], s[4], s[5]) : 0;
+	return { north: s[0], east: s[1], timeS, impactMps };
+}
+
+/** Motors cut: it falls where it is. */
+function fallPlan(request: ReturnRequest): Plan {
+	const { aircraft, position } = request;
+	const { place } = geometry(position.bearingDeg, position.distanceM);
+	const fall = aircraft.terminalMps < DRIFTS_MPS ? driftPlan : ballistic;
+	const { north, east, timeS, impactMps } = fall(request);
+	const driftM = Math.hypot(north, east);
 	return {
 		legs: timeS > 0 ? [{ name: 'fall', timeS, energyWh: 0, groundMps: driftM / timeS }] : [],
 		totalWh: 0,
 		totalTimeS: timeS,
 		stopped: null,
 		path: [],
-		end: [place[0] + s[0], place[1] + s[1]],
+		end: [place[0] + north, place[1] + east],
 		driftM,
-		impactMps: position.heightM > 0 ? Math.hypot(s[3], s[4], s[5]) : 0,
+		impactMps,
 		nearer: false,
 	};
 }

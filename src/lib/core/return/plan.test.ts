@@ -157,6 +157,24 @@ describe('other actions', () => {
 		const low = planReturn(request({ settings: { action: 'cut-motors' }, position: { heightM: 1 }, wind: calm }));
 		expect(low.touchdown?.impactMps).toBeCloseTo(impact(1), 6);
 	});
+	it('what is light as paper sinks with the wind, whatever its terminal speed, and is never lost in the figures', () => {
+		const fall = (terminalMps: number) =>
+			planReturn(
+				request({
+					aircraft: { terminalMps },
+					settings: { action: 'cut-motors' },
+					position: { heightM: 40, distanceM: 0, groundSpeedMps: 0 },
+					wind: { speedMps: 6, gustMps: 8, fromDeg: 270 },
+				}),
+			).touchdown;
+		for (const terminalMps of [0.001, 0.1, 0.5, 1.9]) {
+			const { driftM = NaN, impactMps = NaN } = fall(terminalMps) ?? {};
+			expect(driftM * terminalMps).toBeCloseTo((fall(0.1)?.driftM ?? NaN) * 0.1, 6);
+			expect(impactMps).toBeGreaterThanOrEqual(terminalMps);
+		}
+		// On either side of where the speed of the start counts, the same place.
+		expect((fall(1.999)?.driftM ?? NaN) / (fall(2.001)?.driftM ?? NaN)).toBeCloseTo(1, 1);
+	});
 });
 
 describe('energy', () => {
