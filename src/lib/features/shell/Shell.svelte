@@ -6,7 +6,9 @@
 	import { tick, type Snippet } from 'svelte';
 	import Menu from '@lucide/svelte/icons/menu';
 	import Settings from '@lucide/svelte/icons/settings-2';
+	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
+	import { NewVersion } from './newVersion.svelte';
 	import { openStore, storeFailure } from '$lib/store/failure.svelte';
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
 	import { PLACES, placeOf } from './places';
@@ -24,6 +26,8 @@
 	const here = $derived(placeOf(page.url.pathname));
 	let online = $state(true);
 
+	const newVersion = new NewVersion();
+	$effect(() => newVersion.watch());
 	$effect(() => {
 		prefer({});
 		online = navigator.onLine;
@@ -123,6 +127,16 @@
 		role="status"
 		aria-label="Loading"
 	></div>{/if}
+
+{#if newVersion.offered}
+	<div class="no-print hairline flex flex-wrap items-center gap-x-3 px-[22px] py-1 max-md:px-3" role="status">
+		<p class="m-0 flex-1">A new version is ready.</p>
+		<span class="flex">
+			<Button kind="quiet" onclick={() => newVersion.load()}>Load it now</Button>
+			<Button kind="quiet" onclick={() => newVersion.putOff()}>Later</Button>
+		</span>
+	</div>
+{/if}
 
 <main id="main">
 	{#if storeFailure.error !== null}
