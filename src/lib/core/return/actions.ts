@@ -5,7 +5,7 @@ import { geometry, returnSequence, type PathPoint } from './sequence';
 import { meanWind, shear, type Plane, type WindStop } from './wind';
 
 const S_PER_H = 3600;
-const FALL_STEP_S = 0.005;
+const FALL_STEP_S = 0.02;
 const DRIFT_STEPS = 200;
 
 /** What happens on loss of link, whatever the action. */
