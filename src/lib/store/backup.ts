@@ -4,6 +4,10 @@ import { backupSchema, TABLE_NAMES, type Backup, type SessionFile } from '$lib/s
 import { db } from './db';
 import { noteImport } from './repository';
 
+const joinedSchema = backupSchema.omit({ entries: true });
+/** So many entries are written before the progress is told. */
+const AT_A_TIME = 2000;
+
 /** Everything on this device, as the parts of a backup; entries as they stand. */
 export async function readBackup(): Promise<Backup> {
 	const parts = await db.transaction('r', db.record, () => Promise.all(db.record.map((table) => table.toArray())));
@@ -47,6 +51,7 @@ export interface ImportSummary {
  * Brings in what the pilot chose of a checked file, all or nothing, planned again inside the transaction. A running session whose
  * aircraft, site or battery it changes writes that down as the forms do, and the events that its aircraft did not know.
  *
+ * @param progress is told the share written
  * @throws InputError where something changed since the pilot chose, where what was chosen does not stand by itself, and where the chain
  * of a session would not verify
  */
@@ -54,13 +59,19 @@ export async function applyImport(
 	incoming: Backup,
 	items: readonly MergeItem[],
 	options: { leaveChanged?: boolean } = {},
+	progress?: (share: number) => void,
 ): Promise<ImportSummary> {
 	return db.transaction('rw', db.record, async () => {
 		const { write, replaced, events } = merge(incoming, await readBackup(), items, options);
-		const { entries, ...rest } = backupSchema.parse(write);
+		// Every entry was read by its schema when the file was checked; what was joined here was not.
+		const { entries } = write;
+		const rest = joinedSchema.parse(write);
 		for (const id of replaced) await db.entries.where('sessionId').equals(id).delete();
 		for (const [name, rows] of Object.entries(rest)) await db.table(name).bulkPut(rows);
-		await db.entries.bulkAdd(entries);
+		for (let from = 0; from < entries.length; from += AT_A_TIME) {
+			await db.entries.bulkAdd(entries.slice(from, from + AT_A_TIME));
+			progress?.(Math.min(1, (from + AT_A_TIME) / entries.length));
+		}
 		await noteImport(events);
 		return { sessions: rest.sessions.length, entries: entries.length, aircraft: rest.aircraft.length };
 	});

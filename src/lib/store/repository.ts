@@ -44,6 +44,7 @@ import { flightsOf } from '$lib/core/evidence/flights';
 import { readSession } from '$lib/core/session/sessionRecord';
 import Dexie from 'dexie';
 import { asOne, db } from './db';
+import { examineAll, examined } from './examined';
 import { askToKeep, deviceId } from './device';
 
 /** A new identifier: random, also where the browser has no secure context. */
@@ -165,7 +166,8 @@ export async function loadSession(id: string): Promise<SessionBundle | null> {
 	});
 	if (!read) return null;
 	const { session, rows, photos } = read;
-	const entries = readable(rows).sort((a, b) => a.seq - b.seq);
+	// Nothing is read of the store from here on: a query that follows its tables has seen them all.
+	const entries = await examineAll(rows);
 	const [aircraft, site, pack] = [read.aircraft ?? null, read.site ?? null, read.pack ?? null];
 	return {
 		session,
@@ -174,7 +176,7 @@ export async function loadSession(id: string): Promise<SessionBundle | null> {
 		site,
 		pack,
 		entries,
-		chain: verifyChain(rows, session, { aircraft, site, pack, photos }),
+		chain: verifyChain(rows, session, { aircraft, site, pack, photos }, examined),
 	};
 }
 

@@ -22,6 +22,8 @@ import { computeOf } from '$lib/instruments/computes';
 import type { Finding, Input, Progress, Taken } from '$lib/instruments/instrument';
 import { readText } from '$lib/instruments/readText';
 import { makeDemo } from '$lib/rig/demo';
+import type { MergeItem } from '$lib/core/record/merge';
+import { applyImport, planImport, readBackup } from '$lib/store/backup';
 import type { Series } from '$lib/schema/common';
 import type { CompassRequest } from '$lib/schema/compass';
 import type { Backup } from '$lib/schema/files';
@@ -127,19 +129,43 @@ interface HomeTask {
 	known: { usedWh?: number; powerSigmaLn: number };
 }
 
+/** A file that was checked, kept as text: passing so many rows to the page and back would hold it up. */
+interface CheckedImport {
+	checked: Blob;
+	items: MergeItem[];
+}
+
+interface ImportTask extends CheckedImport {
+	options: { leaveChanged: boolean };
+}
+
+async function unpacked(file: File): Promise<Backup> {
+	const bytes = new Uint8Array(await file.slice(0, 2).arrayBuffer());
+	return isZip(bytes)
+		? unpackBackup(new Uint8Array(await file.arrayBuffer()), file.name)
+		: unpackSession(await readText(file), file.name);
+}
+
+// Written by `checkImport` itself, from what its schema had read.
+const backupIn = async (checked: Blob): Promise<Backup> => JSON.parse(await checked.text()) as Backup;
+
 /** What the worker computes, by name: one input, progress where it takes long, nothing kept from one call to the next. */
 export const tasks = {
 	measure: async ({ instrument, input }: { instrument: string; input: Input }, progress?: Progress): Promise<Finding> =>
 		(await computeOf(instrument))(input, progress),
 	readColumns,
-	/** A backup or a session, checked by every rule; nothing is brought in yet. */
-	unpack: async (file: File): Promise<Backup> => {
-		const bytes = new Uint8Array(await file.slice(0, 2).arrayBuffer());
-		return isZip(bytes)
-			? unpackBackup(new Uint8Array(await file.arrayBuffer()), file.name)
-			: unpackSession(await readText(file), file.name);
+	/** A backup or a session, checked by every rule, and what it would bring; nothing is brought in yet. */
+	checkImport: async (file: File): Promise<CheckedImport> => {
+		const checked = await unpacked(file);
+		return { checked: new Blob([JSON.stringify(checked)]), items: await planImport(checked) };
 	},
-	exportBackup: ({ backup, at }: { backup: Backup; at: string }) => exportBackup(backup, at),
+	/** What a checked file would bring now. */
+	planImport: async (checked: Blob): Promise<MergeItem[]> => planImport(await backupIn(checked)),
+	/** Brings in what was chosen of a checked file, all or nothing: also where this is stopped half way. */
+	applyImport: async ({ checked, items, options }: ImportTask, progress?: Progress) =>
+		applyImport(await backupIn(checked), items, options, progress),
+	/** Everything on this device, as a file of a moment. */
+	exportBackup: async (at: string) => exportBackup(await readBackup(), at),
 	readTrack: async (file: File) => readTrack(await readText(file), file.name),
 	fitCompass: (request: CompassRequest) => fitCompass(request),
 	nextCue: cueOf,

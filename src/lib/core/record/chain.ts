@@ -71,6 +71,15 @@ export function readEntry(stored: unknown): { entry: Entry } | { fault: string }
 	return { fault: `${issue.path.join('.') || 'entry'}: ${issue.message}` };
 }
 
+/** What one stored row tells by itself: whether its hash is that of its content, and the entry, or why it cannot be read. */
+export interface Examined {
+	holds: boolean;
+	read: ReturnType<typeof readEntry>;
+}
+
+/** The costly part of a verification: a row's hash and its reading. */
+export const examine = (row: Stored): Examined => ({ holds: hashHolds(row), read: readEntry(row) });
+
 /** What a session's own entries say that it is: the latest of them; null in records of before they were kept. */
 export const headOf = (entries: readonly Entry[]): SessionPayload | null => {
 	const last = entries.toSorted((a, b) => a.seq - b.seq).findLast(({ payload }) => payload.kind === 'session');
@@ -180,11 +189,13 @@ function changedPhotos(entries: readonly Entry[], { photos }: Surroundings): Cha
  * head that the session remembers, and that the session is still what its own entries say. Names each entry by its number.
  *
  * @param around what the session refers to, compared with what its entries hold of it; null where only the chain is at hand
+ * @param examined what each row tells by itself: those who verify again after each entry remember it
  */
 export function verifyChain(
 	rows: readonly Stored[],
 	session: Session,
 	around: Surroundings | null = null,
+	examined: (row: Stored) => Examined = examine,
 ): ChainFinding {
 	const broken: ChainRemark[] = [];
 	const remarks: ChainRemark[] = [];
@@ -214,8 +225,8 @@ export function verifyChain(
 			});
 		} else if (seq < expected) broken.push(entry(number, 'it stands twice'));
 		else if (row.previous !== previous) broken.push(entry(number, 'it does not follow the entry before it'));
-		if (!hashHolds(row)) broken.push(entry(number, 'its content was changed after it was written'));
-		const read = readEntry(row);
+		const { holds, read } = examined(row);
+		if (!holds) broken.push(entry(number, 'its content was changed after it was written'));
 		if ('fault' in read) broken.push(entry(number, `it cannot be read (${read.fault})`));
 		else {
 			entries.push(read.entry);

@@ -3,15 +3,13 @@
 	import { localDay } from '$lib/core/words/calendar';
 	import { counted } from '$lib/core/words/counted';
 	import { InputError } from '$lib/core/finding/inputError';
-	import type { MergeItem } from '$lib/core/record/merge';
-	import type { Backup } from '$lib/schema/files';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { MAX_FILE_BYTES } from '$lib/instruments/readText';
-	import { applyImport, planImport, readBackup } from '$lib/store/backup';
 	import { demoHere, takeOutDemo } from '$lib/store/removal';
 	import { countAll } from '$lib/store/tables';
 	import { call } from '$lib/workers/core';
+	import type { TaskAnswer } from '$lib/workers/tasks';
 	import ImportPlan from './ImportPlan.svelte';
 	import { storageTold } from '$lib/store/device';
 	import { live } from '$lib/store/live.svelte';
@@ -22,14 +20,14 @@
 	import { download } from '$lib/ui/download';
 	import { done, failed } from '$lib/ui/notify';
 
-	/** All or nothing, in one transaction: it is not stopped half way. */
-	const BRINGING_IN = 'Bringing it in';
 	const all = live(countAll);
 	let busy = $state('');
 	let problem = $state('');
 	let fault = $state('');
 	/** A checked file and what it would bring; nothing is changed before it is confirmed. */
-	let plan = $state.raw<{ incoming: Backup; items: MergeItem[] } | null>(null);
+	let plan = $state.raw<TaskAnswer<'checkImport'> | null>(null);
+	/** Share of the import that is written; null where nobody knows. */
+	let share = $state<number | null>(null);
 
 	/** Leaves out what changed since the choice, instead of everything. */
 	let leaveChanged = $state(false);
@@ -48,13 +46,14 @@
 		} finally {
 			busy = '';
 			running = null;
+			share = null;
 		}
 	}
 
 	const exportAll = () =>
 		attempt('Packing', async (signal) => {
 			const at = new Date().toISOString();
-			const { data, fault: found } = await call('exportBackup', { backup: await readBackup(), at }, { signal });
+			const { data, fault: found } = await call('exportBackup', at, { signal });
 			fault = found ?? '';
 			download(`winglogos-${localDay(at)}.zip`, data, 'application/zip');
 		});
@@ -63,22 +62,23 @@
 		attempt(`Checking ${file.name}`, async (signal) => {
 			if (file.size > 2 * MAX_FILE_BYTES)
 				throw new Error(`${file.name} is larger than any backup of this application. Nothing was imported.`);
-			const incoming = await call('unpack', file, { signal });
-			plan = { incoming, items: await planImport(incoming) };
+			plan = await call('checkImport', file, { signal });
 		});
 
 	const carryOut = () =>
-		attempt(BRINGING_IN, async () => {
+		attempt('Bringing it in', async (signal) => {
 			if (!plan) return;
-			const { incoming, items } = plan;
-			const { sessions, entries, aircraft } = await applyImport(incoming, items, { leaveChanged }).catch(
-				async (error: unknown) => {
-					// The pilot chooses again on what is here now.
-					if (error instanceof InputError && error.code === 'changed-meanwhile')
-						plan = { incoming, items: await planImport(incoming) };
-					throw error;
-				},
-			);
+			const { checked, items } = plan;
+			const { sessions, entries, aircraft } = await call(
+				'applyImport',
+				{ checked, items, options: { leaveChanged } },
+				{ signal, progress: (written) => (share = written) },
+			).catch(async (error: unknown) => {
+				// The pilot chooses again on what is here now.
+				if (error instanceof InputError && error.code === 'changed-meanwhile')
+					plan = { checked, items: await call('planImport', checked, { signal }) };
+				throw error;
+			});
 			plan = null;
 			done(`Imported: ${counted(sessions, 'session')}, ${counted(entries, 'entry', 'entries')}, ${aircraft} aircraft`);
 		});
@@ -154,10 +154,8 @@
 				</p>{/if}
 			{#if busy}<div class="mt-3">
 					<p class="m-0 mb-1">{busy}…</p>
-					<Progress value={null} label={busy} />
-					{#if busy !== BRINGING_IN}<div class="mt-2">
-							<Button onclick={() => running?.abort()}>Cancel</Button>
-						</div>{/if}
+					<Progress value={share} label={busy} />
+					<div class="mt-2"><Button onclick={() => running?.abort()}>Cancel</Button></div>
 				</div>{/if}
 		</section>
 		<section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { flushSync } from 'svelte';
 	import { taskWords } from '$lib/core/session/entryWords';
 	import { live } from '$lib/store/live.svelte';
 	import { listPhotos } from '$lib/store/photos';
@@ -26,6 +27,10 @@
 			units: units(),
 		}),
 	);
+	/** So many entries are shown at once: a day with thousands of them would hold up the page. Paper has them all. */
+	const AT_ONCE = 150;
+	let all = $state(false);
+	const entries = $derived(all ? sheet.entries : sheet.entries.slice(0, AT_ONCE));
 	let fault = $state('');
 	let busy = $state(false);
 
@@ -45,6 +50,7 @@
 	}
 </script>
 
+<svelte:window onbeforeprint={() => flushSync(() => (all = true))} />
 <svelte:head><title>Session sheet · Winglogos</title></svelte:head>
 
 <article class="min-h-full bg-sheet px-7 py-6 max-sm:px-[1rem] print:px-0">
@@ -90,7 +96,7 @@
 	{/if}
 	<h2 class="mt-6 mb-1">Entries</h2>
 	<ol class="m-0 list-none p-0">
-		{#each sheet.entries as { no, at, station, what, how, by, hash }, k (k)}
+		{#each entries as { no, at, station, what, how, by, hash }, k (k)}
 			<li
 				class="hairline grid break-inside-avoid gap-x-4 py-1.5 sm:grid-cols-[2.5rem_7.5rem_8rem_minmax(0,1fr)_7rem] print:grid-cols-[2rem_6.5rem_7rem_minmax(0,1fr)_6rem]"
 			>
@@ -108,6 +114,12 @@
 			<li class="text-ink-2">Nothing recorded yet.</li>
 		{/each}
 	</ol>
+	{#if entries.length < sheet.entries.length}
+		<p class="no-print mt-2 flex flex-wrap items-center gap-3">
+			<span class="text-ink-2">{entries.length} of {sheet.entries.length} entries</span>
+			<Button onclick={() => (all = true)}>Show all</Button>
+		</p>
+	{/if}
 	{#if photos.current?.length}
 		<h2 class="mt-6 mb-1">Photos</h2>
 		<div class="flex flex-wrap gap-4">
