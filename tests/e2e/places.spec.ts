@@ -181,9 +181,10 @@ test('a backup goes out and comes into an empty browser; a damaged one changes n
 test('one session goes out as JSON and comes back', async ({ page, browser }) => {
 	await openDemo(page);
 	await page.goto('/session/demo-clean/sheet');
+	await page.getByRole('button', { name: 'Export as JSON' }).click();
 	const [download] = await Promise.all([
 		page.waitForEvent('download'),
-		page.getByRole('button', { name: 'Export as JSON' }).click(),
+		page.getByRole('button', { name: 'Save the file' }).click(),
 	]);
 	const text = readFileSync(await download.path(), 'utf8');
 	const fresh = await (await browser.newContext()).newPage();

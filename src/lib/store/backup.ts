@@ -1,4 +1,5 @@
 import { exportSessionFile, type Export } from '$lib/core/record/archive';
+import { forOthers } from '$lib/core/record/handOut';
 import { merge, planMerge, type MergeItem } from '$lib/core/record/merge';
 import { backupSchema, TABLE_NAMES, type Backup, type SessionFile } from '$lib/schema/files';
 import { db } from './db';
@@ -14,8 +15,8 @@ export async function readBackup(): Promise<Backup> {
 	return Object.fromEntries(TABLE_NAMES.map((name, k) => [name, parts[k]])) as Backup;
 }
 
-/** One session with all it refers to. */
-async function readSessionFile(id: string): Promise<SessionFile> {
+/** One session with all it refers to, whole. */
+export async function readSessionFile(id: string): Promise<SessionFile> {
 	const session = await db.sessions.get(id);
 	const aircraft = session && (await db.aircraft.get(session.aircraftId));
 	if (!session || !aircraft) throw new Error('This session is not on this device any more.');
@@ -34,9 +35,9 @@ async function readSessionFile(id: string): Promise<SessionFile> {
 	};
 }
 
-/** One session as JSON, checked. */
+/** One session as JSON for others, checked. */
 export const exportSession = async (id: string): Promise<Export<string>> =>
-	exportSessionFile(await readSessionFile(id));
+	exportSessionFile(forOthers(await readSessionFile(id)));
 
 /** What a checked file would bring, thing by thing; nothing is changed. */
 export const planImport = async (incoming: Backup): Promise<MergeItem[]> => planMerge(incoming, await readBackup());

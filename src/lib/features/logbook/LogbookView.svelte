@@ -4,7 +4,7 @@
 	import ChainView from '$lib/features/running/ChainView.svelte';
 	import HandOver from '$lib/features/running/HandOver.svelte';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { exportSession } from '$lib/store/backup';
+	import ExportSession from '$lib/features/running/ExportSession.svelte';
 	import { live } from '$lib/store/live.svelte';
 	import { deleteEmptySession } from '$lib/store/removal';
 	import { listSessions, type LoggedSession } from '$lib/store/tables';
@@ -12,7 +12,6 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
-	import { download } from '$lib/ui/download';
 	import { showDate, showTime } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
 
@@ -25,6 +24,8 @@
 	/** What verifying found, for the head that was verified: a record that has changed since is to be verified again. */
 	let verified = $state<Record<string, { finding: ChainFinding; head: string; updatedAt: string }>>({});
 	let faults = $state<Record<string, string>>({});
+	/** The session whose export is being looked at. */
+	let exporting = $state.raw<{ id: string; title: string } | null>(null);
 
 	const outcome = ({ decision, flew, session: { endedAt } }: LoggedSession) =>
 		outcomeOfSession({ decision, flew, ended: endedAt !== null });
@@ -32,15 +33,6 @@
 		try {
 			const finding = await verify();
 			if (finding) verified[session.id] = { finding, head: session.head, updatedAt: session.updatedAt };
-		} catch (error) {
-			failed(error);
-		}
-	}
-	async function save(id: string, title: string) {
-		try {
-			const { data, fault } = await exportSession(id);
-			faults[id] = fault ?? '';
-			download(`session-${title.replace(/[^\p{L}\p{N}]+/gu, '-')}.json`, data, 'application/json');
 		} catch (error) {
 			failed(error);
 		}
@@ -104,7 +96,7 @@
 							>{/if}
 						<Button kind="quiet" onclick={() => void check(logged)}>Verify</Button>
 						<Button kind="quiet" href="/session/{session.id}/sheet">Sheet</Button>
-						<Button kind="quiet" onclick={() => void save(session.id, session.title)}>Export</Button>
+						<Button kind="quiet" onclick={() => (exporting = session)}>Export</Button>
 					</div>
 				</li>
 			{:else}
@@ -118,3 +110,10 @@
 		{/if}
 	{/if}
 </Page>
+
+{#if exporting}{@const { id, title } = exporting}<ExportSession
+		{id}
+		{title}
+		bind:open={() => exporting !== null, (open) => (exporting = open ? exporting : null)}
+		onsaved={(fault) => (faults[id] = fault ?? '')}
+	/>{/if}

@@ -3,15 +3,13 @@
 	import { taskWords } from '$lib/core/session/entryWords';
 	import { live } from '$lib/store/live.svelte';
 	import { listPhotos } from '$lib/store/photos';
-	import { exportSession } from '$lib/store/backup';
 	import Button from '$lib/ui/Button.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
-	import { download } from '$lib/ui/download';
 	import { showZoned } from '$lib/ui/format';
-	import { failed } from '$lib/ui/notify';
 	import { canShare, givePdf } from '$lib/ui/pdf';
 	import { units } from '$lib/ui/preferences.svelte';
 	import ChainView from '../running/ChainView.svelte';
+	import ExportSession from '../running/ExportSession.svelte';
 	import HandOver from '../running/HandOver.svelte';
 	import { getSessionView } from '../running/sessionView.svelte';
 	import { exceptionsTitle, sheetDocument, type SheetDocument } from './sheetDocument';
@@ -32,17 +30,9 @@
 	let all = $state(false);
 	const entries = $derived(all ? sheet.entries : sheet.entries.slice(0, AT_ONCE));
 	let fault = $state('');
+	let exporting = $state(false);
 	let busy = $state(false);
 
-	async function save() {
-		try {
-			const { data, fault: found } = await exportSession(bundle.session.id);
-			fault = found ?? '';
-			download(`session-${bundle.session.id}.json`, data, 'application/json');
-		} catch (error) {
-			failed(error);
-		}
-	}
 	async function pdf(share: boolean) {
 		busy = true;
 		await givePdf(sheetPdf(sheet, photos.current ?? []), `sheet ${sheet.reference}.pdf`.replaceAll(' ', '-'), share);
@@ -58,7 +48,7 @@
 		<Button kind="primary" disabled={busy} onclick={() => void pdf(false)}>Save as PDF</Button>
 		{#if canShare()}<Button class="min-h-14" disabled={busy} onclick={() => void pdf(true)}>Share</Button>{/if}
 		<Button class="min-h-14" onclick={() => window.print()}>Print</Button>
-		<Button class="min-h-14" onclick={save}>Export as JSON</Button>
+		<Button class="min-h-14" onclick={() => (exporting = true)}>Export as JSON</Button>
 		{#if !view.readOnly}<Button class="min-h-14" href={view.href('close')}>Go to Close</Button>{/if}
 	</div>
 	{#if fault}
@@ -140,6 +130,13 @@
 	</div>
 	<p class="mt-4 text-[14px] text-ink-2">{sheet.foot}</p>
 </article>
+
+<ExportSession
+	id={bundle.session.id}
+	title={bundle.session.title}
+	bind:open={exporting}
+	onsaved={(found) => (fault = found ?? '')}
+/>
 
 {#snippet row({ mark, word, what, why }: SheetDocument['exceptions'][number])}
 	<li class="hairline flex break-inside-avoid gap-3 py-1.5">
