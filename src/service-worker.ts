@@ -2,14 +2,14 @@
 /// <reference lib="webworker" />
 import { build, files, version } from '$service-worker';
 
-// Keeps the whole application on the device: with no network every page opens from the shell kept here. A new version is fetched beside
+// Keeps the whole application on the device: with no network every page opens from the shell stored here. A new version is fetched next to
 // the old one and waits until every page was closed, or until the pilot asks for it.
 const worker = self as unknown as ServiceWorkerGlobalScope;
 const PREFIX = 'winglogos-';
 const CACHE = PREFIX + version;
 const SHELL = '/';
 const ASSETS = [...build, ...files];
-/** Versions before this one whose files are kept for pages that are still open. */
+/** Versions before this one that leave their files for pages that are still open. */
 const BEFORE = 2;
 
 worker.addEventListener('install', (event) => {
@@ -31,7 +31,7 @@ worker.addEventListener('activate', (event) => {
 });
 
 /** A file as this version has it; else as an older one that is still open does. */
-const kept = async (path: string): Promise<Response | undefined> =>
+const stored = async (path: string): Promise<Response | undefined> =>
 	(await (await caches.open(CACHE)).match(path)) ?? caches.match(path);
 
 worker.addEventListener('fetch', (event) => {
@@ -39,9 +39,9 @@ worker.addEventListener('fetch', (event) => {
 	const url = new URL(request.url);
 	if (request.method !== 'GET' || url.origin !== worker.location.origin || url.pathname.startsWith('/api/')) return;
 	if (ASSETS.includes(url.pathname) || url.pathname.startsWith('/_app/immutable/')) {
-		event.respondWith(kept(url.pathname).then((file) => file ?? fetch(request)));
+		event.respondWith(stored(url.pathname).then((file) => file ?? fetch(request)));
 	} else if (request.mode === 'navigate') {
-		// The kept shell first: a network that hangs, or answers with somebody else's page, keeps nothing from opening.
-		event.respondWith(kept(SHELL).then((shell) => shell ?? fetch(request)));
+		// The stored shell first: a network that hangs, or answers with somebody else's page, prevents no opening.
+		event.respondWith(stored(SHELL).then((shell) => shell ?? fetch(request)));
 	}
 });

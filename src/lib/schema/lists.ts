@@ -1,6 +1,6 @@
 import { z } from 'zod';
 
-/** Whether a value fits a schema; numbers well within its range are told apart without it. */
+/** Whether a value fits a schema; numbers well within its range need no parsing. */
 function fitOf(item: z.ZodType): (value: unknown) => boolean {
 	const fits = (value: unknown) => item.safeParse(value).success;
 	if (!(item instanceof z.ZodNumber) || item.isInt) return fits;
@@ -9,7 +9,7 @@ function fitOf(item: z.ZodType): (value: unknown) => boolean {
 }
 
 /**
- * A list of a request, of at least and at most so many items. It is read up to its first fault only: a body of the wrong kind has millions
+ * A list of a request, with a least and a largest length. It is read up to its first fault only: a body of the wrong kind has millions
  * of them, and telling each would take minutes.
  */
 export function listOf<S extends z.ZodType>(item: S, most: number, least = 0) {

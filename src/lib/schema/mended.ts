@@ -20,7 +20,7 @@ const LONG_AGO = '1970-01-01T00:00:00.000Z';
 const textOf = (value: unknown): string =>
 	['string', 'number', 'boolean'].includes(typeof value) && value !== '' ? String(value).slice(0, 120) : UNREADABLE;
 
-/** What stands in for the fields of a row that cannot be read. */
+/** Stand-ins for the fields of a row that cannot be read. */
 const standIns = {
 	aircraft: (row: Row): Aircraft => ({
 		...newAircraft(textOf(row.id), aircraftKindSchema.catch('multirotor').parse(row.kind), LONG_AGO),
@@ -64,7 +64,7 @@ function exchanged(value: unknown, [key, ...rest]: Path, part: unknown): unknown
 /** An aircraft from whatever is left of it. */
 export const mendedAircraft = (row: Row): Aircraft => aircraftSchema.parse(mended('aircraft', row));
 
-/** So many faults are mended one by one; then whole fields are. */
+/** Most faults that are mended one by one; then whole fields are. */
 const ONE_BY_ONE = 60;
 
 /**

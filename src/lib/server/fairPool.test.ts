@@ -4,7 +4,7 @@ import { poolLimits as limits } from './limits';
 
 const stays = new AbortController().signal;
 
-/** Work that ends when it is told to, or when it is stopped. */
+/** Work that ends on request, or when it is stopped. */
 function work() {
 	let end: (value: string) => void = () => undefined;
 	const run = vi.fn(

@@ -17,7 +17,7 @@ interface Running {
 	stop: (why: HttpError) => void;
 }
 
-/** So many clients are remembered. */
+/** Most clients that are remembered. */
 const MOST_KNOWN = 100;
 
 const LEFT = 'The client went away.';
@@ -34,7 +34,7 @@ function least<T>(all: readonly T[], keyOf: (each: T) => readonly [number, numbe
 const LOOK_MS = 500;
 
 /**
- * So many pieces of work at a time, shared fairly: of those that wait, the next is of the client with the least under way, then of the one
+ * A number of pieces of work at a time, shared fairly: of those that wait, the next is of the client with the least under way, then of the one
  * served longest ago; where others
  * wait, nobody's work runs longer than its turn; when too many wait, the client with most waiting is refused. `now` in milliseconds.
  */
@@ -43,7 +43,7 @@ export class FairPool {
 	readonly #now: () => number;
 	readonly #waiting: Work[] = [];
 	readonly #running = new Set<Running>();
-	/** Clients, the one whose work was begun last at the end. */
+	/** Clients, the one served last at the end. */
 	#served: string[] = [];
 	#looking: ReturnType<typeof setInterval> | null = null;
 
@@ -124,7 +124,7 @@ export class FairPool {
 		}
 	}
 
-	/** Where others wait, work whose turn is over makes room. */
+	/** Where others wait, work after its turn makes room. */
 	#endTurns(): void {
 		for (const running of this.#running) {
 			const over = this.#now() - running.sinceMs > limits.turnMs.value;

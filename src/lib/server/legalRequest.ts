@@ -24,7 +24,7 @@ interface Shape {
 	required?: readonly string[];
 }
 
-/** Columns of a log hold so many samples, and other lists so many items, at most. */
+/** Most samples of a column, and most items of another list. */
 const MOST_SAMPLES = 240;
 const MOST_ITEMS = 5;
 /** Texts where any will do. */

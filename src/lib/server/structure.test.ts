@@ -39,7 +39,7 @@ describe('the structure of a body', () => {
 	});
 });
 
-/** The value with one of its lists filled with so many of one thing. */
+/** The value with one of its lists filled with copies of one thing. */
 function filled(value: unknown, filling: unknown, at: { list: number }): unknown {
 	if (Array.isArray(value)) {
 		if (at.list-- === 0) return Array(20_000).fill(filling);

@@ -6,7 +6,7 @@ import { db } from './db';
 import { noteImport } from './repository';
 
 const joinedSchema = backupSchema.omit({ entries: true });
-/** So many entries are written before the progress is told. */
+/** Entries that are written before progress is reported. */
 const AT_A_TIME = 2000;
 
 /** Everything on this device, as the parts of a backup; entries as they stand. */
@@ -52,7 +52,7 @@ export interface ImportSummary {
  * Brings in what the pilot chose of a checked file, all or nothing, planned again inside the transaction. A running session whose
  * aircraft, site or battery it changes writes that down as the forms do, and the events that its aircraft did not know.
  *
- * @param progress is told the share written
+ * @param progress receives the share written
  * @throws InputError where something changed since the pilot chose, where what was chosen does not stand by itself, and where the chain
  * of a session would not verify
  */

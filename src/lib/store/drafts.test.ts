@@ -57,8 +57,8 @@ describe('a draft', () => {
 		await openDrafts();
 		const other = new BroadcastChannel('winglogos-drafts');
 		try {
-			other.postMessage({ key: 'b', draft: { key: 'b', at: NOW, text: '"typed beside"' } });
-			await vi.waitFor(() => expect(recallDraft('b', NOW)).toBe('typed beside'));
+			other.postMessage({ key: 'b', draft: { key: 'b', at: NOW, text: '"typed there"' } });
+			await vi.waitFor(() => expect(recallDraft('b', NOW)).toBe('typed there'));
 		} finally {
 			other.close();
 		}

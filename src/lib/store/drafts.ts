@@ -16,7 +16,7 @@ function setHere(key: string, draft: Draft | null): void {
 	else drafts.delete(key);
 }
 
-/** Reads what was typed and not kept; resolves where it is read, or cannot be. What other pages type from then on is known here too. */
+/** Reads what was typed and not saved; resolves where it is read, or cannot be. What other pages type from then on is known here too. */
 export async function openDrafts(): Promise<void> {
 	const read = inTurn(async () => {
 		await underwayDb.drafts
@@ -33,7 +33,7 @@ export async function openDrafts(): Promise<void> {
 	await Promise.race([read, new Promise((resolve) => setTimeout(resolve, OPEN_WITHIN_MS))]);
 }
 
-/** What was typed and not kept, if it is not too old; null where there is none. `now` in milliseconds. */
+/** What was typed and not saved, if it is not too old; null where there is none. `now` in milliseconds. */
 export function recallDraft(key: string, now: number): unknown {
 	const draft = drafts.get(key);
 	if (!draft || now - draft.at >= KEPT_MS) return null;

@@ -18,7 +18,7 @@ const body = (seq: number): EntryBody => ({
 	},
 	payload: { kind: 'event', task: 'event', what: 'knock', note: `number ${seq}` },
 });
-/** A chain of so many entries. */
+/** A chain of a length. */
 function chainOf(length: number) {
 	let previous = CHAIN_START;
 	return Array.from({ length }, (_, seq) => {
@@ -34,7 +34,7 @@ describe('rows examined', () => {
 		const entries = await examineAll([rows[3], { ...rows[4], payload: null }, rows[0], rows[2], rows[1]]);
 		expect(entries.map(({ seq }) => seq)).toEqual([0, 1, 2, 3]);
 	});
-	it('once are remembered, and anew where anything in them was changed since', () => {
+	it('once are remembered, and again where anything in them was changed since', () => {
 		const [row] = chainOf(1);
 		const first = examined({ ...row });
 		expect(first.holds).toBe(true);

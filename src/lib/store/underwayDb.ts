@@ -10,7 +10,7 @@ export interface UnderwayFrom {
 /** A piece of a recording that is in no record yet. */
 export interface Piece {
 	id?: number;
-	/** Whose it is: one recording is under way for a key. */
+	/** Its owner: one recording is under way for a key. */
 	key: string;
 	run: string;
 	/** When it came, milliseconds. */
@@ -19,7 +19,7 @@ export interface Piece {
 	data: unknown;
 }
 
-/** What was typed and not kept. */
+/** What was typed and not saved. */
 export interface Draft {
 	key: string;
 	/** When it was typed, milliseconds. */
@@ -28,7 +28,7 @@ export interface Draft {
 	text: string;
 }
 
-/** Beside the record, not in it: what is lost here was never said to be recorded, and no page waits long for this store. */
+/** Outside the record: what is lost here was never said to be recorded, and no page waits long for this store. */
 class UnderwayDb extends Dexie {
 	declare pieces: Table<Piece, number>;
 	declare drafts: Table<Draft, string>;

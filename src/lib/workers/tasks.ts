@@ -129,7 +129,7 @@ interface HomeTask {
 	known: { usedWh?: number; powerSigmaLn: number };
 }
 
-/** A file that was checked, kept as text: passing so many rows to the page and back would hold it up. */
+/** A checked file as text: passing its rows to the page and back would block the page. */
 interface CheckedImport {
 	checked: Blob;
 	items: MergeItem[];
@@ -149,7 +149,7 @@ async function unpacked(file: File): Promise<Backup> {
 // Written by `checkImport` itself, from what its schema had read.
 const backupIn = async (checked: Blob): Promise<Backup> => JSON.parse(await checked.text()) as Backup;
 
-/** What the worker computes, by name: one input, progress where it takes long, nothing kept from one call to the next. */
+/** What the worker computes, by name: one input, progress where it takes long, nothing stored from one call to the next. */
 export const tasks = {
 	measure: async ({ instrument, input }: { instrument: string; input: Input }, progress?: Progress): Promise<Finding> =>
 		(await computeOf(instrument))(input, progress),

@@ -5,7 +5,7 @@ import { middle, type Columns } from './samples';
 
 /** Earth's field where no site tells it, µT: the middle of what there is on the ground (22 to 67). */
 const USUAL_FIELD_UT = 48;
-/** So many readings tell where a sphere lies. */
+/** Enough readings to place a sphere. */
 const MOST_READINGS = 1500;
 const ROUNDS = 20;
 /** A reading further from the sphere than this share of its radius tells no direction. */
@@ -85,7 +85,7 @@ function centreOf(c: Columns, radius: number): Vec3 {
 export function roughCoverage(c: Columns, totalUt: number | null): Coverage {
 	if (c.x.length === 0) return coverageOf(c.x, c.y, c.z);
 	const few = { x: thinned(c.x), y: thinned(c.y), z: thinned(c.z) };
-	// A log in another unit, or beside iron, may span more than the field.
+	// A log in another unit, or near iron, may span more than the field.
 	const radius = Math.max(totalUt ?? USUAL_FIELD_UT, middle(few).radius);
 	const centre = centreOf(few, radius);
 	const onSphere = c.x.map((_, i) => {

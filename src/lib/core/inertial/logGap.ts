@@ -2,7 +2,7 @@ import type { Reason } from '../../schema/common';
 import { reason } from '../finding/reasons';
 import { inertialLimits as limits } from './limits';
 
-/** What a gap of so many seconds in a log means; nothing where it has none. */
+/** Reasons for a gap in a log, seconds; nothing where it has none. */
 export function gapReasons(longestS: number): Reason[] {
 	if (longestS === 0) return [];
 	const long = longestS > limits.gapS.value;

@@ -5,7 +5,7 @@ import type { Epochs } from './epochs';
 import { EpochTable, rowsWhere } from './epochTable';
 import { DEFAULT_LOCK_RULE, findHold } from './lock';
 import type { ActiveSatellites } from './satellites';
-import { ToldCounts } from './toldCounts';
+import { ReportedCounts } from './reportedCounts';
 
 describe('a table of epochs', () => {
 	it('keeps what was written while it grows, and says nothing of what was not', () => {
@@ -38,16 +38,16 @@ describe('a table of epochs', () => {
 });
 
 /** What stands in the table after sentences of one instant have counted. */
-function added(told: readonly (readonly ['GGA' | 'GNS', string, number])[], { hdop = NaN, gsaHdop = NaN } = {}) {
+function added(reported: readonly (readonly ['GGA' | 'GNS', string, number])[], { hdop = NaN, gsaHdop = NaN } = {}) {
 	const table = new EpochTable();
 	const row = table.add(36_000);
-	const counts = new ToldCounts(table);
-	for (const [type, talker, used] of told) counts.tell(row, type, talker, used);
+	const counts = new ReportedCounts(table);
+	for (const [type, talker, used] of reported) counts.tell(row, type, talker, used);
 	table.columns.hdop[row] = hdop;
 	table.columns.gsaHdop[row] = gsaHdop;
 	counts.addUp();
 	const { columns } = table;
-	return { told: columns.told[row], tellers: columns.tellers[row], hdop: columns.hdop[row] };
+	return { reported: columns.reported[row], tellers: columns.tellers[row], hdop: columns.hdop[row] };
 }
 
 describe('what GGA and GNS count', () => {
@@ -61,8 +61,8 @@ describe('what GGA and GNS count', () => {
 		['fewer for the whole than the parts have', [['GGA', 'GN', 12], ['GGA', 'GP', 8], ['GGA', 'GL', 5]], 13, 3], // prettier-ignore
 		['GGA stands above GNS', [['GNS', 'GN', 20], ['GGA', 'GN', 12]], 12, 2], // prettier-ignore
 		['less than none', [['GGA', 'GN', -3]], 0, 1],
-	] as const)('%s', (_, told, total, tellers) => {
-		expect(added(told)).toMatchObject({ told: total, tellers });
+	] as const)('%s', (_, reported, total, tellers) => {
+		expect(added(reported)).toMatchObject({ reported: total, tellers });
 	});
 	it('takes the dilution of the whole, else that of GSA', () => {
 		const [own, gsa] = [{ hdop: 1.4 }, { gsaHdop: 0.8 }];

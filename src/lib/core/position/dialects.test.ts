@@ -99,7 +99,7 @@ describe('one sky in every dialect', () => {
 	});
 });
 
-describe('satellites told apart by number alone', () => {
+describe('satellites distinguished by number alone', () => {
 	const cycle = (second: number, ...gsa: string[]) => [
 		sentence(`GNGGA,1000${String(second).padStart(2, '0')}.00,5412.6,N,00303.6,W,1,12,0.9,12.0,M,50.2,M,,`),
 		...gsa.map((ids) => sentence(`GNGSA,A,3,${ids},1.5,0.9,1.2`)),

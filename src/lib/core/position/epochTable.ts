@@ -12,15 +12,15 @@ const columnsFor = (room: number) => ({
 	stretch: new Int32Array(room),
 	/** 1 where a sentence tells a fix. */
 	fix: new Uint8Array(room),
-	/** Which kind of sentence told the place: the lower, the better. */
+	/** Which kind of sentence reported the place: the lower, the better. */
 	positionRank: new Uint8Array(room),
 	latDeg: new Float64Array(room),
 	lonDeg: new Float64Array(room),
 	altM: new Float64Array(room),
 	/** Satellites that GGA, else GNS, counts, all talkers together, and over how many sentences that was added up. */
-	told: new Float64Array(room),
+	reported: new Float64Array(room),
 	tellers: new Uint8Array(room),
-	/** Which sentence and talker told it first. */
+	/** Which sentence and talker reported it first. */
 	teller: new Int32Array(room),
 	/** 1 where a sentence that should carry satellites and HDOP stands in this instant, filled or not. */
 	reportsQuality: new Uint8Array(room),
@@ -34,11 +34,11 @@ const columnsFor = (room: number) => ({
 });
 
 const NAMES = Object.keys(columnsFor(0)) as (keyof ReturnType<typeof columnsFor>)[];
-/** What no sentence has told yet. */
-const UNTOLD = ['latDeg', 'lonDeg', 'altM', 'told', 'hdop', 'gsaHdop', 'quality'] as const;
+/** What no sentence has reported yet. */
+const UNREPORTED = ['latDeg', 'lonDeg', 'altM', 'reported', 'hdop', 'gsaHdop', 'quality'] as const;
 
 /**
- * What the sentences of each instant say, an instant a row; NaN for what none told. A long log has hundreds of thousands: an
+ * What the sentences of each instant say, an instant a row; NaN for what none reported. A long log has hundreds of thousands: an
  * object for each takes longer to make than the log takes to read. Columns have more room than there are rows.
  */
 export class EpochTable {
@@ -56,7 +56,7 @@ export class EpochTable {
 			this.columns = larger;
 		}
 		this.columns.tod[row] = tod;
-		for (const name of UNTOLD) this.columns[name][row] = NaN;
+		for (const name of UNREPORTED) this.columns[name][row] = NaN;
 		this.active.push(null);
 		return row;
 	}

@@ -4,7 +4,7 @@ import { EpochTable } from './epochTable';
 import { countSatellites } from './satelliteCount';
 import { positionLimits as limits } from './limits';
 import { GSA_HDOP, gsaReader, gsvCollector, satelliteKey, type ActiveSatellites } from './satellites';
-import { ToldCounts } from './toldCounts';
+import { ReportedCounts } from './reportedCounts';
 import type { FixType, Satellite } from '../../schema/gnss';
 
 /** The instants of a log in order of the receiver's clock. Columns are as long as `length`; NaN stands for what nothing tells. */
@@ -78,7 +78,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 	const readGsa = gsaReader();
 	const noCycle = new ActiveCycle();
 	const pending: { active: ActiveSatellites; hdop: number }[] = [];
-	const told = new ToldCounts(table);
+	const reported = new ReportedCounts(table);
 	/** The row that the last time of day belongs to; −1 before the first. */
 	let current = -1;
 	let unknown = 0;
@@ -106,7 +106,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 
 	const position = (rank: number, sentence: Sentence, from: number): boolean => {
 		const { columns } = table;
-		if (rank > columns.positionRank[current]) return true; // a better sentence has told it
+		if (rank > columns.positionRank[current]) return true; // a better sentence has reported it
 		const latDeg = sentence.angle(from, 90);
 		const lonDeg = sentence.angle(from + 2, 180);
 		if (latDeg === null || lonDeg === null) return false;
@@ -123,7 +123,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 		const { columns } = table;
 		columns.reportsQuality[current] = 1;
 		const used = sentence.number(6);
-		if (used !== null && used <= limits.mostSatellites.value) told.tell(current, type, sentence.talker, used);
+		if (used !== null && used <= limits.mostSatellites.value) reported.tell(current, type, sentence.talker, used);
 		const hdop = hdopIn(sentence.number(7));
 		if (hdop === hdop) columns.hdop[current] = hdop;
 	};
@@ -202,7 +202,7 @@ export function readEpochs(text: string, progress?: (share: number) => void): Lo
 	const counts = readNmea(text.includes('\0') ? text.replaceAll('\0', '') : text, take, progress);
 	// What came before the first time of day belongs to a cycle that began before the log, unless nothing of its own follows.
 	if (table.length > 0 && table.active[0] === null) for (const { active, hdop } of pending) addActive(0, active, hdop);
-	told.addUp();
+	reported.addUp();
 	const recent = table.active.slice(-MOST_RECENT);
 	const full = Math.max(0, ...recent.map((cycle) => cycle?.sentences ?? 0));
 	const lastUsed = table.active.findLast((cycle) => cycle !== null && cycle.sentences >= full)?.union;

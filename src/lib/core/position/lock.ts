@@ -47,10 +47,10 @@ export function findHold(epochs: Epochs, rule: LockRule): Hold {
 			teller = -1;
 		} else if (tS[k] - tS[k - 1] > limits.gapS.value) start = -1;
 		if (reportsQuality[k] === 1) teller = k;
-		const told = teller >= 0 && tS[k] - tS[teller] <= limits.gapS.value;
-		const good = told && fix[k] === 1 && satellites[teller] >= rule.minSatellites && hdop[teller] <= rule.maxHdop;
+		const reported = teller >= 0 && tS[k] - tS[teller] <= limits.gapS.value;
+		const good = reported && fix[k] === 1 && satellites[teller] >= rule.minSatellites && hdop[teller] <= rule.maxHdop;
 		if (k === epochs.length - 1) {
-			const taken = fix[k] === 1 && told ? epochs.fixType(teller) : 'none';
+			const taken = fix[k] === 1 && reported ? epochs.fixType(teller) : 'none';
 			hold.lastType = taken === 'none' ? epochs.fixType(k) : taken;
 			hold.still = good;
 		}

@@ -172,17 +172,17 @@ function codesOf(text: string): Uint8Array | Uint16Array {
 function checksumAt(text: string, start: number): { star: number; right: boolean } | null {
 	const star = text.indexOf('*', start);
 	if (star < 0) return null;
-	const told = hexAt(text, star + 1);
-	if (told < 0) return null;
+	const reported = hexAt(text, star + 1);
+	if (reported < 0) return null;
 	let sum = 0;
 	for (let i = start + 1; i < star; i++) sum ^= text.charCodeAt(i) & 0xff;
-	return { star, right: sum === told };
+	return { star, right: sum === reported };
 }
 
 /**
  * Reads NMEA 0183 text line by line (CR, LF or both), calling `take` for every sentence with a right checksum. Stray
  * bytes before the last `$` of a line are passed over, so a sentence glued to a broken one survives; bytes after `*HH`
- * are ignored; `#` lines are comments; `progress` is told the share read. Broken lines are counted and the first hundred kept with their numbers.
+ * are ignored; `#` lines are comments; `progress` receives the share read. Broken lines are counted and the first hundred kept with their numbers.
  */
 export function readNmea(
 	text: string,

@@ -87,7 +87,7 @@ describe('what breaks a lock', () => {
 		expect(review.reasons.map((r) => r.code)).toContain('few-satellites');
 	});
 
-	it('too short a recording is told apart from a bad one', () => {
+	it('too short a recording is distinguished from a bad one', () => {
 		const review = reviewGnss(recording({}, 35).join('\n'));
 		expect(review.reasons[0].code).toBe('insufficient-duration');
 	});

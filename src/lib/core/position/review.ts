@@ -46,7 +46,7 @@ function knownOf(values: Float64Array, rows: Uint32Array) {
 
 /**
  * Reviews a receiver's NMEA 0183 text: fix, lock held, home, scatter, sky. Times are the receiver's own clock.
- * Broken lines are counted and shown, never fatal. `progress` is told the share read.
+ * Broken lines are counted and shown, never fatal. `progress` receives the share read.
  * @throws InputError `empty` (path `body`) for an empty text.
  */
 export function reviewGnss(

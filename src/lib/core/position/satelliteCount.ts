@@ -8,14 +8,14 @@ const STANDS_S = 5;
 /** GGA is believed where it agrees with this share of the whole cycles. */
 const AGREEING = 0.8;
 
-const capped = (told: number) => told >= GGA_STOPS_AT;
+const capped = (reported: number) => reported >= GGA_STOPS_AT;
 
 /** The count of a whole cycle: satellites by name, each once; more where one source numbers constellations alike and GGA counts them. */
-function wholeCount({ union: { size }, numberedAlike }: ActiveCycle, told: number): number {
-	if (size === 0) return told;
+function wholeCount({ union: { size }, numberedAlike }: ActiveCycle, reported: number): number {
+	if (size === 0) return reported;
 	if (numberedAlike === 0) return size;
-	if (Number.isNaN(told) || capped(told)) return size + numberedAlike;
-	return Math.max(size, Math.min(told, size + numberedAlike));
+	if (Number.isNaN(reported) || capped(reported)) return size + numberedAlike;
+	return Math.max(size, Math.min(reported, size + numberedAlike));
 }
 
 /**
@@ -47,25 +47,25 @@ function halfOf({ tS, stretch }: EpochTable['columns'], sentences: ArrayLike<num
  * one. NaN where nothing is known.
  */
 export function countSatellites({ length, columns, active }: EpochTable): Float64Array {
-	const { tS, stretch, told, tellers } = columns;
+	const { tS, stretch, reported, tellers } = columns;
 	const half = halfOf(
 		columns,
 		active.map((cycle) => cycle?.sentences ?? 0),
 	);
-	const halfTold = halfOf(columns, tellers.subarray(0, length));
+	const halfReported = halfOf(columns, tellers.subarray(0, length));
 	let compared = 0;
 	let agreeing = 0;
 	active.forEach((cycle, k) => {
 		const size = cycle?.union.size ?? 0;
-		if (Number.isNaN(told[k]) || size === 0 || half[k] === 1 || halfTold[k] === 1) return;
+		if (Number.isNaN(reported[k]) || size === 0 || half[k] === 1 || halfReported[k] === 1) return;
 		compared++;
-		if (told[k] === size || (capped(told[k]) && size > told[k])) agreeing++;
+		if (reported[k] === size || (capped(reported[k]) && size > reported[k])) agreeing++;
 	});
 	const believed = compared === 0 || agreeing >= AGREEING * compared;
 	const out = new Float64Array(length);
 	let last = -1;
 	active.forEach((cycle, k) => {
-		const tells = halfTold[k] === 1 ? NaN : told[k];
+		const tells = halfReported[k] === 1 ? NaN : reported[k];
 		if (cycle && half[k] === 0) {
 			out[k] = wholeCount(cycle, tells);
 			if (!Number.isNaN(out[k])) last = k;
@@ -74,7 +74,7 @@ export function countSatellites({ length, columns, active }: EpochTable): Float6
 		const stands = last >= 0 && stretch[last] === stretch[k] && Math.abs(tS[k] - tS[last]) <= STANDS_S;
 		const before = stands ? out[last] : NaN;
 		if (!Number.isNaN(tells) && believed && !(capped(tells) && before > tells)) out[k] = tells;
-		else if (!cycle) out[k] = Number.isNaN(told[k]) || !stands ? tells : before;
+		else if (!cycle) out[k] = Number.isNaN(reported[k]) || !stands ? tells : before;
 		else if (Number.isNaN(tells) && !stands) out[k] = NaN;
 		else out[k] = Math.max(cycle.union.size, Number.isNaN(tells) ? 0 : tells, stands ? before : 0);
 	});

@@ -148,7 +148,7 @@ describe('several sentences of one instant', () => {
 	])('quality %s of GGA is %s', (quality, fixType) => {
 		expect(review([gga({ quality })]).fixType).toBe(fixType);
 	});
-	it('a fix in two dimensions is told by GSA, else by a missing height', () => {
+	it('a fix in two dimensions is reported by GSA, else by a missing height', () => {
 		expect(review([gga(), gsa([2, 5, 7], { mode: 2 })]).fixType).toBe('2D');
 		expect(review([gga({ altM: '' })]).fixType).toBe('2D');
 		expect(codes(review([gga({ altM: '' })]))).toContain('fix-2d');

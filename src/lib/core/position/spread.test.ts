@@ -18,7 +18,7 @@ interface Place {
 
 const HOME = { latDeg: 54.21, lonDeg: -3.06 };
 
-/** A receiver's epochs at places told in metres from home, so many a second. */
+/** A receiver's epochs at places reported in metres from home, so many a second. */
 function epochsAt(places: readonly Place[], { rateHz = 1, home = HOME } = {}): Epochs {
 	const at = places.map(({ northM, eastM }) =>
 		directGeodesic(home.latDeg, home.lonDeg, (Math.atan2(eastM, northM) * 180) / Math.PI, Math.hypot(northM, eastM)),
@@ -54,7 +54,7 @@ function wander(n: number, sigmaM: number, tauS: number, rng: Rng): Place[] {
 }
 
 describe('how far a standing receiver wanders', () => {
-	it('is nothing for one that says the same place, and not told of fewer than five', () => {
+	it('is nothing for one that says the same place, and not reported of fewer than five', () => {
 		const still = Array.from({ length: 60 }, () => ({ northM: 0, eastM: 0 }));
 		expect(scatter(epochsAt(still))).toEqual({ cep50M: 0, cep95M: 0, driftMPerMin: 0 });
 		expect(scatter(epochsAt(still.slice(0, 5)))).toBeDefined();
@@ -110,7 +110,7 @@ describe('home', () => {
 		);
 		expect(home?.altM).toBe(12);
 	});
-	it('has no height where none was told, and is none where no epoch has a place', () => {
+	it('has no height where none was reported, and is none where no epoch has a place', () => {
 		const epochs = epochsAt([{ northM: 0, eastM: 0 }]);
 		expect(homeOf(epochs, 0, 1)?.altM).toBeNull();
 		epochs.latDeg.fill(NaN);

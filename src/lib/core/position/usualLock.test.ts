@@ -18,7 +18,7 @@ function called(n: number, sigma: number, times: number) {
 }
 
 describe('a receiver’s usual time to lock', () => {
-	it('is not told from fewer than three locks', () => {
+	it('is not reported from fewer than three locks', () => {
 		expect(usualLock([40, 50])).toBeNull();
 		expect(usualLock([40, 50, 45])?.usualS).toBeCloseTo(45, 0);
 	});

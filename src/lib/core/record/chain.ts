@@ -71,7 +71,7 @@ export function readEntry(stored: unknown): { entry: Entry } | { fault: string }
 	return { fault: `${issue.path.join('.') || 'entry'}: ${issue.message}` };
 }
 
-/** What one stored row tells by itself: whether its hash is that of its content, and the entry, or why it cannot be read. */
+/** The result of one stored row: whether its hash is that of its content, and the entry, or why it cannot be read. */
 export interface Examined {
 	holds: boolean;
 	read: ReturnType<typeof readEntry>;
@@ -189,7 +189,7 @@ function changedPhotos(entries: readonly Entry[], { photos }: Surroundings): Cha
  * head that the session remembers, and that the session is still what its own entries say. Names each entry by its number.
  *
  * @param around what the session refers to, compared with what its entries hold of it; null where only the chain is at hand
- * @param examined what each row tells by itself: those who verify again after each entry remember it
+ * @param examined the result of each row: those who verify again after each entry remember it
  */
 export function verifyChain(
 	rows: readonly Stored[],

@@ -173,7 +173,7 @@ function countOf(text: string, mark: string): number {
 	return count;
 }
 
-/** The first rows of a text, without comments and empty ones, of its first so many characters. */
+/** The first rows of a text, without comments and empty ones, within a number of characters. */
 const headOf = (text: string, most: number): string[] => {
 	const rows: string[] = [];
 	const ends = /\r\n|\n|\r|$/g;

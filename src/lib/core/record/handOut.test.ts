@@ -51,7 +51,7 @@ describe('a session for others', () => {
 		const whole = fileOf('demo-clean');
 		const out = handOutOf(whole);
 		expect(out).toMatchObject({ entries: whole.entries.length, sheets: 1, aircraft: whole.aircraft.name });
-		expect(out.events.out + out.events.kept).toBe(whole.aircraft.events.length);
+		expect(out.events.out + out.events.here).toBe(whole.aircraft.events.length);
 		expect(out.people).toContain(whole.session.pilot);
 	});
 });

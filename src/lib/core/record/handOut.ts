@@ -24,11 +24,11 @@ export function forOthers(file: SessionFile): SessionFile {
 export interface HandOut {
 	entries: number;
 	photos: number;
-	/** Everybody whose name is in it. */
+	/** Every name in it. */
 	people: string[];
 	aircraft: string;
 	/** Events of the aircraft that go along, and that stay here. */
-	events: { out: number; kept: number };
+	events: { out: number; here: number };
 	/** Settings sheets that stay here. */
 	sheets: number;
 	site: string | null;
@@ -43,7 +43,7 @@ export function handOutOf(file: SessionFile): HandOut {
 	const wrote = entries.map(({ by }) => by).filter((by): by is string => typeof by === 'string' && by !== '');
 	return {
 		...{ entries: entries.length, photos: photos.length, people: [...new Set([session.pilot, ...crew, ...wrote])] },
-		...{ aircraft: aircraft.name, events: { out, kept: aircraft.events.length - out } },
+		...{ aircraft: aircraft.name, events: { out, here: aircraft.events.length - out } },
 		...{ sheets: aircraft.snapshots?.length ?? 0, site: site?.name ?? null, battery: pack?.name ?? null },
 	};
 }

@@ -14,14 +14,14 @@
 
 	const table = $derived(flow.asking);
 	const many = $derived((table?.headers.length ?? 0) > MOST_LISTED);
-	/** The role whose field is in hand. */
+	/** The role of the field in hand. */
 	let inHand = $state<string | null>(null);
 	/** The columns that a field offers: all, or the one chosen until the field is in hand. */
 	function listedFor(role: string): { header: string; k: number }[] {
 		const all = (table?.headers ?? []).map((header, k) => ({ header, k }));
 		return !many || inHand === role ? all : all.filter(({ k }) => k === choices[role]?.column);
 	}
-	/** The columns whose first rows are shown: all, or those that are chosen and the first ones. */
+	/** The columns of the first rows that are shown: all, or the chosen ones and the first ones. */
 	const shown = $derived.by(() => {
 		const all = [...(table?.headers.keys() ?? [])];
 		if (!many) return all;
@@ -33,7 +33,7 @@
 	const used = $derived(
 		Object.fromEntries(Object.entries(choices).filter(([, choice]) => choice.column >= 0)) as Choices,
 	);
-	/** Groups whose unit the pilot has chosen. */
+	/** Groups with a unit that the pilot has chosen. */
 	let settled = $state<string[]>([]);
 	const unclear = $derived(new Set(table?.guess.unclear.filter((group) => !settled.includes(group))));
 	const missing = $derived(missingRoles(flow.roles, used, (choices) => flow.complete(choices)));

@@ -12,7 +12,7 @@
 		id: string;
 		title: string;
 		open: boolean;
-		/** Told after saving why an import would refuse the file; null where it would not. */
+		/** Receives, after saving, why an import would refuse the file; null where it would not. */
 		onsaved: (fault: string | null) => void;
 	};
 	/** Says what goes out with a session before it is saved for others. */
@@ -27,7 +27,7 @@
 	const stays = ({ events, sheets, aircraft }: HandOut): string =>
 		[
 			'Other sessions',
-			...(events.kept > 0 ? [`${counted(events.kept, 'other event')} of ${aircraft}`] : []),
+			...(events.here > 0 ? [`${counted(events.here, 'other event')} of ${aircraft}`] : []),
 			...(sheets > 0 ? [`${counted(sheets, 'settings sheet')} of ${aircraft}`] : []),
 		].join(', ');
 
@@ -60,8 +60,7 @@
 		</ul>
 		<h3 class="mt-4 mb-1 text-[17px]">Stays on this device</h3>
 		<p class="m-0">
-			Other sessions, {counted(out.events.kept, 'event')} and {counted(out.sheets, 'settings sheet')} of {out.aircraft}.
-			A backup at Data holds everything.
+			{stays(out)}. A backup at Data holds everything.
 		</p>
 		<div class="mt-5 flex flex-wrap gap-3">
 			<Button kind="primary" onclick={() => void save()}>Save the file</Button>

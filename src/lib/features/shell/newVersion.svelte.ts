@@ -39,7 +39,7 @@ export class NewVersion {
 		this.offered = true;
 	}
 
-	/** The browser looks for one by itself when a page is loaded; a page that stays open for days never is. */
+	/** The browser looks for one when a page is loaded; a page that stays open for days never is. */
 	#look(registration: ServiceWorkerRegistration): void {
 		if (document.visibilityState !== 'visible' || Date.now() - this.#lookedAt < HOUR_MS) return;
 		this.#lookedAt = Date.now();

@@ -14,7 +14,7 @@ function codeOf(type: 'GGA' | 'GNS', talker: string): number {
  * How many satellites GGA and GNS count at each instant. Nearly always one sentence counts and stands in the columns; receivers that
  * send one a constellation are gathered beside them until all has been read.
  */
-export class ToldCounts {
+export class ReportedCounts {
 	/** By row, what each sentence and talker counts, where several do. */
 	private readonly several = new Map<number, Map<number, number>>();
 
@@ -22,32 +22,32 @@ export class ToldCounts {
 
 	/** One sentence's count; a later one of the same kind takes its place. */
 	tell(row: number, type: 'GGA' | 'GNS', talker: string, used: number): void {
-		const { told, teller, tellers } = this.table.columns;
+		const { reported, teller, tellers } = this.table.columns;
 		const code = codeOf(type, talker);
 		if (tellers[row] === 0 || (tellers[row] === 1 && teller[row] === code)) {
-			told[row] = used;
+			reported[row] = used;
 			teller[row] = code;
 			tellers[row] = 1;
 			return;
 		}
 		let counts = this.several.get(row);
-		if (!counts) this.several.set(row, (counts = new Map([[teller[row], told[row]]])));
+		if (!counts) this.several.set(row, (counts = new Map([[teller[row], reported[row]]])));
 		counts.set(code, used);
 		tellers[row] = Math.min(255, counts.size);
 	}
 
 	/**
-	 * Adds up what several told, and settles whose dilution is the receiver's: that of a GGA or GNS for the whole; GSA's where each
+	 * Adds up what several reported, and settles whose dilution is the receiver's: that of a GGA or GNS for the whole; GSA's where each
 	 * constellation has its own, or where the others tell none.
 	 */
 	addUp(): void {
-		const { told, hdop, gsaHdop } = this.table.columns;
+		const { reported, hdop, gsaHdop } = this.table.columns;
 		for (let row = 0; row < this.table.length; row++) {
-			if (told[row] < 0) told[row] = 0;
+			if (reported[row] < 0) reported[row] = 0;
 			if (Number.isNaN(hdop[row])) hdop[row] = gsaHdop[row];
 		}
 		for (const [row, counts] of this.several) {
-			told[row] = total(counts);
+			reported[row] = total(counts);
 			const whole = [...counts.keys()].some((code) => (code & ~GNS_BIT) === WHOLE);
 			if (!whole && !Number.isNaN(gsaHdop[row])) hdop[row] = gsaHdop[row];
 		}
