@@ -92,6 +92,32 @@ describe('a sharp shore below a horizon', () => {
 	});
 });
 
+describe('a skyline above a waterline', () => {
+	/** The hills end at one angle, the water at another; either may be the horizon of the place. */
+	const views = [-1.9, -1, 1.2, 1.9].flatMap((apart) =>
+		[1, 2, 3].map((seed) => {
+			const hills = { from: 150, tiltDeg: 1.5 + apart, shade: 120, rough: 9 };
+			const water = { from: 178, tiltDeg: 1.5, shade: 170, rough: 4 };
+			return {
+				apart,
+				answer: findHorizon(banded([{ from: -500, tiltDeg: 0, shade: 205, rough: 1.5 }, hills, water], seed)),
+			};
+		}),
+	);
+	it('carries the doubt which of the two it is', () => {
+		for (const { apart, answer } of views) {
+			const off = Math.min(Math.abs((answer.tiltDeg ?? NaN) - 1.5), Math.abs((answer.tiltDeg ?? NaN) - 1.5 - apart));
+			expect(off).toBeLessThan(0.3);
+			expect(3 * (answer.sigmaDeg ?? 0)).toBeGreaterThan(Math.abs(apart));
+		}
+	});
+	it('carries none where both lie alike', () => {
+		const level = { from: -500, tiltDeg: 0, shade: 205, rough: 1.5 };
+		const hills = { from: 150, tiltDeg: 1.5, shade: 120, rough: 9 };
+		expect(findHorizon(banded([level, hills, { ...hills, from: 178, shade: 170 }])).sigmaDeg).toBeLessThan(0.2);
+	});
+});
+
 describe('a line along the rim', () => {
 	it.each([12, 308])('at row %i of 320, a shelf or a frame, is refused', (from) => {
 		const shelf = banded([

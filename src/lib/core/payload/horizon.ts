@@ -197,6 +197,26 @@ function strongestClear(lines: Line[], first: Layer): Line | null {
 	return soft ?? sharp;
 }
 
+/** Lines further apart than this in angle, degrees, and in height, share of the picture, are no skyline and waterline of one view. */
+const RIVAL_DEG = 6;
+const RIVAL_HEIGHT = 0.15;
+/** Standard deviation of the angle where either of two lines may be the horizon, as a share of the angle between them. */
+const RIVAL_SHARE = 0.4;
+
+/**
+ * Standard deviation of the tilt, degrees: of the line's own fit, and of the doubt which line it is, where a second clear one at another angle
+ * lies in the picture: a waterline under a skyline, a far shore.
+ */
+function sigmaOf(found: Line, lines: readonly Line[], height: number): number {
+	const angle = ({ slope }: Line) => Math.atan(slope) / DEG;
+	const apart = lines
+		.filter((line) => line.alone >= SURE[line.layer] && line.strength >= AS_STRONG * found.strength)
+		.filter((line) => Math.abs(line.row - found.row) <= RIVAL_HEIGHT * height)
+		.map((line) => Math.abs(angle(line) - angle(found)))
+		.filter((deg) => deg <= RIVAL_DEG);
+	return Math.hypot(found.sigmaDeg, RIVAL_SHARE * Math.max(0, ...apart));
+}
+
 /**
  * Tilt of the horizon in a picture, degrees, positive where the right side is lower; refused where no clear line is
  * found. The picture is best about 640 pixels wide. Sheared row steps in three channels, sharp and twice
@@ -233,10 +253,11 @@ export function findHorizon(picture: Picture, progress?: (share: number) => void
 	const tiltDeg = Math.atan((r.slope * picture.fullHeight * width) / (height * picture.fullWidth)) / DEG;
 	const [kx, ky] = [picture.fullWidth / width, picture.fullHeight / height];
 	const at = (x: number) => (r.row + 0.5 + r.slope * (x - width / 2)) * ky;
-	const level = Math.abs(tiltDeg) <= limits.tiltDeg.value + r.sigmaDeg;
+	const sigmaDeg = sigmaOf(r, lines, height);
+	const level = Math.abs(tiltDeg) <= limits.tiltDeg.value + sigmaDeg;
 	return {
 		tiltDeg,
-		sigmaDeg: r.sigmaDeg,
+		sigmaDeg,
 		confidence,
 		line: [0, at(0), width * kx, at(width)],
 		...judge([
