@@ -260,7 +260,7 @@ test('a file that would change limits says so, and changes them only when it is 
 		.setInputFiles({ name: 's.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(theirs)) });
 	const plan = page.getByRole('region', { name: 'What the file would bring' });
 	await expect(plan).toContainText('Aircraft Dunlin: differs from what is here');
-	await expect(plan.getByRole('row', { name: /compassHeadingLimitDeg/ })).toContainText('29');
+	await expect(plan.getByRole('row', { name: /compass heading limit/ })).toContainText('29');
 	await expect(plan.getByRole('checkbox', { name: /^Aircraft Dunlin/ })).not.toBeChecked();
 	await plan.getByRole('button', { name: 'Leave it' }).click();
 	await page.goto('/aircraft/demo-dunlin#limits');

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fieldWords } from '$lib/core/record/snapshot';
 	import { counted } from '$lib/core/words/counted';
 	import type { MergeItem, MergeState, MergeTable } from '$lib/core/record/merge';
 	import Button from '$lib/ui/Button.svelte';
@@ -73,7 +74,7 @@
 									<tbody>
 										{#each item.differences as d (d.field)}
 											<tr
-												><td>{d.field}</td><td class="break-words">{d.here}</td><td class="break-words">{d.there}</td
+												><td>{fieldWords(d.field)}</td><td class="break-words">{d.here}</td><td class="break-words">{d.there}</td
 												></tr
 											>
 										{/each}
