@@ -6,7 +6,7 @@ import { legalRequest, otherOrder } from './legalRequest';
 import { ROUTES, routeOf, type RoutePath } from './routes';
 
 /** `LEGAL=2000 npx vitest run legalRequest` tries more than every run of the tests does. */
-const TRIES = Number(process.env.LEGAL ?? 60);
+const TRIES = Number(process.env.LEGAL ?? 100);
 const PATHS = (Object.keys(ROUTES) as RoutePath[]).filter((path) => ROUTES[path].body.kind === 'json');
 
 /** What a finder's request may name. */

@@ -63,6 +63,27 @@ describe('a draft', () => {
 			other.close();
 		}
 	});
+	it('of the last moment before the page is loaded again is handed to the next, a forgotten one too', async () => {
+		const session = new Map<string, string>();
+		vi.stubGlobal('sessionStorage', {
+			getItem: (key: string) => session.get(key) ?? null,
+			setItem: (key: string, value: string) => void session.set(key, value),
+			removeItem: (key: string) => void session.delete(key),
+		});
+		const page = new EventTarget();
+		vi.stubGlobal('addEventListener', page.addEventListener.bind(page));
+		rememberDraft('b', 'recorded meanwhile', NOW);
+		await openDrafts();
+		vi.spyOn(underwayDb.drafts, 'put').mockReturnValue(new Promise(() => undefined) as never);
+		rememberDraft('a', 'last moment', NOW);
+		rememberDraft('b', null, NOW);
+		page.dispatchEvent(new Event('pagehide'));
+		vi.restoreAllMocks();
+		const recall = await opened();
+		expect([recall('a', NOW), recall('b', NOW)]).toEqual(['last moment', null]);
+		expect(session.size).toBe(0);
+		vi.unstubAllGlobals();
+	});
 	it('is kept for this page where the store is full, and nothing breaks', async () => {
 		vi.spyOn(underwayDb.drafts, 'put').mockRejectedValue(new Error('full'));
 		rememberDraft('a', 1, NOW);

@@ -2,14 +2,12 @@
 	import { problemWords } from '$lib/ui/problem';
 	import { afterNavigate, goto, onNavigate } from '$app/navigation';
 	import { navigating, page } from '$app/state';
-	import { Toaster } from 'svelte-sonner';
 	import { tick, type Snippet } from 'svelte';
 	import Menu from '@lucide/svelte/icons/menu';
 	import Settings from '@lucide/svelte/icons/settings-2';
-	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
-	import { NewVersion } from './newVersion.svelte';
 	import { openStore, storeFailure } from '$lib/store/failure.svelte';
+	import { onNotice } from '$lib/ui/notify';
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
 	import { PLACES, placeOf } from './places';
 	import CannotShow from './CannotShow.svelte';
@@ -26,8 +24,14 @@
 	const here = $derived(placeOf(page.url.pathname));
 	let online = $state(true);
 
-	const newVersion = new NewVersion();
-	$effect(() => newVersion.watch());
+	/** The page in view comes first; what may wait is loaded after it, milliseconds. */
+	const SETTLED_MS = 2000;
+	let settled = $state(false);
+	$effect(() => {
+		const later = setTimeout(() => (settled = true), SETTLED_MS);
+		onNotice(() => (settled = true));
+		return () => clearTimeout(later);
+	});
 	$effect(() => {
 		prefer({});
 		online = navigator.onLine;
@@ -128,15 +132,7 @@
 		aria-label="Loading"
 	></div>{/if}
 
-{#if newVersion.offered}
-	<div class="no-print hairline flex flex-wrap items-center gap-x-3 px-[22px] py-1 max-md:px-3" role="status">
-		<p class="m-0 flex-1">A new version is ready.</p>
-		<span class="flex">
-			<Button kind="quiet" onclick={() => newVersion.load()}>Load it now</Button>
-			<Button kind="quiet" onclick={() => newVersion.putOff()}>Later</Button>
-		</span>
-	</div>
-{/if}
+{#if settled}{#await import('./NewVersionLine.svelte') then { default: NewVersionLine }}<NewVersionLine />{/await}{/if}
 
 <main id="main">
 	{#if storeFailure.error !== null}
@@ -183,10 +179,12 @@
 		/>{/await}{/if}
 <!-- An open dialog takes them in: behind it they could be neither heard nor touched. -->
 <div id="notices">
-	<Toaster
-		position="bottom-right"
-		theme={preferences.theme === 'dusk' ? 'dark' : 'light'}
-		closeButton
-		richColors={false}
-	/>
+	{#if settled}{#await import('svelte-sonner') then { Toaster }}
+			<Toaster
+				position="bottom-right"
+				theme={preferences.theme === 'dusk' ? 'dark' : 'light'}
+				closeButton
+				richColors={false}
+			/>
+		{/await}{/if}
 </div>
