@@ -74,7 +74,8 @@
 									<tbody>
 										{#each item.differences as d (d.field)}
 											<tr
-												><td>{fieldWords(d.field)}</td><td class="break-words">{d.here}</td><td class="break-words">{d.there}</td
+												><td>{fieldWords(d.field)}</td><td class="break-words">{d.here}</td><td class="break-words"
+													>{d.there}</td
 												></tr
 											>
 										{/each}
