@@ -2,6 +2,7 @@ import { exportSessionFile, type Export } from '$lib/core/record/archive';
 import { forOthers } from '$lib/core/record/handOut';
 import { merge, planMerge, type MergeItem } from '$lib/core/record/merge';
 import { backupSchema, TABLE_NAMES, type Backup, type SessionFile } from '$lib/schema/files';
+import { rowsAround } from './around';
 import { db } from './db';
 import { noteImport } from './repository';
 
@@ -18,8 +19,10 @@ export async function readBackup(): Promise<Backup> {
 /** One session with all it refers to, whole. */
 export async function readSessionFile(id: string): Promise<SessionFile> {
 	const session = await db.sessions.get(id);
-	const aircraft = session && (await db.aircraft.get(session.aircraftId));
-	if (!session || !aircraft) throw new Error('This session is not on this device any more.');
+	if (!session) throw new Error('This session is not on this device any more.');
+	const { aircraft, site, pack } = await rowsAround(session);
+	if (!aircraft)
+		throw new Error('The aircraft of this session is not on this device any more, so the session cannot be exported.');
 	const entries = await db.entries.where('sessionId').equals(id).sortBy('seq');
 	const photos = await db.photos.where('of.id').equals(id).toArray();
 	return {
@@ -28,8 +31,8 @@ export async function readSessionFile(id: string): Promise<SessionFile> {
 		exportedAt: new Date().toISOString(),
 		session,
 		aircraft,
-		site: (session.siteId && (await db.sites.get(session.siteId))) || null,
-		pack: (session.packId && (await db.packs.get(session.packId))) || null,
+		site,
+		pack,
 		entries: entries as SessionFile['entries'],
 		photos,
 	};

@@ -43,6 +43,7 @@ import { format } from 'date-fns/format';
 import { flightsOf } from '$lib/core/evidence/flights';
 import { readSession } from '$lib/core/session/sessionRecord';
 import Dexie from 'dexie';
+import { rowsAround } from './around';
 import { asOne, db } from './db';
 import { examineAll, examined } from './examined';
 import { askToKeep, deviceId } from './device';
@@ -156,19 +157,17 @@ export async function loadSession(id: string): Promise<SessionBundle | null> {
 		return (
 			session && {
 				session,
-				aircraft: await db.aircraft.get(session.aircraftId),
-				site: session.siteId ? await db.sites.get(session.siteId) : undefined,
-				pack: session.packId ? await db.packs.get(session.packId) : undefined,
+				around: await rowsAround(session),
 				rows: await db.entries.where('sessionId').equals(id).toArray(),
 				photos: await db.photos.where('of.id').equals(id).toArray(),
 			}
 		);
 	});
 	if (!read) return null;
-	const { session, rows, photos } = read;
+	const { session, around, rows, photos } = read;
+	const { aircraft, site, pack } = around;
 	// Nothing is read of the store from here on: a query that follows its tables has seen them all.
 	const entries = await examineAll(rows);
-	const [aircraft, site, pack] = [read.aircraft ?? null, read.site ?? null, read.pack ?? null];
 	return {
 		session,
 		// Without its aircraft a session is still read, with the one that its own entries hold.
@@ -176,7 +175,7 @@ export async function loadSession(id: string): Promise<SessionBundle | null> {
 		site,
 		pack,
 		entries,
-		chain: verifyChain(rows, session, { aircraft, site, pack, photos }, examined),
+		chain: verifyChain(rows, session, { ...around, photos }, examined),
 	};
 }
 
@@ -311,14 +310,10 @@ export function startSession(input: NewSession): Promise<Session> {
 
 /** Writes down what the session is now. */
 async function appendHead(session: Session, what: SessionPayload['what'], reason: string): Promise<Entry> {
-	const [aircraft, site, pack] = await Promise.all([
-		db.aircraft.get(session.aircraftId),
-		session.siteId ? db.sites.get(session.siteId) : undefined,
-		session.packId ? db.packs.get(session.packId) : undefined,
-	]);
+	const { aircraft, ...others } = await rowsAround(session);
 	if (!aircraft) throw new Error('The aircraft of this session is not on this device any more.');
-	const around = { aircraft, site: site ?? null, pack: pack ?? null };
-	return append(session, session.place.station, session.pilot, null, headOf(what, session, around, reason));
+	const head = headOf(what, session, { aircraft, ...others }, reason);
+	return append(session, session.place.station, session.pilot, null, head);
 }
 
 /**
@@ -330,12 +325,7 @@ export async function noteImport(events: Merge['events']): Promise<void> {
 		.filter(({ endedAt, kind }) => endedAt === null && kind !== 'bench')
 		.toArray()) {
 		const head = sessionHead(await inOrder(session.id));
-		const around = {
-			aircraft: (await db.aircraft.get(session.aircraftId)) ?? null,
-			site: (session.siteId && (await db.sites.get(session.siteId))) || null,
-			pack: (session.packId && (await db.packs.get(session.packId))) || null,
-		};
-		if (head && changedRows(session, head, around).length > 0)
+		if (head && changedRows(session, head, await rowsAround(session)).length > 0)
 			await appendHead(session, 'changed', 'Changed by an import.');
 		for (const { aircraftId, event } of events) {
 			if (aircraftId !== session.aircraftId || event.at < session.startedAt || session.kind === 'rehearsal') continue;

@@ -2,6 +2,7 @@ import { verifyChain, type ChainFinding } from '$lib/core/record/chain';
 import { decisionSchema, flightSchema, type DecisionPayload } from '$lib/schema/entries';
 import type { Session } from '$lib/schema/records';
 import Dexie from 'dexie';
+import { rowsAround } from './around';
 import { db } from './db';
 import { isEmptySession } from './removal';
 
@@ -35,9 +36,7 @@ export async function verifySession(id: string): Promise<ChainFinding | null> {
 		const session = await db.sessions.get(id);
 		if (!session) return null;
 		return verifyChain(await db.entries.where('sessionId').equals(id).toArray(), session, {
-			aircraft: (await db.aircraft.get(session.aircraftId)) ?? null,
-			site: (session.siteId && (await db.sites.get(session.siteId))) || null,
-			pack: (session.packId && (await db.packs.get(session.packId))) || null,
+			...(await rowsAround(session)),
 			photos: await db.photos.where('of.id').equals(id).toArray(),
 		});
 	});

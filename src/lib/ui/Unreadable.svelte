@@ -8,7 +8,6 @@
 
 {#if fields?.length}
 	<Caution>
-		<b>Damaged where it is stored: {fields.map(fieldWords).join(', ')}.</b> A default stands in for it. Enter it again, then
-		save.
+		<b>Damaged in storage: {fields.map(fieldWords).join(', ')}.</b> Defaults are used instead. Enter them again and save.
 	</Caution>
 {/if}

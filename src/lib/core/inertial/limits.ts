@@ -85,6 +85,12 @@ export const inertialLimits = {
 		why: 'The slowest rotors of large aircraft turn 40 times a second, and are seen below half of the rate.',
 		source: 'Sampling theorem',
 	},
+	inGOff: {
+		value: 0.35,
+		unit: '',
+		why: 'Gravity leaves a mean of 1 in a log in g; an accelerometer is not further off than this.',
+		source: 'Winglogos default',
+	},
 	gravityOffMps2: {
 		value: 3,
 		unit: 'm/s²',

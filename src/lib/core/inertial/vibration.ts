@@ -152,7 +152,7 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 	const axes = AXES.map((axis) => Float64Array.from(accel[axis]));
 	if (frozenAxes(axes).length === axes.length) return refuse(frozenLog(), rate);
 	const steady = Math.hypot(...axes.map((axis) => mean(axis)));
-	if (steady > IN_G.least && steady < IN_G.most) return refuse(inG(steady), rate);
+	if (Math.abs(steady - 1) <= limits.inGOff.value) return refuse(inG(steady), rate);
 	let size = 64;
 	while (size * 2 <= LONGEST_SEGMENT && size * 2 * ((FEWEST_SEGMENTS + 1) / 2) <= n) size *= 2;
 	const spectra = axes.map((samples) => welch(samples, rate, Math.min(size, 2 ** Math.floor(Math.log2(n)))));
@@ -178,8 +178,6 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 	};
 }
 
-/** Means that gravity leaves in a log in units of itself. */
-const IN_G = { least: 0.7, most: 1.4 };
 const inG = (steady: number): Reason =>
 	reason(
 		'fail',
@@ -194,7 +192,7 @@ const inG = (steady: number): Reason =>
 /** A log in flight or at rest has gravity in its mean, or none where it was taken out: another figure says that its unit is another. */
 function gravityReasons(steady: number): Reason[] {
 	const off = Math.abs(steady - STANDARD_GRAVITY_MPS2);
-	if (steady <= IN_G.least || off <= limits.gravityOffMps2.value) return [];
+	if (steady < 1 - limits.inGOff.value || off <= limits.gravityOffMps2.value) return [];
 	return [
 		reason('caution', 'gravity-not-seen', `Its mean is ${steady.toFixed(1)} m/s²; gravity leaves 9.8.`, {
 			value: off,

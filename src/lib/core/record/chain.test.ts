@@ -239,14 +239,14 @@ describe('the chain', () => {
 			[
 				'a limit destroyed',
 				{ aircraft: { ...aircraft, unreadable: ['returnHeightM'] } },
-				/^The aircraft: damaged where it is stored: return height$/,
+				/^The aircraft: damaged in storage: return height$/,
 			],
 		])('%s: changed beside the record is named', (_, change, words) => {
 			expect(faults(change)[0]).toMatch(words);
 		});
 		it('a destroyed field of the session itself is named, also once it is over', () => {
 			const wrong = { ...running, endedAt: AT, unreadable: ['place'] };
-			expect(faults({}, wrong)).toContain('The session: damaged where it is stored: place');
+			expect(faults({}, wrong)).toContain('The session: damaged in storage: place');
 		});
 		it('events, sheets and the time of saving are no limits; an ended session keeps its own rows', () => {
 			expect(faults({ aircraft: { ...aircraft, updatedAt: '2030-01-01T00:00:00.000Z' } })).toEqual([]);

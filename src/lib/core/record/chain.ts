@@ -140,7 +140,7 @@ export function changedRows(
 function unreadableRows(session: Session, around: Surroundings | null): ChainRemark[] {
 	const of = (where: string, row: { unreadable?: string[] | undefined } | null): ChainRemark[] =>
 		row?.unreadable?.length
-			? [{ number: 0, where, what: `damaged where it is stored: ${row.unreadable.map(fieldWords).join(', ')}` }]
+			? [{ number: 0, where, what: `damaged in storage: ${row.unreadable.map(fieldWords).join(', ')}` }]
 			: [];
 	const own = of('The session', session);
 	if (!around || session.endedAt !== null) return own;

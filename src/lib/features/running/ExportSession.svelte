@@ -7,6 +7,7 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { download } from '$lib/ui/download';
 	import { failed } from '$lib/ui/notify';
+	import { problemWords } from '$lib/ui/problem';
 
 	type Props = {
 		id: string;
@@ -19,10 +20,18 @@
 	let { id, title, open = $bindable(), onsaved }: Props = $props();
 
 	const file = once(
-		async () => (open ? handOutOf(await readSessionFile(id)) : null),
+		async () => {
+			if (!open) return null;
+			// What cannot be exported is said here: the rest of the page is whole.
+			return readSessionFile(id).then(
+				(whole) => ({ out: handOutOf(whole), problem: '' }),
+				(error: unknown) => ({ out: null, problem: problemWords(error) }),
+			);
+		},
 		() => open,
 	);
-	const out = $derived(file.current);
+	const out = $derived(file.current?.out ?? null);
+	const problem = $derived(file.current?.problem ?? '');
 
 	const stays = ({ events, sheets, aircraft }: HandOut): string =>
 		[
@@ -55,7 +64,7 @@
 					: ''}
 			</li>
 			{#if out.site}<li>{out.site}: position, rules, hazards, notes</li>{/if}
-			{#if out.battery}<li>Battery {out.battery}: this flight</li>{/if}
+			{#if out.battery}<li>Battery {out.battery}: of its flights this one</li>{/if}
 			{#if out.photos > 0}<li>{counted(out.photos, 'photo')}</li>{/if}
 		</ul>
 		<h3 class="mt-4 mb-1 text-[17px]">Stays on this device</h3>
@@ -66,5 +75,6 @@
 			<Button kind="primary" onclick={() => void save()}>Save the file</Button>
 			<Button onclick={() => (open = false)}>Cancel</Button>
 		</div>
+	{:else if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>
 	{:else}<p class="m-0">Reading…</p>{/if}
 </Dialog>
