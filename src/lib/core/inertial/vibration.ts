@@ -185,7 +185,7 @@ const inG = (steady: number): Reason =>
 		`Its mean is ${steady.toFixed(2)}, as of a log in g; in m/s² gravity leaves 9.8.`,
 		{
 			value: Math.abs(steady - 1),
-		limit: limits.inGOff,
+			limit: limits.inGOff,
 			next: 'Say that the log is in g, or log in m/s².',
 		},
 	);
