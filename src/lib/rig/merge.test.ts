@@ -141,6 +141,16 @@ describe('a file brought into a device', () => {
 		);
 	});
 
+	it('names one limit of a group that differs, not the whole group', () => {
+		const [craft, ...others] = demo.aircraft;
+		const lock = { ...craft.lock, minSatellites: craft.lock.minSatellites + 1 };
+		const incoming = { ...NOTHING, aircraft: [{ ...craft, lock }] };
+		const [item] = planMerge(incoming, { ...demo, aircraft: [craft, ...others] });
+		expect(item.differences).toEqual([
+			{ field: 'lock.minSatellites', here: String(craft.lock.minSatellites), there: String(lock.minSatellites) },
+		]);
+	});
+
 	it('tells in which fields a row differs, leaves it as it is here, and takes the file’s where that is chosen', () => {
 		const changed: Backup = {
 			...demo,

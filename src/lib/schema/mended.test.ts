@@ -111,6 +111,13 @@ describe.each(MENDED_TABLES)('a row of %s', (table: MendedTable) => {
 	});
 });
 
+describe('a damaged site', () => {
+	it('without its height has one that nobody knows, not one of zero', () => {
+		const [, whole] = WHOLE.sites;
+		expect(mended('sites', { ...whole, altM: 'high' })).toMatchObject({ altUnknown: true, unreadable: ['altM'] });
+	});
+});
+
 describe('a damaged aircraft', () => {
 	it('loses the event that cannot be read, and no other', () => {
 		const row = { ...dunlin, events: [dunlin.events[0], { kind: '?' }, dunlin.events[1]] };

@@ -84,7 +84,9 @@ export function mended(table: MendedTable, row: unknown): unknown {
 		if (found.success) {
 			const whole = { ...(found.data as Row), ...(value as Row) };
 			const { unreadable: before = [] } = whole as { unreadable?: string[] };
-			return fields.size === 0 ? whole : { ...whole, unreadable: [...new Set([...before, ...fields])] };
+			// A height that nobody can read is one that nobody knows.
+			const unknown = table === 'sites' && fields.has('altM') ? { altUnknown: true } : {};
+			return fields.size === 0 ? whole : { ...whole, ...unknown, unreadable: [...new Set([...before, ...fields])] };
 		}
 		// Within a list the last first: the places of those before it stay.
 		const path = found.error.issues.at(-1)?.path ?? [];

@@ -37,11 +37,20 @@ const said = (value: unknown): string => {
 };
 
 /** Fields in which two rows differ; the time of writing and lists that are merged are left out. */
+const isGroup = (value: unknown): value is object =>
+	typeof value === 'object' && value !== null && !Array.isArray(value);
+
 function differencesOf(here: object, there: object, without: readonly string[]): Difference[] {
 	const [a, b] = [here as Record<string, unknown>, there as Record<string, unknown>];
 	return [...new Set([...Object.keys(a), ...Object.keys(b)])]
 		.filter((field) => !without.includes(field) && said(a[field]) !== said(b[field]))
-		.map((field) => ({ field, here: said(a[field]), there: said(b[field]) }));
+		.flatMap((field) => {
+			const [ours, theirs] = [a[field], b[field]];
+			// Of a group of limits only those that differ.
+			if (isGroup(ours) && isGroup(theirs))
+				return differencesOf(ours, theirs, []).map((each) => ({ ...each, field: `${field}.${each.field}` }));
+			return [{ field, here: said(ours), there: said(theirs) }];
+		});
 }
 
 /** Fields that are joined whatever is chosen, and the time of writing: no difference to choose between. */

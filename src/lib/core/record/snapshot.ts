@@ -6,12 +6,22 @@ export const snapshotOf = ({ events: _, updatedAt: __, unreadable: ___, snapshot
 	return last ? { ...rest, settings: { id: last.id, at: last.at, note: last.note } } : rest;
 };
 
+/** Fields with a name that is short for a word. */
+const SHORT: Readonly<Partial<Record<string, string>>> = {
+	alt: 'height',
+	lat: 'latitude',
+	lon: 'longitude',
+	lock: 'GPS lock',
+	maxHdop: 'max HDOP',
+};
+
 /** A field of a row in words, without its unit. */
 export const fieldWords = (field: string): string =>
 	field
-		.replace(/(Mps|Deg|Min|Mah|Mw|M|S)$/, '')
-		.replace(/([a-z])([A-Z])/g, '$1 $2')
-		.toLowerCase();
+		.split('.')
+		.map((part) => part.replace(/(Mps|Deg|Min|Mah|Mw|M|S)$/, ''))
+		.map((part) => SHORT[part] ?? part.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase())
+		.join(': ');
 
 /** What is of the row's storing, not of the thing. */
 const OF_STORAGE = ['updatedAt', 'unreadable'];
