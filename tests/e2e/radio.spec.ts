@@ -58,7 +58,7 @@ test('a photo stands beside the record, small and without where it was taken, an
 	await startSession(page, 'Dunlin', 'flight');
 	await page.goto(`${stationUrl(page, 'bench')}?item=leads`);
 	await page.getByLabel('A photo').setInputFiles({ ...PICTURE, name: 'x.txt', buffer: Buffer.from('no picture') });
-	await expect(page.getByText('This file is not a picture')).toBeVisible();
+	await expect(page.getByText('x.txt is not a picture')).toBeVisible();
 	await page.getByLabel('A photo').setInputFiles(PICTURE);
 	await page.getByLabel('In a few words, if you like').fill('Rear straps');
 	await page.getByRole('button', { name: 'Keep it', exact: true }).click();
