@@ -5,7 +5,7 @@ import { defineConfig } from 'vitest/config';
 
 /** Parts of jsPDF for drawing HTML and SVG, which nothing here asks for: they would be kept on every device. */
 const UNUSED = ['html2canvas', 'dompurify', 'canvg'];
-const nothing = fileURLToPath(new URL('src/lib/ui/nothing.ts', import.meta.url));
+const nothing = fileURLToPath(new URL('src/lib/core/record/nothing.ts', import.meta.url));
 
 export default defineConfig({
 	resolve: { alias: Object.fromEntries(UNUSED.map((name) => [name, nothing])) },

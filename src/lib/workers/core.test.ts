@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Outcome } from './core.worker';
+import type { Outcome } from './serve';
 
 /** What the far side of the door does, in the test's hand. */
 interface Job {
@@ -151,17 +151,30 @@ describe('the door to what computes', () => {
 
 	it('keeps two workers waiting and no more; one that dies while it waits is left out', async () => {
 		const call = await door();
-		const three = [1, 2, 3].map(() => call('makeDemo', ''));
+		const three = [1, 2, 3].map(() => call('nextCue', {} as never));
 		for (let k = 0; k < 3; k++) (await nextJob()).answer({ ok: true, value: k });
 		await Promise.all(three);
 		expect(workers.filter(({ terminated }) => !terminated)).toHaveLength(2);
 		const waiting = workers.find(({ terminated }) => !terminated);
 		waiting?.dies('');
-		const two = [1, 2].map(() => call('makeDemo', ''));
+		const two = [1, 2].map(() => call('nextCue', {} as never));
 		for (let k = 0; k < 2; k++) (await nextJob()).answer({ ok: true, value: k });
 		await Promise.all(two);
 		// The one that died was not given a job; a fourth was opened in its place.
 		expect(workers).toHaveLength(4);
+	});
+
+	it('what reads and writes files has a worker of its own, and leaves those that measure waiting', async () => {
+		const call = await door();
+		const names = ['nextCue', 'makeDemo', 'nextCue', 'makeDemo'] as const;
+		for (const name of names) {
+			const answer = call(name, {} as never);
+			const job = await nextJob();
+			expect(job.name).toBe(name);
+			job.answer({ ok: true, value: null });
+			await answer;
+		}
+		expect(workers).toHaveLength(2);
 	});
 
 	it('that does not come up is given up after a minute and a half', async () => {
@@ -211,21 +224,18 @@ describe('the far side', () => {
 			expose: (api: unknown) => handed.push(api),
 			transfer: (value: object, pass: Transferable[]) => ({ ...value, pass }),
 		}));
-		vi.doMock('./tasks', () => ({
-			tasks: {
-				readColumns: () => ({ columns: { t: new Float64Array(4), name: 'x' } }),
-				makeDemo: async () => {
-					const { InputError } = await import('$lib/core/finding/inputError');
-					throw new InputError('too-late', 'now', 'Too late.');
-				},
-				fitCompass: () => {
-					throw new TypeError('broken');
-				},
+		const { serve } = await import('./serve');
+		serve({
+			readColumns: () => ({ columns: { t: new Float64Array(4), name: 'x' } }),
+			makeDemo: async () => {
+				const { InputError } = await import('$lib/core/finding/inputError');
+				throw new InputError('too-late', 'now', 'Too late.');
 			},
-		}));
-		await import('./core.worker');
+			fitCompass: () => {
+				throw new TypeError('broken');
+			},
+		});
 		vi.doUnmock('comlink');
-		vi.doUnmock('./tasks');
 		const [{ ready, run }] = handed as [{ ready: () => true; run: (name: string, input: unknown) => Promise<object> }];
 		expect(ready()).toBe(true);
 		const read = (await run('readColumns', null)) as { pass: ArrayBuffer[] };

@@ -1,28 +1,35 @@
 import { proxy, transfer, wrap, type Remote } from 'comlink';
 import { InputError } from '$lib/core/finding/inputError';
-import type { WorkerApi } from './core.worker';
-import type { Feed, TaskAnswer, TaskInput, TaskName } from './tasks';
+import type { WorkerApi } from './serve';
+import { workerOf, type Feed, type TaskAnswer, type TaskInput, type TaskName, type WorkerName } from './tasks';
 
-/** Workers that wait for the next job: starting one takes longer than most jobs. */
-const MOST_IDLE = 2;
+/** Workers of a kind that wait for the next job: starting one takes longer than most jobs. */
+const MOST_IDLE: Readonly<Record<WorkerName, number>> = { computing: 2, filing: 1 };
 /** A worker that says nothing for so long did not come: its script hangs in a network that answers nothing. */
 const START_MS = 90_000;
 
 /** What the pilot does where it fails again: only what is measured just now lives in the page alone. */
 const IF_NOT = 'if it fails again, save what was measured and reload the page. What is recorded is kept.';
 
+/** The build looks for these addresses as they are written here. */
+const STARTS: Readonly<Record<WorkerName, () => Worker>> = {
+	computing: () => new Worker(new URL('./computing.worker.ts', import.meta.url), { type: 'module' }),
+	filing: () => new Worker(new URL('./filing.worker.ts', import.meta.url), { type: 'module' }),
+};
+
 interface Bench {
+	kind: WorkerName;
 	worker: Worker;
 	remote: Remote<WorkerApi>;
 	/** Told once where the worker could not start or has died. */
 	failed: (error: Error) => void;
 }
 
-const idle: Bench[] = [];
+const idle: Readonly<Record<WorkerName, Bench[]>> = { computing: [], filing: [] };
 
-function open(): Bench {
-	const worker = new Worker(new URL('./core.worker.ts', import.meta.url), { type: 'module' });
-	const bench: Bench = { worker, remote: wrap<WorkerApi>(worker), failed: () => undefined };
+function open(kind: WorkerName): Bench {
+	const worker = STARTS[kind]();
+	const bench: Bench = { kind, worker, remote: wrap<WorkerApi>(worker), failed: () => undefined };
 	const fail = (event: Event) => {
 		event.preventDefault();
 		const why = event instanceof ErrorEvent && event.message ? ` (${event.message})` : '';
@@ -38,9 +45,10 @@ function open(): Bench {
 }
 
 function putBack(bench: Bench): void {
-	if (idle.length >= MOST_IDLE) return bench.worker.terminate();
-	bench.failed = () => idle.splice(idle.indexOf(bench), 1);
-	idle.push(bench);
+	const waiting = idle[bench.kind];
+	if (waiting.length >= MOST_IDLE[bench.kind]) return bench.worker.terminate();
+	bench.failed = () => waiting.splice(waiting.indexOf(bench), 1);
+	waiting.push(bench);
 }
 
 /** Pictures are handed over, not copied. */
@@ -64,7 +72,8 @@ export async function call<K extends TaskName>(
 	}: { signal?: AbortSignal | undefined; progress?: (share: number) => void; feed?: Feed } = {},
 ): Promise<TaskAnswer<K>> {
 	signal?.throwIfAborted();
-	const bench = idle.pop() ?? open();
+	const kind = workerOf(name);
+	const bench = idle[kind].pop() ?? open(kind);
 	let abort = () => undefined as void;
 	const stopped = new Promise<never>((_, reject) => {
 		bench.failed = reject;

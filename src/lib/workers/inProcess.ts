@@ -1,4 +1,6 @@
-import { tasks, type Feed, type TaskAnswer, type TaskInput, type TaskName } from './tasks';
+import { computing } from './computing';
+import { filing } from './filing';
+import type { Feed, TaskAnswer, TaskInput, TaskName } from './tasks';
 
 /** What crosses into a worker is cloned: what cannot be cloned fails here as well. Files lose their names in Node.js and stay. */
 const crossed = <T>(input: T): T => {
@@ -16,7 +18,11 @@ export async function call<K extends TaskName>(
 	const stopped = new Promise<never>((_, reject) =>
 		signal?.addEventListener('abort', () => reject(new DOMException('Stopped', 'AbortError')), { once: true }),
 	);
-	const run = tasks[name] as (input: unknown, progress?: (share: number) => void, feed?: Feed) => unknown;
+	const run = { ...computing, ...filing }[name] as (
+		input: unknown,
+		progress?: (share: number) => void,
+		feed?: Feed,
+	) => unknown;
 	const computed = Promise.resolve().then(() => run(crossed(input), progress, feed));
 	return (await Promise.race([computed, stopped])) as TaskAnswer<K>;
 }

@@ -1,4 +1,4 @@
-import type { FilmPicture } from '$lib/workers/tasks';
+import type { FilmPicture } from '$lib/workers/computing';
 
 /** Pictures are looked at this wide at most, and so many a second. */
 const MOST_WIDTH = 640;

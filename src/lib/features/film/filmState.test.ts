@@ -5,7 +5,7 @@ import { renderFilm, seenAt, type Camera, type Filmed } from '$lib/rig/film';
 import { NO_FAULTS } from '$lib/rig/rig';
 import { download } from '$lib/ui/download';
 import { failed } from '$lib/ui/notify';
-import type { FilmPicture } from '$lib/workers/tasks';
+import type { FilmPicture } from '$lib/workers/computing';
 import { FilmFile } from './filmFile';
 import { FilmState } from './filmState.svelte';
 import { practiceFilm } from './practiceFilm';

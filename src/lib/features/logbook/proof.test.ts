@@ -7,10 +7,12 @@ import { restore } from '$lib/store/backup';
 import { loadSession, type SessionBundle } from '$lib/store/repository';
 import { download } from '$lib/ui/download';
 import { done, failed } from '$lib/ui/notify';
-import { givePdf, type PdfDocument } from '$lib/ui/pdf';
+import type { PdfDocument } from '$lib/core/record/pdf';
+import { givePdf } from '$lib/ui/pdf';
 import { proofOf, proofPdf } from './proof';
 
 vi.mock('$lib/ui/download', () => ({ download: vi.fn() }));
+vi.mock('$lib/workers/core', () => import('$lib/workers/inProcess'));
 vi.mock('$lib/ui/notify', () => ({ failed: vi.fn(), done: vi.fn() }));
 
 const demo = makeDemo(new Date('2026-05-14T10:30:00.000Z'));

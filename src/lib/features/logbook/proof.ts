@@ -8,7 +8,7 @@ import { placeWords } from '$lib/features/session/sheetDocument';
 import type { SessionBundle } from '$lib/store/repository';
 import { showDate } from '$lib/ui/format';
 import { markOfFinding, MARK_WORDS } from '$lib/ui/marks';
-import type { PdfBlock, PdfDocument } from '$lib/ui/pdf';
+import type { PdfBlock, PdfDocument } from '$lib/core/record/pdf';
 
 /** Findings that a client or a claim is about, in the order of a flight. */
 const TOLD: readonly string[] = ['position', 'link-loss', 'way-home', 'hover', 'return-switch', 'return-radio-off'];

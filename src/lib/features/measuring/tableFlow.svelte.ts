@@ -1,6 +1,6 @@
 import type { Choices } from '$lib/core/record/columns';
 import type { Role } from '$lib/core/record/logRoles';
-import type { ReadTable } from '$lib/workers/tasks';
+import type { ReadTable } from '$lib/workers/computing';
 import type { Taken } from '$lib/instruments/instrument';
 import { recallMappings, rememberMapping } from '$lib/store/mappings';
 import { done } from '$lib/ui/notify';

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { DEFAULT_LOCK_RULE } from '$lib/core/position/lock';
 import { sentence } from '$lib/rig/receiver';
 import type { Sink, Source } from '$lib/sources/source';
-import { tasks } from '$lib/workers/tasks';
+import { computing } from '$lib/workers/computing';
 import { PositionState } from './positionState.svelte';
 
 const { said, told } = vi.hoisted(() => ({ said: [] as string[], told: [] as string[] }));
@@ -99,7 +99,7 @@ describe('a receiver that is watched', () => {
 
 describe('a review that is stopped or fails', () => {
 	it('while it is watched is told once, and watched on', async () => {
-		const review = vi.spyOn(tasks, 'reviewGnss').mockImplementation(() => {
+		const review = vi.spyOn(computing, 'reviewGnss').mockImplementation(() => {
 			throw new Error('out of memory');
 		});
 		const { work, hear } = watched();

@@ -1,5 +1,5 @@
 import type { Photo } from '$lib/schema/records';
-import type { PdfBlock, PdfDocument } from '$lib/ui/pdf';
+import type { PdfBlock, PdfDocument } from '$lib/core/record/pdf';
 import { exceptionsTitle, type SheetDocument } from './sheetDocument';
 
 /** The sheet as a PDF's blocks, in the page's own order. */

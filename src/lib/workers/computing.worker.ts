@@ -1,0 +1,4 @@
+import { computing } from './computing';
+import { serve } from './serve';
+
+serve(computing);

@@ -1,0 +1,4 @@
+import { filing } from './filing';
+import { serve } from './serve';
+
+serve(filing);
