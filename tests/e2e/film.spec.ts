@@ -63,6 +63,23 @@ test('a hover is judged from a film: opened, marked once, followed, looked at, j
 	await expect(page.getByText(/a film: hover\.webm/).first()).toBeVisible();
 });
 
+test('a film that was cut off in copying is refused by name, with where its pictures end', async ({ page }) => {
+	// Its length stands in the place of the name of what wrote it, and half of the rest is missing.
+	const app = FILM.buffer.indexOf(Buffer.from([0x4d, 0x80, 0x86]));
+	const seconds = Buffer.from([0x44, 0x89, 0x84, 0, 0, 0, 0, 0xec, 0x80]);
+	seconds.writeFloatBE(22_940, 3);
+	const buffer = Buffer.concat([FILM.buffer.subarray(0, app), seconds, FILM.buffer.subarray(app + 9)]);
+	await page.goto('/instruments/hover');
+	await page.getByRole('radio', { name: /^By a film/ }).click();
+	const film = page.getByLabel('film of the hover');
+	await film.setInputFiles({ ...FILM, buffer: buffer.subarray(0, buffer.length / 2) });
+	await expect(
+		page.getByText(/hover\.webm is cut off: it lasts 23 s, and its pictures end after 1[12] s/),
+	).toBeVisible();
+	await film.setInputFiles({ ...FILM, buffer });
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Mark the aircraft/);
+});
+
 test('the practice aircraft is filmed among the instruments: marked, followed, judged, and no evidence', async ({
 	page,
 }) => {

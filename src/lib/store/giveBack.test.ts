@@ -8,7 +8,7 @@ import { restore } from './backup';
 import { handEntries } from './currency';
 import { db } from './db';
 import { giveBack, remember } from './giveBack';
-import { appendEntry, noteEvent, saveAircraft, savePack, saveSite, startSession } from './repository';
+import { appendEntry, LOOKED_BACK, noteEvent, saveAircraft, savePack, saveSite, startSession } from './repository';
 import { trendEntries } from './trends';
 
 const AT = '2026-05-14T09:00:00.000Z';
@@ -136,6 +136,15 @@ describe('what is looked back at', () => {
 		const hands = await handEntries();
 		expect(hands.every(({ sessionId }) => sessionId === flown)).toBe(true);
 		expect(new Set(hands.map(({ id }) => id)).size).toBe(hands.length);
+	});
+	it('a long life of an aircraft: its newest figures, and the first good one, which they are held against', async () => {
+		const id = await session('flight');
+		for (let k = 0; k < LOOKED_BACK + 3; k++)
+			await appendEntry(id, 'hover', 'Ines Marlowe', found('hover', { 'Half of the time within': k }));
+		const entries = await trendEntries('a');
+		expect(entries).toHaveLength(LOOKED_BACK + 1);
+		const value = ({ payload }: Entry) => payload.kind === 'test' && payload.figures[0]?.value;
+		expect([value(entries[0]), value(entries[1]), value(entries[LOOKED_BACK])]).toEqual([0, LOOKED_BACK + 2, 3]);
 	});
 	it('of every aircraft of the demo there are as many flights as were flown, each once', async () => {
 		await Promise.all(db.record.map((table) => table.clear()));

@@ -37,13 +37,14 @@ export const flownAt = async (aircraftId: string): Promise<string | null> =>
 
 /** The last sessions of an aircraft in which it flew, with the pack and what was noted: what its flight time is told from. */
 export async function lastFlights(aircraftId: string, most = 40): Promise<{ pack: Pack | null; entries: Entry[] }[]> {
-	const flights = await db.entries
+	const ids = new Set<string>();
+	await db.entries
 		.where('[aircraftId+payload.kind+at]')
 		.between([aircraftId, 'flight', Dexie.minKey], [aircraftId, 'flight', Dexie.maxKey])
 		.reverse()
-		.toArray();
-	const ids = [...new Set(flights.map(({ sessionId }) => String(sessionId)))].slice(0, most);
-	const sessions = (await db.sessions.bulkGet(ids)).filter((s) => s !== undefined && s.kind === 'flight');
+		.until(() => ids.size >= most)
+		.each(({ sessionId }) => ids.add(String(sessionId)));
+	const sessions = (await db.sessions.bulkGet([...ids])).filter((s) => s !== undefined && s.kind === 'flight');
 	return Promise.all(
 		sessions.map(async (session) => ({
 			pack: (session?.packId && (await db.packs.get(session.packId))) || null,

@@ -9,7 +9,12 @@ const MOST_WAITING = 6;
 const PACE = { first: 2, most: 6, least: 0.5 } as const;
 /** Pictures farther apart than this were dropped, seconds. */
 const DROPPED_S = 0.12;
+const UNREADABLE = 'The film cannot be read to its end: open it again, or copy it from the camera again.';
 const SPREAD_PACE = 8;
+/** A film whose pictures end so much before it says it does was cut off, seconds. */
+const CUT_OFF_S = 2;
+/** The last picture is waited for so long; a browser that does not draw a hidden film gives none, and nothing is concluded. */
+const LAST_PICTURE_MS = 3000;
 
 /** Waits for an event of a film; fails in words that name the film where the browser reports an error. */
 const once = (target: EventTarget, good: string, name = 'the film'): Promise<void> =>
@@ -67,6 +72,11 @@ export class FilmFile {
 				await FilmFile.#seek(video, 0);
 			}
 			if (!(video.videoWidth > 0)) throw new Error(`There are no pictures in ${name}.`);
+			const lastS = await FilmFile.#lastPicture(video);
+			if (lastS !== null && video.duration - lastS > CUT_OFF_S)
+				throw new Error(
+					`${name} is cut off: it lasts ${Math.round(video.duration)} s, and its pictures end after ${Math.round(lastS)} s. Copy it from the camera again.`,
+				);
 			return new FilmFile(video, url, file);
 		} catch (error) {
 			URL.revokeObjectURL(url);
@@ -79,6 +89,15 @@ export class FilmFile {
 		const done = once(video, 'seeked');
 		video.currentTime = atS;
 		await done;
+	}
+
+	/** The moment of the last picture in the film, seconds; null where the browser shows none. */
+	static async #lastPicture(video: HTMLVideoElement): Promise<number | null> {
+		const shown = new Promise<number>((resolve) =>
+			video.requestVideoFrameCallback((_, { mediaTime }) => resolve(mediaTime)),
+		);
+		await FilmFile.#seek(video, Math.max(0, video.duration - 0.05));
+		return Promise.race([shown, new Promise<null>((resolve) => setTimeout(() => resolve(null), LAST_PICTURE_MS))]);
 	}
 
 	/** Width of the small pictures against the whole ones. */
@@ -113,6 +132,7 @@ export class FilmFile {
 			};
 			video.requestVideoFrameCallback(take);
 			video.addEventListener('ended', () => resolve(), { once: true, signal });
+			video.addEventListener('error', () => reject(new Error(UNREADABLE)), { once: true, signal });
 			signal.addEventListener('abort', () => reject(new DOMException('Stopped', 'AbortError')), { once: true });
 			video.playbackRate = SPREAD_PACE;
 			video.play().catch(reject);
@@ -165,7 +185,7 @@ export class FilmFile {
 		const begin = async () => {
 			await FilmFile.#seek(video, fromS);
 			video.requestVideoFrameCallback(take);
-			video.addEventListener('ended', finish, { once: true, signal });
+			for (const end of ['ended', 'error']) video.addEventListener(end, finish, { once: true, signal });
 			video.playbackRate = PACE.first;
 			await video.play();
 		};

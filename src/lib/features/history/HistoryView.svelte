@@ -6,7 +6,7 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import type { Sensor } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, listKept } from '$lib/store/repository';
+	import { findAircraft, listKept, LOOKED_BACK } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
@@ -37,7 +37,13 @@
 		><Empty title="Nothing here"><Button href="/aircraft">All aircraft</Button></Empty></Page
 	>
 {:else if aircraft.current && stored.ready}
-	<Page {title} name="History: {name}" lead="{name} of {aircraft.current.name}, every calibration on record.">
+	<Page
+		{title}
+		name="History: {name}"
+		lead="{name} of {aircraft.current.name}, {kept.length < LOOKED_BACK
+			? 'every calibration on record'
+			: `the newest ${LOOKED_BACK} calibrations on record`}."
+	>
 		{#snippet actions()}<Button href="/aircraft/{id}/due">What is due</Button>{/snippet}
 		{#snippet margin()}
 			<h2 class="mt-0 mb-1">What to make of it</h2>

@@ -5,7 +5,7 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { sensorSchema } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, listKept } from '$lib/store/repository';
+	import { findAircraft, listKept, LOOKED_BACK } from '$lib/store/repository';
 	import { trendEntries } from '$lib/store/trends';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
@@ -74,7 +74,7 @@
 	<Page
 		{title}
 		name="Trends: {aircraft.current.name}"
-		lead="{aircraft.current.name} through its sessions; rehearsals are left out."
+		lead="{aircraft.current.name} through its sessions, {LOOKED_BACK} flights back at most; rehearsals are left out."
 	>
 		{#snippet actions()}<Button href="/aircraft/{id}">The aircraft</Button>{/snippet}
 		{#snippet margin()}
