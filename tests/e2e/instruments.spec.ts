@@ -74,7 +74,7 @@ test('a finding is exported as JSON, CSV and PNG, and kept in an aircraft’s be
 	expect(json.answer.poses.length).toBeGreaterThanOrEqual(6);
 	const csv = String((await saved(page, 'CSV')).body);
 	expect(csv).toContain('# figures');
-	expect(csv).toContain('Raw level is off by');
+	expect(csv).toContain('Uncalibrated level off by');
 	const png = await saved(page, 'PNG');
 	expect(png.body.subarray(1, 4).toString()).toBe('PNG');
 	await page.getByRole('button', { name: 'Keep it in the record' }).click();

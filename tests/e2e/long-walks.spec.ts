@@ -231,5 +231,5 @@ test('a wing: balance, each surface by hand and by stabiliser, lock before launc
 	await expect(page.getByText('Hands off in self-level it neither climbed nor sank').first()).toBeVisible();
 	await flyAndLand(page);
 	await endIt(page);
-	await expect(page.getByText(/Balances behind the mark by −3(\.\d+)?( ± [\d.]+)? mm/).first()).toBeVisible();
+	await expect(page.getByText(/Center of gravity behind the mark by −3(\.\d+)?( ± [\d.]+)? mm/).first()).toBeVisible();
 });

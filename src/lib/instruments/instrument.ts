@@ -1,3 +1,4 @@
+import type { Figure } from '$lib/core/figures/figure';
 import type { StatedFact } from '$lib/schema/facts';
 import type { HoldPlan } from '$lib/core/guide/holds';
 import type { Quantity, UnitSystem } from '$lib/core/words/units';
@@ -5,7 +6,6 @@ import type { Choices } from '$lib/core/record/columns';
 import type { Role } from '$lib/core/record/logRoles';
 import type { Reason, Verdict } from '$lib/schema/common';
 import type { Sensor, Site } from '$lib/schema/records';
-import type { RecordedFigure } from '$lib/schema/entries';
 import type { RigSwitch } from '$lib/rig/rig';
 
 /** A number the pilot types; kept in SI (or the unit shown), shown in the pilot's own unit where `quantity` is given. */
@@ -103,16 +103,6 @@ export function rememberedOf({ remembers = {} }: Pick<Instrument, 'remembers'>, 
 export function rowsOf(values: Values, id: string): readonly Row[] {
 	const value = values[id];
 	return Array.isArray(value) ? value : [];
-}
-
-export interface ShownFigure {
-	label: string;
-	value: number | null;
-	unit: string;
-	sigma?: number | null;
-	digits?: number;
-	quantity?: Quantity;
-	note?: string;
 }
 
 export interface Point {
@@ -227,9 +217,9 @@ export interface Finding {
 	headline: string;
 	verdict: Verdict;
 	reasons: readonly Reason[];
-	figures: readonly ShownFigure[];
+	figures: readonly Figure[];
 	/** Values that are kept in the record beside the figures, to be compared later. */
-	kept?: readonly RecordedFigure[];
+	kept?: readonly Figure[];
 	/** Facts that it states for the rest of the session, SI units and degrees. */
 	states?: readonly StatedFact[];
 	plots: readonly Plot[];

@@ -1,10 +1,11 @@
 import Papa from 'papaparse';
+import type { Figure } from '$lib/core/figures/figure';
 import { describe, expect, it } from 'vitest';
 import { guessColumns, takeColumns } from '$lib/core/record/columns';
 import { readTable } from '$lib/core/record/csv';
 import { INSTRUMENTS } from './catalogue';
 import { computeOf } from './computes';
-import { exampleValues, type Finding, type Input, type Instrument, type Sample, type ShownFigure } from './instrument';
+import { exampleValues, type Finding, type Input, type Instrument, type Sample } from './instrument';
 
 /** A log as header and numbers. */
 interface Log {
@@ -74,7 +75,7 @@ async function findingOf(instrument: Instrument, sample: Sample, text: string): 
 }
 
 /** Rounding of a log's decimals may move a window by a reading: a thousandth, and never a twentieth of what is uncertain. */
-const close = ({ label, value: a, sigma }: ShownFigure, b: number | null) => {
+const close = ({ label, value: a, sigma }: Figure, b: number | null) => {
 	if (a === null || b === null) return expect(a, label).toBe(b);
 	const most = Math.max(1e-3 * Math.abs(a) + 1e-3, 0.05 * (sigma ?? 0));
 	expect(Math.abs(a - b), `${label}: ${a} and ${b}`).toBeLessThanOrEqual(most);

@@ -1,3 +1,4 @@
+import { figure } from '../core/figures/figure';
 import { sensorsOf } from '../core/due/rules';
 import { IDENTITY } from '../core/frames/mat3';
 import { seededRng } from '../core/math/random';
@@ -352,7 +353,7 @@ function benchBook(aircraft: Aircraft, site: Site, at: string, seed: number, mor
 			rng,
 		);
 		const found = fitAccelerometer({ accel, rawUnit: 'm/s2' });
-		const level = { label: 'Raw level is off by', value: found.levelErrorDeg, unit: '°' };
+		const level = figure('level-raw', found.levelErrorDeg);
 		scribe.bench(
 			'six-faces',
 			'accelerometer',

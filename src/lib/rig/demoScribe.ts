@@ -1,4 +1,5 @@
-import { HOLD_RADIUS, halved } from '../core/hover/holdRadius';
+import { figure } from '../core/figures/figure';
+import { halved } from '../core/hover/holdRadius';
 import { calibrationPayload } from '../core/compass/payload';
 import { fitCompass } from '../core/compass/review';
 import { headOf } from '../core/session/head';
@@ -212,8 +213,8 @@ export class Scribe {
 			sourceName: this.#log('field', 'csv'),
 			headline: finding.reasons[0].text,
 			figures: [
-				{ label: 'Strength', value: finding.strengthUt, unit: 'µT', sigma: finding.strengthSigmaUt },
-				{ label: 'Strength by the model', value: finding.modelUt, unit: 'µT' },
+				figure('field-strength', finding.strengthUt, { sigma: finding.strengthSigmaUt }),
+				figure('field-model', finding.modelUt),
 			],
 			verdict: finding.verdict,
 			reasons: finding.reasons,
@@ -236,10 +237,10 @@ export class Scribe {
 					? answer.reasons[0].text
 					: `Locked: ${answer.satellitesUsed.last} satellites, held for ${this.aircraft.lock.holdS} s`,
 			figures: [
-				{ label: 'Satellites used', value: answer.satellitesUsed.last, unit: '' },
-				{ label: 'HDOP', value: answer.hdop.last, unit: '' },
-				{ label: 'Locked after', value: answer.lockS, unit: 's' },
-				{ label: '95 % within', value: answer.scatter?.cep95M ?? null, unit: 'm' },
+				figure('satellites', answer.satellitesUsed.last),
+				figure('hdop', answer.hdop.last),
+				figure('gps-lock-time', answer.lockS),
+				figure('position-scatter', answer.scatter?.cep95M ?? null),
 			],
 			verdict: answer.verdict,
 			reasons: answer.reasons,
@@ -263,9 +264,9 @@ export class Scribe {
 					? `Holds position within ${halved(answer.bubble.diameter95M)?.toFixed(1)} m`
 					: answer.reasons[0].text,
 			figures: [
-				{ label: HOLD_RADIUS, value: halved(answer.bubble.diameter95M), unit: 'm' },
-				{ label: 'Drift', value: answer.drift.speedMps, unit: 'm/s' },
-				{ label: 'Compass error excluded above', value: answer.spiral.excludedAboveDeg, unit: '°' },
+				figure('hold-radius', halved(answer.bubble.diameter95M)),
+				figure('drift', answer.drift.speedMps),
+				figure('compass-error-excluded', answer.spiral.excludedAboveDeg),
 			],
 			verdict: answer.verdict,
 			reasons: answer.reasons,
@@ -310,7 +311,7 @@ export class Scribe {
 			told: true,
 			linkedAgain: true,
 		});
-		const figures = time ? [{ label: 'Reacted after', value: time.meanS, unit: 's', sigma: time.sigmaS }] : [];
+		const figures = time ? [figure('failsafe-delay', time.meanS, { sigma: time.sigmaS })] : [];
 		return this.bench(
 			'link-loss',
 			'link-loss',

@@ -91,6 +91,8 @@ export const checkSchema = z.object({
 export type CheckPayload = z.infer<typeof checkSchema>;
 
 const figureSchema = z.object({
+	/** Its id in the catalogue of figures; records made before there was one have a label alone. */
+	id: z.string().max(120).optional(),
 	label: z.string(),
 	value: z.number().nullable(),
 	unit: z.string(),

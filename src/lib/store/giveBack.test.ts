@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE, SURGE, TONE } from '$lib/instruments/given';
+import type { FigureName } from '$lib/core/figures/catalogue';
+import { figure } from '$lib/core/figures/figure';
 import { newAircraft } from '$lib/schema/newAircraft';
 import type { Entry, TestPayload } from '$lib/schema/entries';
 import { makeDemo } from '$lib/rig/demo';
@@ -13,13 +14,17 @@ import { trendEntries } from './trends';
 
 const AT = '2026-05-14T09:00:00.000Z';
 const TO = { aircraftId: 'a', packId: 'p', siteId: 's' };
-const found = (task: string, figures: Record<string, number | null>, more: Partial<TestPayload> = {}): TestPayload => ({
+const found = (
+	task: string,
+	figures: Partial<Record<FigureName, number | null>>,
+	more: Partial<TestPayload> = {},
+): TestPayload => ({
 	kind: 'test',
 	task,
 	verdict: 'pass',
 	headline: 'Found',
 	reasons: [],
-	figures: Object.entries(figures).map(([label, value]) => ({ label, value, unit: '' })),
+	figures: (Object.keys(figures) as FigureName[]).map((name) => figure(name, figures[name] ?? null)),
 	grade: 'measured',
 	sourceName: 'a log',
 	...more,
@@ -40,20 +45,20 @@ beforeEach(async () => {
 
 describe('what a finding gives back', () => {
 	it('a pack’s resistance is kept with the pack', async () => {
-		await giveBack(found('pack', { [RESISTANCE]: 4.2 }), TO);
+		await giveBack(found('pack', { 'cell-resistance': 4.2 }), TO);
 		expect(await resistance()).toBe(4.2);
 	});
 	it('the clean spot of a survey is kept with the place, in words that a pilot can walk', async () => {
 		vi.setSystemTime(new Date('2026-05-14T12:00:00Z'));
-		await giveBack(found('survey', { [CLEAN_NORTH]: 12.4, [CLEAN_EAST]: -7.6 }), TO);
+		await giveBack(found('survey', { 'clean-north': 12.4, 'clean-east': -7.6 }), TO);
 		vi.useRealTimers();
 		expect(await spot()).toBe('12 m north, 8 m west of where the survey of 2026-05-14 began');
 	});
 	it('how a good hover sounded is what the next one is compared with; one that was unsteady is not', async () => {
 		await remember('a', 'sound', { blades: 3 });
-		await giveBack(found('sound', { [TONE]: 212.4, [SURGE]: 0.3 }), TO);
-		await giveBack(found('sound', { [TONE]: 230, [SURGE]: 3 }, { verdict: 'caution' }), TO);
-		await giveBack(found('sound', { [TONE]: null, [SURGE]: null }), TO);
+		await giveBack(found('sound', { 'motor-tone': 212.4, surging: 0.3 }), TO);
+		await giveBack(found('sound', { 'motor-tone': 230, surging: 3 }, { verdict: 'caution' }), TO);
+		await giveBack(found('sound', { 'motor-tone': null, surging: null }), TO);
 		expect((await db.aircraft.get('a'))?.forms?.sound).toEqual({ blades: 3, usualHz: 212.4, usualPct: 0.3 });
 	});
 	it('the usual hum is the first since a part was changed, so that slow wear is heard', async () => {
@@ -67,7 +72,7 @@ describe('what a finding gives back', () => {
 		});
 		const hover = async (at: string, tone: number) => {
 			vi.setSystemTime(new Date(at));
-			const payload = found('sound', { [TONE]: tone, [SURGE]: 0.3 });
+			const payload = found('sound', { 'motor-tone': tone, surging: 0.3 });
 			await appendEntry(id, 'hover', 'Ines Marlowe', payload);
 			await giveBack(payload, TO);
 			return (await db.aircraft.get('a'))?.forms?.sound?.usualHz;
@@ -87,16 +92,16 @@ describe('what a finding gives back', () => {
 		['failed', { verdict: 'fail' as const }],
 		['was rehearsed', { grade: 'rehearsed' as const }],
 	])('nothing of what %s', async (_, more) => {
-		await giveBack(found('pack', { [RESISTANCE]: 4.2 }, more), TO);
-		await giveBack(found('survey', { [CLEAN_NORTH]: 1, [CLEAN_EAST]: 1 }, more), TO);
+		await giveBack(found('pack', { 'cell-resistance': 4.2 }, more), TO);
+		await giveBack(found('survey', { 'clean-north': 1, 'clean-east': 1 }, more), TO);
 		expect([await resistance(), await spot()]).toEqual([undefined, undefined]);
 	});
 	it('nothing where the figure was not found, is another’s, or there is no pack or place', async () => {
-		await giveBack(found('pack', { [RESISTANCE]: null }), TO);
-		await giveBack(found('hover', { [RESISTANCE]: 4 }), TO);
-		await giveBack(found('survey', { [CLEAN_NORTH]: 3, [CLEAN_EAST]: null }), TO);
-		await giveBack(found('pack', { [RESISTANCE]: 4 }), { ...TO, packId: null, siteId: null });
-		await giveBack(found('pack', { [RESISTANCE]: 4 }), { ...TO, packId: 'gone', siteId: 'gone' });
+		await giveBack(found('pack', { 'cell-resistance': null }), TO);
+		await giveBack(found('hover', { 'cell-resistance': 4 }), TO);
+		await giveBack(found('survey', { 'clean-north': 3, 'clean-east': null }), TO);
+		await giveBack(found('pack', { 'cell-resistance': 4 }), { ...TO, packId: null, siteId: null });
+		await giveBack(found('pack', { 'cell-resistance': 4 }), { ...TO, packId: 'gone', siteId: 'gone' });
 		await giveBack({ kind: 'photo', task: 'pack', photoId: 'x', sha256: '0'.repeat(64), caption: '' }, TO);
 		expect([await resistance(), await spot()]).toEqual([undefined, undefined]);
 	});
@@ -125,7 +130,7 @@ describe('what is looked back at', () => {
 	it('flights are followed by their figures, and a rehearsal by nothing', async () => {
 		const flown = await session('flight');
 		await appendEntry(flown, 'fly', 'Ines Marlowe', took);
-		await appendEntry(flown, 'hover', 'Ines Marlowe', found('hover', { 'Half of the time within': 0.4 }));
+		await appendEntry(flown, 'hover', 'Ines Marlowe', found('hover', { 'hold-radius': 0.4 }));
 		const rehearsed = await session('rehearsal');
 		await appendEntry(rehearsed, 'fly', 'Ines Marlowe', took);
 		const kinds = (await trendEntries('a')).map(({ payload, sessionId }) => [payload.kind, sessionId]);
@@ -140,7 +145,7 @@ describe('what is looked back at', () => {
 	it('a long life of an aircraft: its newest figures, and the first good one, which they are held against', async () => {
 		const id = await session('flight');
 		for (let k = 0; k < LOOKED_BACK + 3; k++)
-			await appendEntry(id, 'hover', 'Ines Marlowe', found('hover', { 'Half of the time within': k }));
+			await appendEntry(id, 'hover', 'Ines Marlowe', found('hover', { 'hold-radius': k }));
 		const entries = await trendEntries('a');
 		expect(entries).toHaveLength(LOOKED_BACK + 1);
 		const value = ({ payload }: Entry) => payload.kind === 'test' && payload.figures[0]?.value;

@@ -4,15 +4,13 @@ import type { EntryPayload, TestPayload } from '$lib/schema/entries';
 import { gradeOf } from '$lib/core/evidence/grade';
 import { undoneBy } from '$lib/core/evidence/undoes';
 import { isEvidence } from '$lib/core/evidence/standing';
-import { CLEAN_EAST, CLEAN_NORTH, RESISTANCE, SURGE, TONE } from '$lib/instruments/given';
+import { valueIn } from '$lib/core/figures/figure';
 import { db } from './db';
 import type { Values } from '$lib/instruments/instrument';
 import { aircraftSchema } from '$lib/schema/records';
 import { entriesAbout, saveAircraft, savePack, saveSite } from './repository';
 
 const side = (m: number, plus: string, minus: string) => `${Math.abs(m).toFixed(0)} m ${m < 0 ? minus : plus}`;
-
-const figureOf = ({ figures }: TestPayload, label: string) => figures.find((f) => f.label === label)?.value ?? null;
 
 /**
  * The usual hum of an aircraft is that of the first good hover after a part of it was last changed: were it each time the last one's,
@@ -32,7 +30,7 @@ async function giveUsualHum(aircraftId: string, latest: TestPayload) {
 			: [],
 	);
 	const first = good.at(-1) ?? latest;
-	const [usualHz, usualPct] = [figureOf(first, TONE), figureOf(first, SURGE)];
+	const [usualHz, usualPct] = [valueIn(first.figures, 'motor-tone'), valueIn(first.figures, 'surging')];
 	if (usualHz !== null && usualPct !== null)
 		await remember(aircraftId, 'sound', { ...forms?.sound, usualHz, usualPct });
 }
@@ -46,9 +44,10 @@ export async function giveBack(
 	to: { aircraftId: string; packId: string | null; siteId: string | null },
 ) {
 	if (payload.kind !== 'test' || gradeOf(payload) === 'rehearsed' || payload.verdict === 'fail') return;
-	const figure = (label: string) => figureOf(payload, label);
+	const { figures } = payload;
 	if (payload.task === 'sound' && payload.verdict === 'pass') await giveUsualHum(to.aircraftId, payload);
-	const [resistance, north, east] = [figure(RESISTANCE), figure(CLEAN_NORTH), figure(CLEAN_EAST)];
+	const resistance = valueIn(figures, 'cell-resistance');
+	const [north, east] = [valueIn(figures, 'clean-north'), valueIn(figures, 'clean-east')];
 	const pack = payload.task === 'pack' && resistance !== null && to.packId ? await db.packs.get(to.packId) : null;
 	if (pack && resistance) await savePack({ ...pack, resistanceMohm: resistance });
 	const site = payload.task === 'survey' && north !== null && to.siteId ? await db.sites.get(to.siteId) : null;

@@ -1,3 +1,4 @@
+import { idOf } from '../figures/figure';
 import { regress } from '../math/regress';
 import { mean } from '../math/statistics';
 import type { Kept } from './kept';
@@ -11,6 +12,8 @@ export interface HistoryPoint {
 }
 
 export interface FigureHistory {
+	id: string;
+	/** As the newest record calls it. */
 	label: string;
 	unit: string;
 	points: HistoryPoint[];
@@ -48,18 +51,18 @@ export const STANDING_WORDS: Record<Standing, string> = {
  */
 export function historyOf(kept: readonly Kept[]): FigureHistory[] {
 	const real = kept.filter(counts).toSorted((a, b) => (a.at < b.at ? -1 : 1));
-	const labels = new Map<string, string>();
-	for (const { figures } of real) for (const { label, unit } of figures) labels.set(`${label} ${unit}`, label);
-	return [...labels].map(([key, label]) => {
+	const named = new Map<string, { label: string; unit: string }>();
+	for (const { figures } of real)
+		for (const { id, label, unit } of figures) named.set(idOf({ id, label, unit }), { label, unit });
+	return [...named].map(([id, { label, unit }]) => {
 		const points = real.flatMap(({ at, figures, temperatureC }) => {
-			const figure = figures.find((f) => `${f.label} ${f.unit}` === key);
+			const figure = figures.find((one) => idOf(one) === id && one.unit === unit);
 			return figure && figure.value !== null
 				? [{ at, value: figure.value, sigma: figure.sigma ?? null, temperatureC }]
 				: [];
 		});
 		return {
-			label,
-			unit: key.slice(label.length + 1),
+			...{ id, label, unit },
 			points,
 			moved: movedOf(points),
 			sameDay: sameDay(points),

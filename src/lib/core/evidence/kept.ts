@@ -1,3 +1,4 @@
+import { figure } from '../figures/figure';
 import type { Verdict } from '../../schema/common';
 import type { Entry, Grade, RecordedFigure } from '../../schema/entries';
 import type { Sensor } from '../../schema/records';
@@ -25,15 +26,10 @@ function figuresOf(payload: Entry['payload']): readonly RecordedFigure[] {
 		const { hardIronUt, hardIronSigmaUt, softIron, fieldUt, headingSigmaDeg } = payload;
 		const axes = ['x', 'y', 'z'] as const;
 		return [
-			...axes.map((k, i) => ({
-				label: `Offset ${k}`,
-				value: hardIronUt[i],
-				unit: 'µT',
-				...(hardIronSigmaUt ? { sigma: hardIronSigmaUt[i] } : {}),
-			})),
-			...axes.map((k, i) => ({ label: `Gain ${k}`, value: softIron[i][i], unit: '' })),
-			{ label: 'Strength found', value: fieldUt, unit: 'µT' },
-			{ label: 'Heading known to', value: headingSigmaDeg, unit: '°' },
+			...axes.map((k, i) => figure('compass-offset', hardIronUt[i], { part: k, sigma: hardIronSigmaUt?.[i] })),
+			...axes.map((k, i) => figure('compass-gain', softIron[i][i], { part: k })),
+			figure('field-fitted', fieldUt),
+			figure('heading-sigma', headingSigmaDeg),
 		];
 	}
 	// A guided routine says how many steps were done: nothing to compare.

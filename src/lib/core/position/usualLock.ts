@@ -1,6 +1,7 @@
 import { isEvidence } from '../evidence/standing';
 import type { Reason } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
+import { valueIn } from '../figures/figure';
 import { reason } from '../finding/reasons';
 import { studentQuantile } from '../math/student';
 import { positionLimits as limits } from './limits';
@@ -46,7 +47,7 @@ export function locksLike(entries: readonly Pick<Entry, 'at' | 'payload'>[], now
 	return inTime.flatMap((entry, i) => {
 		const { at, payload } = entry;
 		if (payload.kind !== 'test' || !isEvidence(entry) || at >= now) return [];
-		const found = payload.figures.find(({ label }) => label === 'Locked after')?.value;
+		const found = valueIn(payload.figures, 'gps-lock-time');
 		return typeof found === 'number' && warmAt(at, inTime[i - 1]?.at) === warmNow ? [found] : [];
 	});
 }

@@ -3,7 +3,8 @@ import type { Entry } from '../../schema/entries';
 import { wayHome } from '../../rig/wayHome';
 import { outcomeOf } from './plan';
 import { returnTimes } from './returnTimes';
-import { judgeReturn, OUT, PHASES, provedReturns, taskOfTrigger, UP, type FlownReturn, type Phase } from './returnTest';
+import { figure } from '../figures/figure';
+import { judgeReturn, PHASES, provedReturns, taskOfTrigger, type FlownReturn, type Phase } from './returnTest';
 
 const seen = (...times: (number | null)[]) =>
 	Object.fromEntries(PHASES.map((phase, k) => [phase, times[k] ?? null])) as Record<Phase, number | null>;
@@ -84,10 +85,7 @@ describe('what flown returns prove', () => {
 					verdict,
 					reasons: [],
 				},
-				figures: [
-					{ label: OUT, value: distanceM, unit: 'm' },
-					{ label: UP, value: 20, unit: 'm' },
-				],
+				figures: [figure('return-distance', distanceM), figure('return-height', 20)],
 			},
 		}) as Entry;
 	const all = [

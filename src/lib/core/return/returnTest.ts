@@ -1,3 +1,4 @@
+import { valueIn } from '../figures/figure';
 import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
 import { isEvidence } from '../evidence/standing';
@@ -177,10 +178,7 @@ export function provedReturns(entries: readonly Entry[], since: string | null): 
 		const [latest] = found;
 		if (latest?.payload.kind !== 'test') return [];
 		const { figures } = latest.payload;
-		const figure = (label: string) => figures.find((f) => f.label === label)?.value ?? 0;
-		return [{ trigger, at: latest.at, by: latest.by, distanceM: figure(OUT), heightM: figure(UP) }];
+		const [distanceM, heightM] = [valueIn(figures, 'return-distance') ?? 0, valueIn(figures, 'return-height') ?? 0];
+		return [{ trigger, at: latest.at, by: latest.by, distanceM, heightM }];
 	});
 }
-
-/** Labels of the figures of a flown return that are read again. */
-export const [OUT, UP] = ['Set off at', 'at a height of'] as const;

@@ -1,3 +1,5 @@
+import type { FigureName } from '../figures/catalogue';
+import { figure, findFigure, valueIn } from '../figures/figure';
 import type { Reason, Verdict } from '../../schema/common';
 import type { TestPayload } from '../../schema/entries';
 import type { Aircraft, Pack, Site, Venue } from '../../schema/records';
@@ -45,21 +47,13 @@ export interface HomeFinding {
 	figures: TestPayload['figures'];
 }
 
-/** Labels of the figures by which the flying screen counts. */
-const [TURN_BACK_BY, FLIGHT_HOME, HOVER_POWER, PLANNED_WITH] = [
-	'Turn back by',
-	'Way home',
-	'Power in the hover',
-	'Charge planned with',
-] as const;
-
 /** What a recorded return plan says about turning back; null for records that lack a figure of it. */
 export function plannedReturn({ figures }: Pick<TestPayload, 'figures'>): PlannedReturn | null {
-	const figure = (label: string) => figures.find((one) => one.label === label);
-	const [turnBackMin, homeS, power] = [figure(TURN_BACK_BY)?.value, figure(FLIGHT_HOME)?.value, figure(HOVER_POWER)];
-	if (typeof turnBackMin !== 'number' || typeof homeS !== 'number' || typeof power?.value !== 'number') return null;
+	const [turnBackMin, homeS] = [valueIn(figures, 'turn-back-by'), valueIn(figures, 'return-time')];
+	const power = findFigure(figures, 'hover-power');
+	if (turnBackMin === null || homeS === null || typeof power?.value !== 'number') return null;
 	// Plans on record before the charge was kept were made for a full battery.
-	const startPct = figure(PLANNED_WITH)?.value ?? 100;
+	const startPct = valueIn(figures, 'planned-charge') ?? 100;
 	return { turnBackMin, homeS, startPct, hoverW: power.value, hoverSigmaW: power.sigma ?? 0 };
 }
 
@@ -93,25 +87,23 @@ export function homeFinding(
 	const here = actionAt(venue, valueOf(facts, 'failsafeAction'));
 	const obstacle = plan.worst.obstacle === null ? null : (site?.obstacles?.[plan.worst.obstacle] ?? null);
 	const { reasons, verdict } = judge([...(here ? [here] : []), ...plan.answer.reasons]);
-	const figure = (label: string, value: number | null, unit: string, sigma?: number) => ({
-		...{ label, value: value === null ? null : Math.round(100 * value) / 100, unit },
-		...(sigma === undefined ? {} : { sigma }),
-	});
+	const rounded = (name: FigureName, value: number | null, sigma?: number) =>
+		figure(name, value === null ? null : Math.round(100 * value) / 100, { sigma });
 	const { hoverW } = request.aircraft;
 	return {
 		headline: headlineOf(plan, turnBack, obstacle, around).slice(0, 400),
 		...{ verdict, reasons, turnBack, obstacle },
 		figures: [
-			figure(TURN_BACK_BY, turnBack.carefulS / 60, 'min', turnBack.sigmaS / 60),
-			figure('Turn back with', turnBack.pct, '%'),
-			...(turnBack.cellV === null ? [] : [figure('Turn back at rest', turnBack.cellV, 'V per cell')]),
-			figure('Farthest', plan.worst.distanceM, 'm'),
-			figure('Toward', plan.worst.bearingDeg, '°'),
-			figure('Lands with', plan.answer.landWithWh, 'Wh'),
-			figure(FLIGHT_HOME, plan.answer.totalTimeS, 's'),
-			figure('Clear by', plan.answer.clearance.minM, 'm'),
-			figure(HOVER_POWER, hoverW, 'W', hoverW * powerSigmaLn),
-			figure(PLANNED_WITH, startPct, '%'),
+			rounded('turn-back-by', turnBack.carefulS / 60, turnBack.sigmaS / 60),
+			rounded('turn-back-charge', turnBack.pct),
+			...(turnBack.cellV === null ? [] : [rounded('turn-back-voltage', turnBack.cellV)]),
+			rounded('farthest-place', plan.worst.distanceM),
+			rounded('farthest-bearing', plan.worst.bearingDeg),
+			rounded('land-energy', plan.answer.landWithWh),
+			rounded('return-time', plan.answer.totalTimeS),
+			rounded('clearance', plan.answer.clearance.minM),
+			rounded('hover-power', hoverW, hoverW * powerSigmaLn),
+			rounded('planned-charge', startPct),
 		],
 	};
 }

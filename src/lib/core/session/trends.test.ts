@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Entry, EntryPayload } from '../../schema/entries';
-import { HOLD_RADIUS } from '../hover/holdRadius';
 import { beforeAfter, changesOf, trendIn, trendsOf } from './trends';
+
+/** As records of before figures had ids call it. */
+const HOLD_RADIUS = 'Hold radius 95 %';
 
 const day = (k: number) => `2026-04-${String(k).padStart(2, '0')}T10:00:00.000Z`;
 const entry = (k: number, payload: object, seq = k): Entry =>

@@ -1,6 +1,8 @@
 import { flightsOf } from '../evidence/flights';
 import { isEvidence } from '../evidence/standing';
-import type { Entry } from '../../schema/entries';
+import type { FigureName } from '../figures/catalogue';
+import { figureId, idOf } from '../figures/figure';
+import type { Entry, RecordedFigure } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
 import { compareRepeats, studentTail, type Comparison, type Measurement } from '../record/repeats';
 import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '../words/units';
@@ -27,10 +29,14 @@ export interface Trend {
 interface Kind extends Pick<Trend, 'id' | 'name' | 'unit' | 'lowerIsBetter'> {
 	quantity?: Quantity;
 	task: string;
-	label: RegExp;
-	/** A label of earlier records under which the figure is a diameter. */
-	diameter?: string;
+	/** The figures it follows; the largest of an entry counts. */
+	of: (figure: RecordedFigure) => boolean;
 }
+
+const oneOf =
+	(...names: FigureName[]) =>
+	(figure: RecordedFigure): boolean =>
+		names.some((name) => idOf(figure) === name);
 
 const KINDS: readonly Kind[] = [
 	{
@@ -40,8 +46,7 @@ const KINDS: readonly Kind[] = [
 		quantity: 'height',
 		lowerIsBetter: true,
 		task: 'hover',
-		label: /^(Hold radius|Bubble) 95 %$/,
-		diameter: 'Bubble 95 %',
+		of: oneOf('hold-radius', 'hold-diameter'),
 	},
 	{
 		id: 'farthest',
@@ -50,7 +55,7 @@ const KINDS: readonly Kind[] = [
 		quantity: 'height',
 		lowerIsBetter: true,
 		task: 'hover',
-		label: /^Farthest$/,
+		of: oneOf('farthest'),
 	},
 	{
 		id: 'height',
@@ -59,9 +64,9 @@ const KINDS: readonly Kind[] = [
 		quantity: 'height',
 		lowerIsBetter: true,
 		task: 'hover',
-		label: /^Height spread$/,
+		of: oneOf('height-spread'),
 	},
-	{ id: 'lock', name: 'Time to lock', unit: 's', lowerIsBetter: true, task: 'position', label: /^Locked after$/ },
+	{ id: 'lock', name: 'Time to lock', unit: 's', lowerIsBetter: true, task: 'position', of: oneOf('gps-lock-time') },
 	{
 		id: 'hot',
 		name: 'Hottest part',
@@ -69,7 +74,7 @@ const KINDS: readonly Kind[] = [
 		quantity: 'temperature',
 		lowerIsBetter: true,
 		task: 'temperatures',
-		label: /^(?!Air)/,
+		of: (one) => idOf(one).startsWith('temperature/') && idOf(one) !== figureId('temperature', 'air'),
 	},
 ];
 
@@ -94,15 +99,15 @@ function flown(entries: readonly Entry[]): { landings: TrendPoint[]; minutes: Tr
  */
 export function trendsOf(entries: readonly Entry[]): Trend[] {
 	const inOrder = entries.toSorted((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : a.seq - b.seq));
-	const measured = KINDS.map(({ task, label, diameter, ...kind }): Trend => {
+	const measured = KINDS.map(({ task, of, ...kind }): Trend => {
 		let baseline: TrendPoint | null = null;
 		const points = inOrder.flatMap((entry) => {
 			const { payload, at } = entry;
 			if (payload.kind !== 'test' || payload.task !== task || !counted(entry)) return [];
-			const own = payload.figures.filter((f) => label.test(f.label) && f.value !== null && f.unit === kind.unit);
+			const own = payload.figures.filter((f) => of(f) && f.value !== null);
 			if (own.length === 0) return [];
 			const most = own.reduce((a, b) => ((b.value ?? 0) > (a.value ?? 0) ? b : a));
-			const value = (most.value ?? 0) / (most.label === diameter ? 2 : 1);
+			const value = (most.value ?? 0) / (idOf(most) === 'hold-diameter' ? 2 : 1);
 			const point = { at, value, sigma: most.sigma ?? null };
 			if (payload.verdict === 'pass') baseline ??= point;
 			return [point];

@@ -84,7 +84,7 @@ describe('a walk from thing to thing', () => {
 					figures: walk.steps.map((step) => ({
 						label: figureOf(step),
 						value: good.includes(step.id) ? 1 : 0,
-						unit: '',
+						unit: 'as it should be',
 					})),
 				},
 			}) as unknown as Entry;

@@ -1,3 +1,4 @@
+import { valueIn } from '../figures/figure';
 import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
 import type { Aircraft, StationId } from '../../schema/records';
@@ -115,14 +116,14 @@ export function walkedBefore(walk: Walk, entries: readonly Entry[], events: Airc
 			.toSorted()
 			.at(-1) ?? null;
 	const newest = entries.toSorted((a, b) => (a.at < b.at ? 1 : -1));
-	const good = (entry: Entry, label: string) =>
-		entry.payload.kind === 'test' && entry.payload.figures.some((f) => f.label === label && f.value === 1);
+	const good = (entry: Entry, step: string) =>
+		entry.payload.kind === 'test' && valueIn(entry.payload.figures, 'inspected', step) === 1;
 	return {
 		since,
 		times: newest.filter(({ at }) => since === null || at > since).length,
 		last: walk.steps.map((one) => ({
 			name: one.name,
-			at: newest.find((entry) => good(entry, figureOf(one)))?.at ?? null,
+			at: newest.find((entry) => good(entry, one.id))?.at ?? null,
 		})),
 	};
 }

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figure } from '$lib/core/figures/figure';
 	import { counted } from '$lib/core/words/counted';
 	import { untrack } from 'svelte';
 	import { z } from 'zod';
@@ -76,12 +77,13 @@
 				},
 				headline: head,
 				figures: [
-					{ label: 'Timer', value: answer.timerMin, unit: 'min' },
-					...all.map(({ name, minutes }) => ({
-						label: `${name}${dropped.has(name) ? ', not on this pack' : ''}`,
-						value: Math.round(10 * minutes) / 10,
-						unit: 'min',
-					})),
+					figure('timer', answer.timerMin),
+					...all.map(({ name, minutes }) =>
+						figure('flight-budget', Math.round(10 * minutes) / 10, {
+							part: name,
+							name: `${name}${dropped.has(name) ? ', not on this battery' : ''}`,
+						}),
+					),
 				].slice(0, 40),
 				verdict: homeMin === null ? 'fail' : answer.verdict,
 				reasons: answer.reasons,

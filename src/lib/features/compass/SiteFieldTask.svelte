@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figure } from '$lib/core/figures/figure';
 	import { localDay } from '$lib/core/words/calendar';
 	import { ofPage } from '$lib/features/shell/keys';
 	import { goto } from '$app/navigation';
@@ -99,10 +100,10 @@
 				sourceName: from.name,
 				headline: finding.reasons[0].text,
 				figures: [
-					{ label: 'Strength', value: finding.strengthUt, unit: 'µT', sigma: finding.strengthSigmaUt },
-					{ label: 'Strength by the model', value: finding.modelUt, unit: 'µT' },
-					{ label: 'Dip', value: finding.dipDeg, unit: '°' },
-					{ label: 'Dip by the model', value: finding.modelDipDeg, unit: '°' },
+					figure('field-strength', finding.strengthUt, { sigma: finding.strengthSigmaUt }),
+					figure('field-model', finding.modelUt),
+					figure('dip', finding.dipDeg),
+					figure('dip-model', finding.modelDipDeg),
 				],
 				verdict: finding.verdict,
 				reasons: finding.reasons,

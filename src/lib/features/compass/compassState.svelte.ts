@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { withSetting } from '$lib/core/compass/setting';
 import type { MountingAngles } from '$lib/core/inertial/mountingChange';
 import { max as d3max, min as d3min } from 'd3-array';
@@ -185,7 +186,7 @@ export class CompassState implements LiveMeasurement {
 		const { answer } = this;
 		if (this.phase !== 'result' || !answer) return null;
 		const value = answer.uncertainty?.headingDeg ?? null;
-		return { ...answer, figures: [{ label: 'Heading known to', value, unit: '°' }], answer };
+		return { ...answer, figures: [figure('heading-sigma', value)], answer };
 	}
 
 	async readFile(file: File): Promise<void> {

@@ -95,7 +95,7 @@ describe('a turning that is followed', () => {
 		expect([far.closed, work.early, work.big]).toEqual([1, false, false]);
 		expect(work.progress).toBeGreaterThan(before);
 		expect(work.answer?.hardIronUt?.map((v) => Math.round(v))).toEqual([...OFFSET]);
-		expect(work.found).toMatchObject({ figures: [{ label: 'Heading known to', unit: '°' }] });
+		expect(work.found).toMatchObject({ figures: [{ id: 'heading-sigma', unit: '°' }] });
 		expect(work.title).toMatch(/^The heading is known to ±0\.\d+°; uncorrected it would be wrong by up to \d+°$/);
 		expect(told).toEqual([]);
 		work.dispose();

@@ -1,11 +1,11 @@
-import { HOLD_RADIUS, halved } from '$lib/core/hover/holdRadius';
+import { figure, type Figure } from '$lib/core/figures/figure';
+import { halved } from '$lib/core/hover/holdRadius';
 import { units } from '$lib/ui/preferences.svelte';
 import { formatQuantity } from '$lib/core/words/units';
 import { filmLimits } from '$lib/core/film/limits';
 import type { FilmReview, FilmSetup } from '$lib/core/film/reviewFilm';
 import type { FilmTrack } from '$lib/core/film/trackFilm';
 import type { Found, LiveMeasurement } from '$lib/features/measuring/liveMeasurement';
-import type { RecordedFigure } from '$lib/schema/entries';
 import { download } from '$lib/ui/download';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
@@ -69,22 +69,20 @@ export class FilmState implements LiveMeasurement {
 		return `Holds position within ${formatQuantity((upper95M ?? lower95M ?? 0) / 2, 'height', units())}, no circling, by film`;
 	});
 
-	figures = $derived.by((): RecordedFigure[] => {
+	figures = $derived.by((): Figure[] => {
 		const { review } = this;
 		if (!review) return [];
 		const { bubble, height, spiral } = review;
-		const row = (label: string, value: number | null, unit: string, sigma?: number | null): RecordedFigure[] =>
-			value === null ? [] : [{ label, value, unit, ...(typeof sigma === 'number' ? { sigma } : {}) }];
 		return [
-			...row('Length', review.durationS, 's'),
-			...row(HOLD_RADIUS, halved(bubble.estimate95M), 'm'),
-			...row('Hold radius at least', halved(bubble.lower95M), 'm'),
-			...row('Hold radius at most', halved(bubble.upper95M), 'm'),
-			...row('Height spread', height.stdM, 'm'),
-			...row('Compass error from the film', spiral.compassErrorDeg, '°', spiral.compassErrorSigmaDeg),
-			...row('Excluded above', spiral.excludedAboveDeg, '°'),
-			...row('One turn takes', spiral.periodS, 's'),
-		];
+			figure('duration', review.durationS),
+			figure('hold-radius', halved(bubble.estimate95M)),
+			figure('hold-radius-low', halved(bubble.lower95M)),
+			figure('hold-radius-high', halved(bubble.upper95M)),
+			figure('height-spread', height.stdM),
+			figure('compass-error', spiral.compassErrorDeg, { sigma: spiral.compassErrorSigmaDeg }),
+			figure('compass-error-excluded', spiral.excludedAboveDeg),
+			figure('circle-period', spiral.periodS),
+		].filter(({ value }) => value !== null);
 	});
 	idle = $derived(this.step === 'before');
 	found = $derived.by((): Found | null => {

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { begunSmall } from '$lib/core/words/begun';
 import { knownOf } from '$lib/core/symptoms/asked';
 import { reopenedBy } from '$lib/core/symptoms/reopens';
@@ -145,7 +146,9 @@ export class FinderState {
 			headline: this.title,
 			figures: answer.ranked
 				.slice(0, 5)
-				.map(({ text, probability }) => ({ label: text.slice(0, 120), value: 100 * probability, unit: '%' })),
+				.map(({ cause, text, probability }) =>
+					figure('likely-cause', 100 * probability, { part: cause, name: text.slice(0, 120) }),
+				),
 			troubleshooting: {
 				sign: seen.join('; ').slice(0, 400),
 				cause: (top?.text ?? '').slice(0, 400),

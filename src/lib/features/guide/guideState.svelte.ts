@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { z } from 'zod';
 import { judgeGuide, type Shown, type StepAnswer } from '$lib/core/guide/run';
 import type { GuideStep, Recipe } from '$lib/core/guide/recipes';
@@ -163,9 +164,7 @@ export class GuideState {
 			grade: 'guided',
 			sourceName: `the aircraft’s own routine: ${this.recipe.name.toLowerCase()}`,
 			headline: headline.slice(0, 400),
-			figures: [
-				{ label: 'Steps done', value: this.answers.filter(Boolean).length, unit: `of ${this.recipe.steps.length}` },
-			],
+			figures: [figure('steps-done', this.answers.filter(Boolean).length, { unit: `of ${this.recipe.steps.length}` })],
 			verdict,
 			reasons,
 		};

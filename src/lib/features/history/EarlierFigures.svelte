@@ -19,7 +19,7 @@
 	let chosen = $state('');
 	let over = $state<'date' | 'temperature'>('date');
 	const figure = $derived(
-		figures.find(({ label }) => label === chosen) ?? figures.find(({ moved }) => moved?.real) ?? figures.at(0),
+		figures.find(({ id }) => id === chosen) ?? figures.find(({ moved }) => moved?.real) ?? figures.at(0),
 	);
 	const warm = $derived(figure?.points.filter(({ temperatureC }) => temperatureC !== null) ?? []);
 	const byWarmth = $derived(over === 'temperature' && warm.length > 1);
@@ -99,8 +99,8 @@
 		<div class="no-print mt-4 mb-2 flex flex-wrap items-end gap-4">
 			<label class="grid gap-1">
 				<span class="text-[15px] text-ink-2">Draw</span>
-				<select class="field-input" value={figure.label} onchange={(e) => (chosen = e.currentTarget.value)}>
-					{#each figures as { label, unit } (label + unit)}<option value={label}>{label}</option>{/each}
+				<select class="field-input" value={figure.id} onchange={(e) => (chosen = e.currentTarget.value)}>
+					{#each figures as { id, label } (id)}<option value={id}>{label}</option>{/each}
 				</select>
 			</label>
 			{#if warm.length > 1}

@@ -1,3 +1,4 @@
+import { figure as figureOf, type Figure } from '$lib/core/figures/figure';
 import { z } from 'zod';
 import { reviewSeenHover } from '$lib/core/hover/seen';
 import {
@@ -7,7 +8,6 @@ import {
 	type HoverSeenRequest,
 	type SeenKind,
 } from '$lib/schema/hoverSeen';
-import type { RecordedFigure } from '$lib/schema/entries';
 import { formatQuantity } from '$lib/core/words/units';
 import { Stopwatch } from '$lib/features/measuring/stopwatch.svelte';
 import { units } from '$lib/ui/preferences.svelte';
@@ -211,25 +211,23 @@ export class SeenState {
 		return this.views.reduce((sum, { durationS }) => sum + durationS, 0);
 	}
 
-	get figures(): RecordedFigure[] {
+	get figures(): Figure[] {
 		const { answer } = this;
 		if (!answer) return [];
-		const sigma = (value: number | null) => (value === null ? {} : { sigma: value });
 		return [
-			{ label: 'Farthest', value: answer.farthestM, unit: 'm', ...sigma(answer.farthestSigmaM) },
-			{ label: 'Stood still', value: answer.stillShare === null ? null : 100 * answer.stillShare, unit: '%' },
+			figureOf('farthest', answer.farthestM, { sigma: answer.farthestSigmaM }),
+			figureOf('share-still', answer.stillShare === null ? null : 100 * answer.stillShare),
 			...(this.hold === 'position'
 				? [
-						{
-							label: 'Circles, probability',
-							value: answer.circling.probability === null ? null : 100 * answer.circling.probability,
-							unit: '%',
-						},
-						{ label: 'Compass error', value: answer.compassErrorDeg, unit: '°', ...sigma(answer.compassErrorSigmaDeg) },
-						{ label: 'Compass errors excluded above', value: answer.excludedAboveDeg, unit: '°' },
+						figureOf(
+							'circling-probability',
+							answer.circling.probability === null ? null : 100 * answer.circling.probability,
+						),
+						figureOf('compass-error', answer.compassErrorDeg, { sigma: answer.compassErrorSigmaDeg }),
+						figureOf('compass-error-excluded', answer.excludedAboveDeg),
 					]
 				: []),
-			{ label: 'Watched', value: this.flownS, unit: 's' },
+			figureOf('watched', this.flownS),
 		];
 	}
 

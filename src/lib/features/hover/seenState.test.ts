@@ -52,7 +52,7 @@ describe('a hover watched by eye', () => {
 		expect(state.answer?.verdict).not.toBe('fail');
 		expect(state.title).toContain('Held position by eye');
 		expect(said.at(-1)).toBe('(done)');
-		expect(state.figures.find(({ label }) => label === 'Watched')?.value).toBe(60);
+		expect(state.figures.find(({ id }) => id === 'watched')?.value).toBe(60);
 		expect(state.flownS).toBe(60);
 	});
 

@@ -2,17 +2,24 @@
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import { columnDecimals, showFigure } from '$lib/core/words/figures';
 	import { toUnit, unitSymbol } from '$lib/core/words/units';
+	import { ruleOf, type Figure as Figured } from '$lib/core/figures/figure';
 	import Figure from '$lib/ui/Figure.svelte';
 	import { preferences, units } from '$lib/ui/preferences.svelte';
-	import type { Finding, ShownFigure, Table } from '$lib/instruments/instrument';
+	import type { Finding, Table } from '$lib/instruments/instrument';
 	import PlotView from './PlotView.svelte';
 
 	/** Figures with their uncertainty, then plots, then tables. */
 	let { finding, pictureUrl = '' }: { finding: Finding; pictureUrl?: string } = $props();
 
-	const inUnit = (f: ShownFigure, v: number | null | undefined) =>
-		typeof v === 'number' && f.quantity ? toUnit(v, f.quantity, units()) : (v ?? null);
-	const shown = (f: ShownFigure) => showFigure(inUnit(f, f.value), inUnit(f, f.sigma), f.digits);
+	const inUnit = ({ id }: Figured, v: number | null | undefined) => {
+		const quantity = ruleOf(id)?.quantity;
+		return typeof v === 'number' && quantity ? toUnit(v, quantity, units()) : (v ?? null);
+	};
+	const unitOf = ({ id, unit }: Figured) => {
+		const quantity = ruleOf(id)?.quantity;
+		return quantity ? unitSymbol(quantity, units()) : unit;
+	};
+	const shown = (f: Figured) => showFigure(inUnit(f, f.value), inUnit(f, f.sigma), f.digits);
 
 	/** A cell of a table: beside a column of uncertainties both have the decimals that those leave; else a column shares its own. */
 	function cellOf({ columns, rows }: Table, row: Table['rows'][number], k: number): string {
@@ -41,7 +48,7 @@
 			<Figure
 				label={first.label}
 				value={shown(first).value}
-				unit={first.quantity ? unitSymbol(first.quantity, units()) : first.unit}
+				unit={unitOf(first)}
 				sigma={shown(first).sigma}
 				size="huge"
 				note={first.note ?? ''}
@@ -53,7 +60,7 @@
 			<Figure
 				label={figure.label}
 				value={shown(figure).value}
-				unit={figure.quantity ? unitSymbol(figure.quantity, units()) : figure.unit}
+				unit={unitOf(figure)}
 				sigma={shown(figure).sigma}
 				size="plain"
 				note={figure.note ?? ''}

@@ -30,7 +30,7 @@ export function exportJson(id: string, sourceName: string, finding: Finding, at:
 export function exportCsv(id: string, finding: Finding, at: Date): void {
 	const blocks = [
 		`# figures\n${Papa.unparse(
-			finding.figures.map(({ label, value, unit, sigma }) => ({ label, value, unit, sigma: sigma ?? '' })),
+			finding.figures.map(({ id, label, value, unit, sigma }) => ({ id, label, value, unit, sigma: sigma ?? '' })),
 			SAFE,
 		)}`,
 		...finding.tables.map(

@@ -31,7 +31,8 @@ export function toEntry(work: Found, site: Site | null, grade: Grade): TestPaylo
 		headline: finding.headline.slice(0, MOST_HEADLINE),
 		figures: [...finding.figures, ...(finding.kept ?? [])]
 			.slice(0, MOST_FIGURES)
-			.map(({ label, value, unit, sigma }) => ({
+			.map(({ id, label, value, unit, sigma }) => ({
+				id,
 				label,
 				value,
 				unit,

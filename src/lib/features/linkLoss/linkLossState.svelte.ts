@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { z } from 'zod';
 import { judgeLinkLoss, type LinkLossSeen } from '$lib/core/radio/linkLossTest';
 import type { Start, Stop } from '$lib/core/radio/stopwatch';
@@ -120,8 +121,8 @@ export class LinkLossState {
 			sourceName: this.armed ? 'radio off on the bench, armed' : 'radio off on the bench, disarmed',
 			headline,
 			figures: [
-				{ label: 'Reacted after', value: time?.meanS ?? null, unit: 's', ...(time ? { sigma: time.sigmaS } : {}) },
-				...(time && time.used > 1 ? [{ label: 'Losses timed', value: time.used, unit: '' }] : []),
+				figure('failsafe-delay', time?.meanS ?? null, { sigma: time?.sigmaS }),
+				...(time && time.used > 1 ? [figure('failsafe-losses', time.used)] : []),
 			],
 			verdict,
 			reasons,

@@ -77,7 +77,7 @@ describe('the radio switched off on the bench', () => {
 		state.react(false);
 		expect(state.measuredS).toEqual([]);
 		expect(state.finding?.verdict).toBe('fail');
-		expect(state.payload('seen')?.figures).toEqual([{ label: 'Reacted after', value: null, unit: 's' }]);
+		expect(state.payload('seen')?.figures).toMatchObject([{ id: 'failsafe-delay', value: null, unit: 's' }]);
 	});
 
 	it('once more stands beside the first, and each makes the time surer', () => {
@@ -92,7 +92,7 @@ describe('the radio switched off on the bench', () => {
 		}
 		expect(state.measuredS).toEqual([0.9, 0.9, 0.9, 0.9]);
 		expect(state.finding?.time?.sigmaS ?? Infinity).toBeLessThan(first?.sigmaS ?? 0);
-		expect(state.payload('seen')?.figures.at(-1)).toMatchObject({ label: 'Losses timed', value: 4 });
+		expect(state.payload('seen')?.figures.at(-1)).toMatchObject({ id: 'failsafe-losses', value: 4 });
 	});
 
 	it('is surer by a recording than by taps', () => {

@@ -1,11 +1,11 @@
 import type { Reason, Verdict } from '$lib/schema/common';
-import type { RecordedFigure } from '$lib/schema/entries';
+import type { Figure } from '$lib/core/figures/figure';
 
 /** What a live measurement found, as any instrument shows and keeps it. */
 export interface Found {
 	verdict: Verdict;
 	reasons: readonly Reason[];
-	figures: readonly RecordedFigure[];
+	figures: readonly Figure[];
 	answer: unknown;
 }
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figure } from '$lib/core/figures/figure';
 	import { goto } from '$app/navigation';
 	import { judgeMotorWalk, usualLayout, type MotorSeen } from '$lib/core/propulsion/motorWalk';
 	import { LAYOUT_WORDS } from '$lib/features/aircraft/partWords';
@@ -89,7 +90,7 @@
 			await view.record('bench', {
 				...{ kind: 'test', task: 'motor-walk', grade: view.grade('seen'), headline, verdict, reasons },
 				sourceName: 'motor by motor, propellers off',
-				figures: [{ label: 'Motors seen', value: seen.length, unit: '' }],
+				figures: [figure('motors-seen', seen.length)],
 			});
 			half.forget();
 			done('Recorded');

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figure } from '$lib/core/figures/figure';
 	import { z } from 'zod';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { judgeReadOff } from '$lib/core/position/readOff';
@@ -72,13 +73,8 @@
 			sourceName: lights ? 'the aircraft’s lights' : 'the aircraft’s display or voice',
 			headline: found.headline,
 			figures: [
-				...(lights
-					? []
-					: [
-							{ label: 'Satellites', value: satellites, unit: '' },
-							{ label: 'HDOP', value: hdop, unit: '' },
-						]),
-				{ label: 'Watched', value: watchedS, unit: 's' },
+				...(lights ? [] : [figure('satellites', satellites), figure('hdop', hdop)]),
+				figure('watched', watchedS),
 			],
 			verdict: found.verdict,
 			reasons: found.reasons,

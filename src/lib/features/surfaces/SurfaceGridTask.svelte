@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figure } from '$lib/core/figures/figure';
 	import { goto } from '$app/navigation';
 	import { SURFACE_WORDS } from '$lib/features/aircraft/partWords';
 	import {
@@ -113,10 +114,10 @@
 				...{ kind: 'test', task: 'surface-grid', grade: view.grade('seen'), ...finding },
 				sourceName: 'every surface, by stick and by stabiliser',
 				figures: [
-					{ label: 'Movements seen', value: seen.length, unit: '' },
+					figure('movements-seen', seen.length),
 					...(Object.entries(whole(measured)) as [SurfaceId, Throw][]).flatMap(([id, { upMm, downMm }]) => [
-						{ label: `${named(id)} up`, value: upMm, unit: 'mm' },
-						{ label: `${named(id)} down`, value: downMm, unit: 'mm' },
+						figure('throw-up', upMm, { part: id, name: named(id) }),
+						figure('throw-down', downMm, { part: id, name: named(id) }),
 					]),
 				],
 			});

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figure, valueIn } from '$lib/core/figures/figure';
 	import { goto } from '$app/navigation';
 	import { judgeTemperatures, type Warmth, type WarmPart } from '$lib/core/propulsion/temperature';
 	import { rotorsOf } from '$lib/features/motors/rotorsOf';
@@ -25,16 +26,17 @@
 	const places = $derived(rotorsOf(aircraft));
 	const parts = $derived([
 		...Array.from({ length: Math.max(1, aircraft.rotors) }, (_, k) => ({
+			id: aircraft.rotors > 1 ? `motor-${k + 1}` : 'motor',
 			name: aircraft.rotors > 1 ? `Motor ${k + 1}${places[k] ? `, ${places[k].words}` : ''}` : 'Motor',
 			group: 'motors',
 		})),
-		{ name: aircraft.rotors > 1 ? 'Speed controllers' : 'Speed controller', group: 'controllers' },
-		{ name: 'Pack', group: 'pack' },
-		...(hasPart(aircraft, 'video') ? [{ name: 'Video unit', group: 'video' }] : []),
+		{ id: 'speed-controllers', name: aircraft.rotors > 1 ? 'ESCs' : 'ESC', group: 'controllers' },
+		{ id: 'pack', name: 'Battery', group: 'pack' },
+		...(hasPart(aircraft, 'video') ? [{ id: 'video-unit', name: 'Video unit', group: 'video' }] : []),
 	]);
-	const AIR = 'Air';
+	const AIR = 'air';
 	let how = $state<Warmth>('thermometer');
-	/** °C by part, and of the air. */
+	/** °C by the id of a part, and of the air. */
 	let told = $state<Record<string, number>>({});
 	const schema = z.object({ how: z.enum(['thermometer', 'hand']), told: z.record(z.string(), z.number()) });
 	const half = keepDraft(
@@ -47,25 +49,24 @@
 	);
 	const earlier = live(() => entriesAbout(view.bundle.aircraft.id, 'temperatures'));
 	/** Rises of a part on earlier flights: its figure less the air of that day. */
-	const rises = (name: string): number[] =>
+	const rises = (id: string): number[] =>
 		(earlier.current ?? []).flatMap(({ payload, sessionId }) => {
 			if (payload.kind !== 'test' || sessionId === view.bundle.session.id) return [];
-			const figure = (label: string) => payload.figures.find((f) => f.label === label)?.value ?? null;
-			const [part, air] = [figure(name), figure(AIR)];
+			const [part, air] = [id, AIR].map((one) => valueIn(payload.figures, 'temperature', one));
 			return part === null || air === null ? [] : [part - air];
 		});
 	const warm = $derived(
-		parts.flatMap(({ name, group }): WarmPart[] =>
-			told[name] === undefined ? [] : [{ name, group, celsius: told[name], earlier: rises(name) }],
+		parts.flatMap(({ id, name, group }): WarmPart[] =>
+			told[id] === undefined ? [] : [{ name, group, celsius: told[id], earlier: rises(id) }],
 		),
 	);
 	const finding = $derived(
 		told[AIR] === undefined || warm.length === 0 ? null : judgeTemperatures(warm, told[AIR], how),
 	);
-	const shown = (name: string) => (told[name] === undefined ? null : toUnit(told[name], 'temperature', units()));
-	function tell(name: string, value: number | null) {
-		const rest = Object.fromEntries(Object.entries(told).filter(([key]) => key !== name));
-		told = value === null ? rest : { ...rest, [name]: fromUnit(value, 'temperature', units()) };
+	const shown = (id: string) => (told[id] === undefined ? null : toUnit(told[id], 'temperature', units()));
+	function tell(id: string, value: number | null) {
+		const rest = Object.fromEntries(Object.entries(told).filter(([key]) => key !== id));
+		told = value === null ? rest : { ...rest, [id]: fromUnit(value, 'temperature', units()) };
 	}
 	async function keep() {
 		if (!finding) return;
@@ -73,7 +74,9 @@
 			await view.record('close', {
 				...{ kind: 'test', task: 'temperatures', grade: view.grade('seen'), ...finding },
 				sourceName: how === 'hand' ? 'felt by hand' : 'by thermometer',
-				figures: [AIR, ...warm.map(({ name }) => name)].map((label) => ({ label, value: told[label], unit: '°C' })),
+				figures: [{ id: AIR, name: 'Air' }, ...parts]
+					.filter(({ id }) => told[id] !== undefined)
+					.map(({ id, name }) => figure('temperature', told[id], { part: id, name })),
 			});
 			half.forget();
 			done('Recorded');

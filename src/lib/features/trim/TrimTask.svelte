@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figure } from '$lib/core/figures/figure';
 	import { judgeTrim, trimAxis, type TrimSeen } from '$lib/core/hover/toyTrim';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
@@ -75,10 +76,9 @@
 				...{ kind: 'test', task: 'trim', grade: view.grade('seen'), headline: title },
 				...judgeTrim([found.forward, found.right]),
 				sourceName: `${tries.forward.length} tries by eye`,
-				figures: AXES.map(({ id, plus }) => ({
-					...{ label: `Clicks ${plus}`, value: clicks[id], unit: '' },
-					sigma: found[id].sigma,
-				})),
+				figures: AXES.map(({ id, plus }) =>
+					figure('trim-clicks', clicks[id], { part: id, name: plus, sigma: found[id].sigma }),
+				),
 			});
 			half.forget();
 			done('Recorded');

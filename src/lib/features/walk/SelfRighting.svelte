@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figure } from '$lib/core/figures/figure';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import {
@@ -50,7 +51,7 @@
 			await view.record(station, {
 				...{ kind: 'test', task: 'self-righting', grade: view.grade('seen'), ...finding },
 				sourceName: 'pushed over by its own motors',
-				figures: [{ label: 'Pushes', value: pushes.length, unit: '' }],
+				figures: [figure('pushes', pushes.length)],
 			});
 			done('Recorded');
 			await goto(view.href(station));

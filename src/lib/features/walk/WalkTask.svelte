@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { figure } from '$lib/core/figures/figure';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { figureOf, GOOD, isWalk, judgeWalk, walkOf, type WalkId } from '$lib/core/session/walks';
@@ -72,7 +73,7 @@
 				figures: walk.steps.flatMap((one) => {
 					const answer = answers[one.id];
 					const value = answer === GOOD ? 1 : 0;
-					return answer === undefined ? [] : [{ label: figureOf(one), value, unit: 'as it should be' }];
+					return answer === undefined ? [] : [figure('inspected', value, { part: one.id, name: figureOf(one) })];
 				}),
 			});
 			half.forget();

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { z } from 'zod';
 import { localTrack, trackOf, type LocalTrack } from '$lib/core/hover/track';
 import { HOVER_ROLES } from '$lib/core/record/logRoles';
@@ -9,7 +10,7 @@ import { TableFlow } from '$lib/features/measuring/tableFlow.svelte';
 import { failed } from '$lib/ui/notify';
 import { call } from '$lib/workers/core';
 import type { ReturnTimes } from '$lib/core/return/returnTimes';
-import { judgeReturn, OUT, PHASES, taskOfTrigger, UP, type Phase, type Trigger } from '$lib/core/return/returnTest';
+import { judgeReturn, PHASES, taskOfTrigger, type Phase, type Trigger } from '$lib/core/return/returnTest';
 import type { Grade, TestPayload } from '$lib/schema/entries';
 import { say, tone } from '$lib/ui/speech';
 
@@ -22,15 +23,6 @@ export const WAITS: Record<Phase, { wait: string; done: string }> = {
 	down: { wait: 'It should touch down', done: 'It is down' },
 	disarmed: { wait: 'It should switch its motors off', done: 'Motors are off' },
 };
-const LABELS: Record<Phase, string> = {
-	turned: 'Turned after',
-	climbed: 'Climbed after',
-	overhead: 'Overhead after',
-	descending: 'Came down from',
-	down: 'Down after',
-	disarmed: 'Disarmed after',
-};
-
 const seconds = z.number().nonnegative().nullable();
 const draftSchema = z.object({
 	step: z.enum(['running', 'abort', 'found']),
@@ -173,14 +165,10 @@ export class ReturnTestState {
 				this.sourceName || (trigger === 'switch' ? 'return by its switch, in the air' : 'radio off in the air'),
 			flownS: Math.max(0, takenOverS ?? 0, ...PHASES.map((phase) => seenS[phase] ?? 0)),
 			figures: [
-				{ label: OUT, value: distanceM, unit: 'm' },
-				{ label: UP, value: heightM, unit: 'm' },
-				...PHASES.filter((phase) => seenS[phase] !== null).map((phase) => ({
-					label: LABELS[phase],
-					value: seenS[phase],
-					unit: 's',
-				})),
-				...(takenOverS === null ? [] : [{ label: 'Taken over after', value: takenOverS, unit: 's' }]),
+				figure('return-distance', distanceM),
+				figure('return-height', heightM),
+				...PHASES.filter((phase) => seenS[phase] !== null).map((phase) => figure(`return-${phase}`, seenS[phase])),
+				...(takenOverS === null ? [] : [figure('taken-over', takenOverS)]),
 			],
 		};
 	}

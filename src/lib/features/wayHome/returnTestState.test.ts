@@ -103,7 +103,7 @@ describe('a return that is tapped phase by phase', () => {
 		expect(state.finding).toBeNull();
 		state.conclude();
 		expect(state.finding?.verdict).toBe('caution');
-		expect(state.payload('seen')?.figures.at(-1)).toEqual({ label: 'Taken over after', value: 11.5, unit: 's' });
+		expect(state.payload('seen')?.figures.at(-1)).toMatchObject({ id: 'taken-over', value: 11.5, unit: 's' });
 		vi.advanceTimersByTime(60_000);
 		expect(state.clock.elapsedS).toBeCloseTo(11.5, 1);
 	});

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { begunLarge } from '$lib/core/words/begun';
 import { greatest } from 'd3-array';
 import { report } from '../instrument';
@@ -28,21 +29,12 @@ export const compute = working(fields, async ({ form: v }) => {
 	return {
 		...report(answer, 'It balances at the mark or a little before it'),
 		figures: [
-			{
-				label: 'Balances behind the mark by',
-				value: answer.errorMm,
-				unit: 'mm',
-				digits: 1,
-				sigma: answer.centreSigmaMm,
-			},
-			{
-				label: 'Move the pack',
-				value: shift === null ? null : Math.abs(shift),
-				unit: 'mm',
+			figure('balance-offset', answer.errorMm, { digits: 1, sigma: answer.centreSigmaMm }),
+			figure('pack-move', shift === null ? null : Math.abs(shift), {
 				digits: 0,
 				note: shift === null ? 'it has no mass here' : shift < 0 ? 'forward' : 'back',
-			},
-			{ label: 'It weighs', value: answer.massG, unit: 'g', digits: 0 },
+			}),
+			figure('mass', answer.massG, { digits: 0 }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { showNumber } from '$lib/core/words/figures';
 import { recordLimits } from '$lib/core/record/limits';
 import { report } from '../instrument';
@@ -16,16 +17,13 @@ export const compute = working(fields, async ({ form: v }) => {
 	return {
 		...report(answer, answer.reasons[0].text),
 		figures: [
-			{ label: 'Difference', value: answer.difference, unit: told.unit, sigma: answer.differenceSigma },
-			{
-				label: 'By chance',
-				value: answer.byChance === null ? null : 100 * answer.byChance,
-				unit: '%',
+			figure('difference', answer.difference, { unit: told.unit, sigma: answer.differenceSigma }),
+			figure('by-chance', answer.byChance === null ? null : 100 * answer.byChance, {
 				digits: 1,
 				note: `limit ${100 * recordLimits.byChance.value}`,
-			},
-			{ label: `Before, ${answer.before.n} ×`, value: answer.before.mean, unit: told.unit },
-			{ label: `After, ${answer.after.n} ×`, value: answer.after.mean, unit: told.unit },
+			}),
+			figure('before', answer.before.mean, { unit: told.unit, name: String(answer.before.n) }),
+			figure('after', answer.after.mean, { unit: told.unit, name: String(answer.after.n) }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewCeiling } from '$lib/core/payload/ceiling';
@@ -20,8 +21,8 @@ export const compute = working(fields, async ({ form: v }) => {
 	return {
 		...report(answer, `Over ${answer.worst} there is room under the ceiling`),
 		figures: [
-			{ label: 'Room left', value: answer.clearanceM, unit: 'm', quantity: 'height', digits: 1 },
-			{ label: 'Hold at most', value: answer.highestHoldM, unit: 'm', quantity: 'height', digits: 1 },
+			figure('ceiling-room', answer.clearanceM, { digits: 1 }),
+			figure('ceiling-height', answer.highestHoldM, { digits: 1 }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { begunLarge } from '$lib/core/words/begun';
 import { fields } from './form';
 import { working } from '../form';
@@ -42,13 +43,15 @@ export const compute = working(fields, async (input) => {
 	const answer = solveOrder(gestures);
 	return {
 		...report(answer, begunLarge(answer.steps)),
-		figures: answer.channels.map((ch) => ({
-			label: `${begunLarge(ch.function)} moves channel`,
-			value: ch.channel,
-			unit: ch.channel !== null && ch.reversed ? 'reversed' : '',
-			digits: 0,
-			note: `${(100 * ch.share).toFixed(0)} % of the movement`,
-		})),
+		figures: answer.channels.map((ch) =>
+			figure('channel-move', ch.channel, {
+				part: ch.function,
+				name: begunLarge(ch.function),
+				unit: ch.channel !== null && ch.reversed ? 'reversed' : '',
+				digits: 0,
+				note: `${(100 * ch.share).toFixed(0)} % of the movement`,
+			}),
+		),
 		plots: [
 			{
 				kind: 'lines',

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { judge, reason } from '$lib/core/finding/reasons';
@@ -43,9 +44,9 @@ export const compute = working(fields, async ({ form }) => {
 		headline: change.words,
 		...judged,
 		figures: [
-			{ label: 'Yaw to enter', value: change.wanted.yawDeg, unit: '°', digits: 0 },
-			{ label: 'Pitch to enter', value: change.wanted.pitchDeg, unit: '°', digits: 0 },
-			{ label: 'Roll to enter', value: change.wanted.rollDeg, unit: '°', digits: 0 },
+			figure('mounting-yaw', change.wanted.yawDeg, { digits: 0 }),
+			figure('mounting-pitch', change.wanted.pitchDeg, { digits: 0 }),
+			figure('mounting-roll', change.wanted.rollDeg, { digits: 0 }),
 		],
 		// A setting that is still to be entered is nobody's setting yet.
 		states: change.right

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewCurve } from '$lib/core/radio/curve';
@@ -15,9 +16,9 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The whole stick stays within what you find comfortable'),
 		figures: [
-			{ label: 'Time to 90° at full stick', value: answer.to90S, unit: 's' },
-			{ label: 'First tenth of the stick', value: answer.centreDegPerSPerTenth, unit: '°/s', digits: 0 },
-			{ label: 'Comfortable part of the stick', value: 100 * answer.calmTravel, unit: '%', digits: 0 },
+			figure('roll-time', answer.to90S),
+			figure('stick-start', answer.centreDegPerSPerTenth, { digits: 0 }),
+			figure('stick-usable', 100 * answer.calmTravel, { digits: 0 }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewFeed } from '$lib/core/payload/feed';
@@ -22,17 +23,11 @@ export const compute = working(fields, async ({ form: v }) => {
 	return {
 		...report(answer, `It spreads ${answer.kgPerHa.toFixed(1)} kilograms per hectare, as wanted`),
 		figures: [
-			{ label: 'Spreads', value: answer.kgPerHa, unit: 'kg/ha', digits: 2, note: `wanted ${request.wantedKgPerHa}` },
-			{ label: 'Set for what is wanted', value: answer.setForWantedRpm, unit: 'turns/min', digits: 0 },
-			{
-				label: 'Feeder off by',
-				value: answer.rpmErrorPct,
-				unit: '%',
-				digits: 1,
-				note: `limit ±${payloadLimits.feederPct.value}`,
-			},
-			{ label: 'Each turn gives', value: answer.gPerTurn, unit: 'g', digits: 1 },
-			{ label: 'Fan off by', value: answer.fanErrorPct, unit: '%', digits: 1 },
+			figure('spread-rate', answer.kgPerHa, { digits: 2, note: `wanted ${request.wantedKgPerHa}` }),
+			figure('feeder-speed', answer.setForWantedRpm, { digits: 0 }),
+			figure('feeder-error', answer.rpmErrorPct, { digits: 1, note: `limit ±${payloadLimits.feederPct.value}` }),
+			figure('feeder-turn', answer.gPerTurn, { digits: 1 }),
+			figure('fan-error', answer.fanErrorPct, { digits: 1 }),
 		],
 	};
 });

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { greatest } from 'd3-array';
 import { showSigned } from '$lib/core/words/figures';
 import { begunLarge } from '$lib/core/words/begun';
@@ -26,31 +27,11 @@ export const compute = working(fields, async ({ form: v }) => {
 	return {
 		...report(answer, `It gives what is set: ${answer.ratePerHa.toFixed(1)} litres per hectare`),
 		figures: [
-			{
-				label: 'Off what is set by',
-				value: answer.errorPct,
-				unit: '%',
-				digits: 1,
-				note: `limit ±${payloadLimits.flowPct.value}`,
-			},
-			...(answer.correction === null
-				? []
-				: [{ label: 'Multiply the setting by', value: answer.correction, unit: '', digits: 3 }]),
-			{ label: 'Flow', value: answer.flowLPerMin, unit: 'L/min' },
-			{
-				label: 'Rate',
-				value: answer.ratePerHa,
-				unit: 'L/ha',
-				digits: 1,
-				note: `set ${answer.rateSetPerHa.toFixed(1)}`,
-			},
-			{
-				label: 'Unevenness',
-				value: answer.nozzleCvPct,
-				unit: '%',
-				digits: 1,
-				note: `limit ${payloadLimits.nozzleCvPct.value}`,
-			},
+			figure('flow-error', answer.errorPct, { digits: 1, note: `limit ±${payloadLimits.flowPct.value}` }),
+			...(answer.correction === null ? [] : [figure('flow-factor', answer.correction, { digits: 3 })]),
+			figure('flow', answer.flowLPerMin),
+			figure('spray-rate', answer.ratePerHa, { digits: 1, note: `set ${answer.rateSetPerHa.toFixed(1)}` }),
+			figure('unevenness', answer.nozzleCvPct, { digits: 1, note: `limit ${payloadLimits.nozzleCvPct.value}` }),
 		],
 		plots: [
 			{

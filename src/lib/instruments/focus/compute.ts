@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { payloadLimits } from '$lib/core/payload/limits';
@@ -28,16 +29,13 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The far edges are sharp'),
 		figures: [
-			{
-				label: 'Edges are wide by',
-				value: answer.edgePx,
-				unit: 'px',
+			figure('edge-width', answer.edgePx, {
 				digits: 1,
 				sigma: answer.edgeSigmaPx,
 				note: `sharp below ${payloadLimits.edgePx.value}`,
-			},
-			{ label: 'Edges measured', value: answer.edges, unit: '', digits: 0 },
-			{ label: 'Contrast', value: answer.contrast, unit: 'of 255', digits: 0 },
+			}),
+			figure('edges', answer.edges, { digits: 0 }),
+			figure('contrast', answer.contrast, { digits: 0 }),
 		],
 		plots: [{ kind: 'picture', title: 'The picture measured', line: null }],
 	};

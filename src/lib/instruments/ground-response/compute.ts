@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { begunSmall } from '$lib/core/words/begun';
 import { fields } from './form';
 import { working } from '../form';
@@ -20,13 +21,12 @@ export const compute = working(fields, async ({ form: v }) => {
 	return {
 		...report(answer, 'It answers as it should'),
 		figures: [
-			{
-				label: `Most likely: ${FAULT_WORDS(first.fault)}`,
-				value: 100 * first.probability,
-				unit: '%',
+			figure('likely-fault', 100 * first.probability, {
+				part: first.fault,
+				name: FAULT_WORDS(first.fault),
 				digits: 0,
 				note: first.motors.length > 1 ? `may be ${first.motors.join(', ')}` : first.motors.join(''),
-			},
+			}),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewStillGyro } from '$lib/core/inertial/gyro';
@@ -17,29 +18,21 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, `At rest it turns by ${worst(answer.biasRadps)?.toFixed(2)} °/s and stays there`),
 		figures: [
-			{ label: 'Largest bias', value: worst(answer.biasRadps), unit: '°/s', digits: 2 },
-			{
-				label: 'Bias instability',
-				value: instability,
-				unit: '°/h',
-				digits: instability !== null && instability >= 100 ? 0 : 1,
-			},
-			{ label: 'Noise', value: worst(answer.noiseDensityRadpsRtHz), unit: '°/s/√Hz', digits: 3 },
-			{
-				label: 'Drift over the log',
-				value: worst(answer.driftRadps),
-				unit: '°/s',
+			figure('gyro-bias-largest', worst(answer.biasRadps), { digits: 2 }),
+			figure('gyro-instability', instability, { digits: instability !== null && instability >= 100 ? 0 : 1 }),
+			figure('gyro-noise', worst(answer.noiseDensityRadpsRtHz), { digits: 3 }),
+			figure('gyro-drift', worst(answer.driftRadps), {
 				digits: 3,
 				note: `limit ${(inertialLimits.gyroDriftRadps.value * DEG_PER_RAD).toFixed(2)}`,
-			},
+			}),
 		],
-		kept: AXES.map((k, i) => ({
-			label: `Bias ${k}`,
-			value: answer.biasRadps ? answer.biasRadps[i] * DEG_PER_RAD : null,
-			unit: '°/s',
-			// A bias is as uncertain as it wanders.
-			...(answer.biasInstabilityRadps ? { sigma: answer.biasInstabilityRadps[i] * DEG_PER_RAD } : {}),
-		})),
+		kept: AXES.map((k, i) =>
+			figure('gyro-bias', answer.biasRadps && answer.biasRadps[i] * DEG_PER_RAD, {
+				part: k,
+				// A bias is as uncertain as it wanders.
+				sigma: answer.biasInstabilityRadps && answer.biasInstabilityRadps[i] * DEG_PER_RAD,
+			}),
+		),
 		plots: allan
 			? [
 					{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { greatest } from 'd3-array';
 import { showSigned } from '$lib/core/words/figures';
 import { fields } from './form';
@@ -24,16 +25,13 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The heading agrees with the bearings that you know'),
 		figures: [
-			{
-				label: 'Worst difference',
-				value: answer.worstDeg,
-				unit: '°',
+			figure('heading-difference', answer.worstDeg, {
 				digits: 0,
 				note: `limit ${compassLimits.headingShownDeg.value}`,
-			},
-			{ label: 'Alike at every heading', value: answer.constantDeg, unit: '°', digits: 0 },
-			{ label: 'Changing with it', value: answer.varyingDeg, unit: '°', digits: 0 },
-			{ label: 'Declination here', value: declinationDeg, unit: '°', digits: 1 },
+			}),
+			figure('heading-constant', answer.constantDeg, { digits: 0 }),
+			figure('heading-changing', answer.varyingDeg, { digits: 0 }),
+			figure('declination', declinationDeg, { digits: 1 }),
 		],
 		plots: [
 			{

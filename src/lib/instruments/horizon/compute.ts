@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { pictureLimits } from '$lib/core/payload/limits';
 import { fields } from './form';
 import { working } from '../form';
@@ -12,20 +13,9 @@ export const compute = working(fields, async (input, progress) => {
 	return {
 		...report(answer, 'The horizon lies level'),
 		figures: [
-			{
-				label: 'Tilt, right side lower positive',
-				value: answer.tiltDeg,
-				unit: '°',
-				sigma: answer.sigmaDeg,
-				note: `limit ${horizonLimits.tiltDeg.value}`,
-			},
-			{ label: 'Trim to enter', value: answer.tiltDeg === null ? null : -answer.tiltDeg, unit: '°', digits: 1 },
-			{
-				label: 'Confidence in the line',
-				value: answer.confidence === null ? null : 100 * answer.confidence,
-				unit: '%',
-				digits: 0,
-			},
+			figure('horizon-tilt', answer.tiltDeg, { sigma: answer.sigmaDeg, note: `limit ${horizonLimits.tiltDeg.value}` }),
+			figure('horizon-trim', answer.tiltDeg === null ? null : -answer.tiltDeg, { digits: 1 }),
+			figure('horizon-confidence', answer.confidence === null ? null : 100 * answer.confidence, { digits: 0 }),
 		],
 		plots: [{ kind: 'picture', title: answer.line ? 'The line found' : 'No line was found', line: answer.line }],
 	};

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { showNumber } from '$lib/core/words/figures';
 import { fields } from './form';
 import { working } from '../form';
@@ -21,22 +22,14 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The motors hardly move the heading'),
 		figures: [
-			{
-				label: 'Heading error in the hover, worst',
-				value: answer.headingAtHoverDeg,
-				unit: '°',
+			figure('interference-hover', answer.headingAtHoverDeg, {
 				digits: 1,
 				sigma: answer.headingAtHoverSigmaDeg,
 				note: `limit ${compassLimits.interferenceDeg.value}`,
-			},
-			{ label: 'at full power', value: answer.headingAtFullDeg, unit: '°', digits: 1 },
-			{ label: 'Shift in the hover', value: answer.hoverShiftUt, unit: 'µT', digits: 1 },
-			{
-				label: 'Explained by the load',
-				value: answer.explained === null ? null : 100 * answer.explained,
-				unit: '%',
-				digits: 0,
-			},
+			}),
+			figure('interference-full', answer.headingAtFullDeg, { digits: 1 }),
+			figure('interference-shift', answer.hoverShiftUt, { digits: 1 }),
+			figure('interference-load', answer.explained === null ? null : 100 * answer.explained, { digits: 0 }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { counted } from '$lib/core/words/counted';
 import { fields } from './form';
 import { working } from '../form';
@@ -14,22 +15,10 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'Straight and level reads as wanted'),
 		figures: [
-			{
-				label: 'Add to pitch',
-				value: correction?.pitchDeg ?? null,
-				unit: '°',
-				digits: 2,
-				sigma: sigmaDeg?.pitchDeg ?? null,
-			},
-			{
-				label: 'Add to roll',
-				value: correction?.rollDeg ?? null,
-				unit: '°',
-				digits: 2,
-				sigma: sigmaDeg?.rollDeg ?? null,
-			},
-			{ label: 'Pitch shown', value: shown?.pitchDeg ?? null, unit: '°', digits: 1 },
-			{ label: 'Straight and level', value: answer.levelS, unit: 's', digits: 0 },
+			figure('pitch-add', correction?.pitchDeg ?? null, { digits: 2, sigma: sigmaDeg?.pitchDeg ?? null }),
+			figure('roll-add', correction?.rollDeg ?? null, { digits: 2, sigma: sigmaDeg?.rollDeg ?? null }),
+			figure('pitch-shown', shown?.pitchDeg ?? null, { digits: 1 }),
+			figure('level-seconds', answer.levelS, { digits: 0 }),
 		],
 		plots: [
 			{

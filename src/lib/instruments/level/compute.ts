@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { counted } from '$lib/core/words/counted';
 import { fields } from './form';
 import { working } from '../form';
@@ -26,18 +27,15 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'It reads level as wanted'),
 		figures: [
-			{ label: 'Roll to trim, right positive', value: trim?.rollDeg ?? null, unit: '°', sigma: answer.sigmaDeg },
-			{ label: 'Pitch to trim, nose-up positive', value: trim?.pitchDeg ?? null, unit: '°', sigma: answer.sigmaDeg },
-			{
-				label: 'Tilt of the surface',
-				value: answer.surfaceTiltDeg,
-				unit: '°',
+			figure('roll-trim', trim?.rollDeg ?? null, { sigma: answer.sigmaDeg }),
+			figure('pitch-trim', trim?.pitchDeg ?? null, { sigma: answer.sigmaDeg }),
+			figure('surface-tilt', answer.surfaceTiltDeg, {
 				digits: 1,
 				note:
 					answer.surfaceTowardDeg === null ? '' : `falls toward ${answer.surfaceTowardDeg.toFixed(0)}° from the nose`,
-			},
-			{ label: 'Untrimmed it would push', value: answer.driftMps2, unit: 'm/s²' },
-			{ label: 'and after 5 s be away', value: answer.driftAfter5sM, unit: 'm', quantity: 'height', digits: 1 },
+			}),
+			figure('untrimmed-push', answer.driftMps2),
+			figure('untrimmed-drift', answer.driftAfter5sM, { digits: 1 }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { judge, reason } from '$lib/core/finding/reasons';
@@ -52,16 +53,13 @@ export const compute = working(fields, async (input) => {
 				}
 			: {}),
 		figures: [
-			{ label: 'Yaw to enter', value: change?.wanted.yawDeg ?? null, unit: '°', digits: 0 },
-			{ label: 'Pitch to enter', value: change?.wanted.pitchDeg ?? null, unit: '°', digits: 0 },
-			{ label: 'Roll to enter', value: change?.wanted.rollDeg ?? null, unit: '°', digits: 0 },
-			{
-				label: 'Gestures off by',
-				value: answer.agreementDeg,
-				unit: '°',
+			figure('mounting-yaw', change?.wanted.yawDeg ?? null, { digits: 0 }),
+			figure('mounting-pitch', change?.wanted.pitchDeg ?? null, { digits: 0 }),
+			figure('mounting-roll', change?.wanted.rollDeg ?? null, { digits: 0 }),
+			figure('gesture-error', answer.agreementDeg, {
 				digits: 0,
 				note: `next mounting ${answer.runnerUpDeg?.toFixed(0) ?? '–'}° off`,
-			},
+			}),
 		],
 		plots: change ? [{ kind: 'board', title: 'How the board sits', ...change.wanted }] : [],
 		tables: answer.rotation

@@ -1,4 +1,4 @@
-import { RESISTANCE } from '../given';
+import { figure } from '$lib/core/figures/figure';
 import { report } from '../instrument';
 import { fields } from './form';
 import { working } from '../form';
@@ -36,34 +36,19 @@ export const compute = working(fields, async ({ form: v }) => {
 				? answer.reasons[0].text
 				: `${minutes(answer.flightTimeS)?.toFixed(1)} minutes in the hover; set the timer to ${minutes(answer.timerS)?.toFixed(1)}`,
 		figures: [
-			{
-				label: 'Flight time above the reserve',
-				value: minutes(answer.flightTimeS),
-				unit: 'min',
-				digits: 1,
-				sigma: minutes(answer.flightTimeSigmaS),
-			},
-			{ label: 'Timer', value: minutes(answer.timerS), unit: 'min', digits: 1, note: 'one sigma earlier' },
-			{ label: 'Charge', value: answer.chargePct, unit: '%', digits: 0, sigma: answer.chargeSigmaPct },
-			{ label: 'Usable', value: answer.usableWh, unit: 'Wh', digits: 0, sigma: answer.usableSigmaWh },
-			{
-				label: 'Spread of the cells',
-				value: answer.spreadMv,
-				unit: 'mV',
-				digits: 0,
-				note: `limit ${powerLimits.spreadMv.value}`,
-			},
-			{ label: RESISTANCE, value: answer.resistancePerCellMohm, unit: 'mΩ', digits: 1 },
-			{
-				label: 'Capacity',
-				value: answer.capacityMah,
-				unit: 'mAh',
+			figure('flight-time', minutes(answer.flightTimeS), { digits: 1, sigma: minutes(answer.flightTimeSigmaS) }),
+			figure('timer', minutes(answer.timerS), { digits: 1, note: 'one sigma earlier' }),
+			figure('charge', answer.chargePct, { digits: 0, sigma: answer.chargeSigmaPct }),
+			figure('usable', answer.usableWh, { digits: 0, sigma: answer.usableSigmaWh }),
+			figure('cell-spread', answer.spreadMv, { digits: 0, note: `limit ${powerLimits.spreadMv.value}` }),
+			figure('cell-resistance', answer.resistancePerCellMohm, { digits: 1 }),
+			figure('capacity', answer.capacityMah, {
 				digits: 0,
 				sigma: answer.capacitySigmaMah,
 				note: `${answer.healthPct.toFixed(0)} % of what is printed`,
-			},
-			{ label: 'It warns after', value: minutes(answer.warnAtS), unit: 'min', digits: 1 },
-			{ label: 'and acts after', value: minutes(answer.actAtS), unit: 'min', digits: 1 },
+			}),
+			figure('warns-after', minutes(answer.warnAtS), { digits: 1 }),
+			figure('acts-after', minutes(answer.actAtS), { digits: 1 }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { compassLimits } from '$lib/core/compass/limits';
@@ -14,15 +15,9 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The two compasses agree over the whole turn'),
 		figures: [
-			{
-				label: 'They part by, at worst',
-				value: answer.worstDeg,
-				unit: '°',
-				digits: 1,
-				note: `limit ${compassLimits.pairDeg.value}`,
-			},
-			{ label: 'in the mean', value: answer.meanDeg, unit: '°', digits: 1 },
-			{ label: 'The second is turned by', value: answer.yawDeg, unit: '°', digits: 0 },
+			figure('pair-worst', answer.worstDeg, { digits: 1, note: `limit ${compassLimits.pairDeg.value}` }),
+			figure('pair-mean', answer.meanDeg, { digits: 1 }),
+			figure('pair-turned', answer.yawDeg, { digits: 0 }),
 		],
 		plots: series
 			? [

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { showNumber } from '$lib/core/words/figures';
 import { fields } from './form';
 import { working } from '../form';
@@ -15,16 +16,9 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The pressure height is quiet, and nothing moves it'),
 		figures: [
-			{
-				label: 'Throttle or wind moves it by',
-				value: answer.swingM,
-				unit: 'm',
-				quantity: 'height',
-				digits: 1,
-				sigma: answer.perDisturbanceSigma,
-			},
-			{ label: 'Noise', value: answer.noiseM, unit: 'm' },
-			{ label: 'Drift', value: answer.driftMPerMin, unit: 'm/min' },
+			figure('pressure-shift', answer.swingM, { digits: 1, sigma: answer.perDisturbanceSigma }),
+			figure('pressure-noise', answer.noiseM),
+			figure('pressure-drift', answer.driftMPerMin),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { greatest } from 'd3-array';
 import { positionLimits } from '$lib/core/position/limits';
 import { fields } from './form';
@@ -14,15 +15,9 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The line has room to spare'),
 		figures: [
-			{
-				label: 'The line is full to',
-				value: answer.loadPct,
-				unit: '%',
-				digits: 0,
-				note: `limit ${positionLimits.linkLoadPct.value}`,
-			},
-			{ label: 'Rate', value: answer.rateHz, unit: 'Hz', digits: 1 },
-			{ label: 'Each time it sends', value: answer.bytesPerEpoch, unit: 'bytes', digits: 0 },
+			figure('line-full', answer.loadPct, { digits: 0, note: `limit ${positionLimits.linkLoadPct.value}` }),
+			figure('line-rate', answer.rateHz, { digits: 1 }),
+			figure('line-bytes', answer.bytesPerEpoch, { digits: 0 }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { auditSettings } from '$lib/core/return/audit';
@@ -47,9 +48,9 @@ export const compute = working(fields, async ({ form: v }) => {
 	return {
 		...report(answer, 'Every rule is met'),
 		figures: [
-			{ label: 'Rules that stop', value: count('fail'), unit: `of ${answer.rules}`, digits: 0 },
-			{ label: 'Rules to mind', value: count('caution'), unit: '', digits: 0 },
-			{ label: 'Rules met', value: count('pass'), unit: '', digits: 0 },
+			figure('rules-no-go', count('fail'), { unit: `of ${answer.rules}`, digits: 0 }),
+			figure('rules-caution', count('caution'), { digits: 0 }),
+			figure('rules-ok', count('pass'), { digits: 0 }),
 		],
 		states: [
 			{ key: 'returnAltitudeM', value: v.returnHeightM },

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { showNumber } from '$lib/core/words/figures';
 import { fields } from './form';
 import { working } from '../form';
@@ -16,22 +17,13 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The field of this place is as the model says'),
 		figures: [
-			{
-				label: 'Strength here',
-				value: answer.strengthUt,
-				unit: 'µT',
+			figure('field-strength', answer.strengthUt, {
 				digits: 1,
 				sigma: answer.strengthSigmaUt,
 				note: `model ${model.totalUt.toFixed(1)}`,
-			},
-			{
-				label: 'Dip here',
-				value: answer.dipDeg,
-				unit: '°',
-				digits: 1,
-				note: `model ${model.inclinationDeg.toFixed(1)}`,
-			},
-			{ label: 'Stood still', value: answer.stillS, unit: 's', digits: 0 },
+			}),
+			figure('dip', answer.dipDeg, { digits: 1, note: `model ${model.inclinationDeg.toFixed(1)}` }),
+			figure('held-still', answer.stillS, { digits: 0 }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { counted } from '$lib/core/words/counted';
 import { fields } from './form';
 import { working } from '../form';
@@ -29,27 +30,12 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, `Raw level is off by ${answer.levelErrorDeg?.toFixed(1)}°; corrected it is right`),
 		figures: [
-			{
-				label: 'Raw level is off by',
-				value: answer.levelErrorDeg,
-				unit: '°',
+			figure('level-raw', answer.levelErrorDeg, {
 				digits: 1,
 				sigma: sigma ? (Math.max(sigma[0], sigma[1]) / STANDARD_GRAVITY_MPS2) * DEG_PER_RAD : null,
-			},
-			{
-				label: 'Misfit of the poses',
-				value: answer.residualRmsMps2,
-				unit: 'm/s²',
-				digits: 3,
-				note: `limit ${inertialLimits.residualMps2.value}`,
-			},
-			{
-				label: 'Faces held',
-				value: facesOf(answer).length,
-				unit: 'of 6',
-				digits: 0,
-				note: facesOf(answer).join(', '),
-			},
+			}),
+			figure('pose-misfit', answer.residualRmsMps2, { digits: 3, note: `limit ${inertialLimits.residualMps2.value}` }),
+			figure('faces-held', facesOf(answer).length, { digits: 0, note: facesOf(answer).join(', ') }),
 		],
 		kept: accelKept(answer),
 		plots: [

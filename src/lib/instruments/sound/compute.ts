@@ -1,9 +1,9 @@
+import { figure } from '$lib/core/figures/figure';
 import { InputError } from '$lib/core/finding/inputError';
 import { reviewSound } from '$lib/core/propulsion/sound';
 import { soundLimits as limits } from '$lib/core/propulsion/soundLimits';
 import { points } from '../files';
 import { working } from '../form';
-import { SURGE, TONE } from '../given';
 import { report } from '../instrument';
 import { fields } from './form';
 
@@ -16,25 +16,12 @@ export const compute = working(fields, (input, progress) => {
 	return {
 		...report(answer, `The motors run evenly, within ±${surgePct?.toFixed(1)} %`),
 		figures: [
-			{
-				label: SURGE,
-				value: surgePct,
-				unit: '%',
-				digits: 1,
-				sigma: answer.surgeSigmaPct,
-				note: `limit ${limits.surgePct.value}`,
-			},
-			{ label: 'Rate of surging', value: surgeHz, unit: 'Hz', digits: 1 },
-			{ label: TONE, value: toneHz, unit: 'Hz', digits: 0, sigma: answer.toneSigmaHz },
-			{ label: 'Slower than a second, ±', value: answer.slowPct, unit: '%', digits: 1, note: 'gusts and hands' },
-			{
-				label: 'Once a turn against the blades',
-				value: answer.onceATurnDb,
-				unit: 'dB',
-				digits: 0,
-				note: 'grows with a chipped or unbalanced propeller',
-			},
-			{ label: 'Motors heard', value: 100 * answer.heard, unit: '% of the time', digits: 0 },
+			figure('surging', surgePct, { digits: 1, sigma: answer.surgeSigmaPct, note: `limit ${limits.surgePct.value}` }),
+			figure('surging-rate', surgeHz, { digits: 1 }),
+			figure('motor-tone', toneHz, { digits: 0, sigma: answer.toneSigmaHz }),
+			figure('surging-slow', answer.slowPct, { digits: 1, note: 'gusts and hands' }),
+			figure('blade-balance', answer.onceATurnDb, { digits: 0, note: 'grows with a chipped or unbalanced propeller' }),
+			figure('motors-heard', 100 * answer.heard, { digits: 0 }),
 		],
 		plots:
 			track.t.length > 0

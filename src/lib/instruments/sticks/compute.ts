@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { radioLimits } from '$lib/core/radio/limits';
@@ -21,28 +22,13 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'Every stick rests at its centre and reaches both ends'),
 		figures: [
-			{ label: 'Dead band to set', value: worst('deadBand'), unit: '%', digits: 1 },
-			{
-				label: 'Largest centre error',
-				value: worst('centre'),
-				unit: '%',
-				digits: 1,
-				note: `limit ${100 * radioLimits.centre.value}`,
-			},
-			{
-				label: 'Largest hysteresis',
-				value: worst('hysteresis'),
-				unit: '%',
+			figure('deadband', worst('deadBand'), { digits: 1 }),
+			figure('stick-centre', worst('centre'), { digits: 1, note: `limit ${100 * radioLimits.centre.value}` }),
+			figure('stick-hysteresis', worst('hysteresis'), {
 				digits: 1,
 				note: `limit ${100 * radioLimits.hysteresis.value}`,
-			},
-			{
-				label: 'Most jitter',
-				value: worst('jitter'),
-				unit: '%',
-				digits: 1,
-				note: `limit ${100 * radioLimits.jitter.value}`,
-			},
+			}),
+			figure('stick-jitter', worst('jitter'), { digits: 1, note: `limit ${100 * radioLimits.jitter.value}` }),
 		],
 		plots: [
 			{

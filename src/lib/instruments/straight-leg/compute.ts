@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working, type FormOf } from '../form';
 import { excludedAboveDeg, reviewLegs } from '$lib/core/hover/straightLeg';
@@ -19,10 +20,7 @@ export const compute = working(fields, async ({ form: v }) => {
 	const legs = v.back === 'yes' ? [leg(v, 1), leg(v, 2)] : [leg(v, 1)];
 	const answer = reviewLegs(legs[0], legs[1] ?? null, v.wind);
 	const { compassErrorDeg, sigmaDeg } = answer;
-	const error = {
-		...{ label: 'Compass reads too far clockwise by', value: compassErrorDeg, unit: '°', digits: 0 },
-		sigma: sigmaDeg,
-	};
+	const error = figure('leg-error', compassErrorDeg, { digits: 0, sigma: sigmaDeg });
 	const excludedDeg =
 		compassErrorDeg === null || sigmaDeg === null ? null : excludedAboveDeg(compassErrorDeg, sigmaDeg);
 	const told = compassErrorDeg !== null && sigmaDeg !== null && Math.abs(compassErrorDeg) > 2 * sigmaDeg;
@@ -43,8 +41,8 @@ export const compute = working(fields, async ({ form: v }) => {
 		],
 		figures: [
 			// An error is shown large only where it is told from none.
-			...(told ? [error] : [{ label: 'Errors excluded above', value: excludedDeg, unit: '°', digits: 0 }, error]),
-			{ label: 'Course without the wind', value: answer.courseDeg, unit: '°', digits: 0 },
+			...(told ? [error] : [figure('leg-excluded', excludedDeg, { digits: 0 }), error]),
+			figure('leg-course', answer.courseDeg, { digits: 0 }),
 		],
 	};
 });

@@ -1,4 +1,4 @@
-import { CLEAN_EAST, CLEAN_NORTH } from '../given';
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { compassLimits } from '$lib/core/compass/limits';
@@ -22,32 +22,18 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'The field is even over the whole walk: turn the compass anywhere here'),
 		figures: [
-			{
-				label: 'Largest deviation',
-				value: answer.worstUt,
-				unit: 'µT',
-				digits: 1,
-				note: `clean below ${compassLimits.surveyUt.value}`,
-			},
-			{
-				label: 'Clean ground',
-				value: answer.cleanShare === null ? null : 100 * answer.cleanShare,
-				unit: '%',
-				digits: 0,
-			},
-			{
-				label: 'Usual strength',
-				value: answer.medianUt,
-				unit: 'µT',
+			figure('field-deviation', answer.worstUt, { digits: 1, note: `clean below ${compassLimits.surveyUt.value}` }),
+			figure('clean-ground', answer.cleanShare === null ? null : 100 * answer.cleanShare, { digits: 0 }),
+			figure('field-usual', answer.medianUt, {
 				digits: 1,
 				note: `model ${answer.modelUt?.toFixed(1) ?? '–'}, the sensor’s own offset in it`,
-			},
+			}),
 		],
 		...(answer.cleanAt
 			? {
 					kept: [
-						{ label: CLEAN_NORTH, value: answer.cleanAt.north - (track.north[0] ?? 0), unit: 'm' },
-						{ label: CLEAN_EAST, value: answer.cleanAt.east - (track.east[0] ?? 0), unit: 'm' },
+						figure('clean-north', answer.cleanAt.north - (track.north[0] ?? 0)),
+						figure('clean-east', answer.cleanAt.east - (track.east[0] ?? 0)),
 					],
 				}
 			: {}),

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { auditSwitches } from '$lib/core/radio/switches';
@@ -29,9 +30,9 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'Every position gives what its range says'),
 		figures: [
-			{ label: 'To change', value: of('fail'), unit: '', digits: 0 },
-			{ label: 'To mind', value: of('caution'), unit: '', digits: 0 },
-			{ label: 'Positions looked at', value: answer.positions.length, unit: '', digits: 0 },
+			figure('switches-to-change', of('fail'), { digits: 0 }),
+			figure('rules-caution', of('caution'), { digits: 0 }),
+			figure('switch-positions', answer.positions.length, { digits: 0 }),
 		],
 		plots:
 			request.switches.length === 0

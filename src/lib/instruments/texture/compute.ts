@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { payloadLimits } from '$lib/core/payload/limits';
@@ -11,21 +12,15 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, 'A downward camera can hold on to this'),
 		figures: [
-			{
-				label: 'Surface with something to follow',
-				value: 100 * answer.cornerShare,
-				unit: '%',
+			figure('surface-texture', 100 * answer.cornerShare, {
 				digits: 0,
 				note: `wanted ${100 * payloadLimits.cornerShare.value}`,
-			},
-			{
-				label: 'Alike to itself one step on',
-				value: 100 * answer.repetition,
-				unit: '%',
+			}),
+			figure('surface-repeat', 100 * answer.repetition, {
 				digits: 0,
 				note: `at most ${100 * payloadLimits.repetition.value}`,
-			},
-			{ label: 'Light', value: answer.brightness, unit: 'of 255', digits: 0 },
+			}),
+			figure('light', answer.brightness, { digits: 0 }),
 		],
 		plots: [{ kind: 'picture', title: 'The picture measured', line: null }],
 	};

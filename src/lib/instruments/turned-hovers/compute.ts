@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working, type FormOf } from '../form';
 import { compareTurnedHovers } from '$lib/core/hover/twoHovers';
@@ -19,28 +20,14 @@ export const compute = working(fields, async ({ form: v }) => {
 	return {
 		...report(answer, answer.reasons[0].text),
 		figures: [
-			{
-				label: 'Level leans right by',
-				value: answer.trim?.rollDeg ?? null,
-				unit: '°',
-				sigma: answer.trim?.sigmaDeg ?? null,
-			},
-			{
-				label: 'and nose-up by',
-				value: answer.trim?.pitchDeg ?? null,
-				unit: '°',
-				sigma: answer.trim?.sigmaDeg ?? null,
-			},
-			{
-				label: 'Wind',
-				value: answer.wind?.speedMps ?? null,
-				unit: 'm/s',
-				quantity: 'speed',
+			figure('level-right', answer.trim?.rollDeg ?? null, { sigma: answer.trim?.sigmaDeg ?? null }),
+			figure('level-nose-up', answer.trim?.pitchDeg ?? null, { sigma: answer.trim?.sigmaDeg ?? null }),
+			figure('wind-speed', answer.wind?.speedMps ?? null, {
 				digits: 1,
 				sigma: answer.wind?.sigmaMps ?? null,
 				note: answer.wind ? `from ${answer.wind.fromDeg.toFixed(0)}°` : '',
-			},
-			{ label: 'Turned by', value: answer.turnedDeg, unit: '°', digits: 0 },
+			}),
+			figure('turned-by', answer.turnedDeg, { digits: 0 }),
 		],
 		plots: [
 			{

@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { inertialLimits } from '$lib/core/inertial/limits';
@@ -16,15 +17,9 @@ export const compute = working(fields, async (input) => {
 	return {
 		...report(answer, `It shakes by ${most?.toFixed(1)} m/s²: the estimates do not suffer`),
 		figures: [
-			{
-				label: 'Shaking, worst axis',
-				value: most,
-				unit: 'm/s²',
-				digits: 1,
-				note: `limit ${inertialLimits.vibrationMps2.value}`,
-			},
-			{ label: 'Samples at the sensor’s end', value: answer.clippedPct, unit: '%' },
-			{ label: 'Sampled at', value: answer.sampleRateHz, unit: 'Hz', digits: 0 },
+			figure('vibration', most, { digits: 1, note: `limit ${inertialLimits.vibrationMps2.value}` }),
+			figure('clipping', answer.clippedPct),
+			figure('sample-rate', answer.sampleRateHz, { digits: 0 }),
 		],
 		plots: spectrum
 			? [

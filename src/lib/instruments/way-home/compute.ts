@@ -1,3 +1,4 @@
+import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
 import { planReturn } from '$lib/core/return/plan';
@@ -64,38 +65,15 @@ export const compute = working(fields, async ({ form: v }) => {
 				: 'What it does without the link is within the plan',
 		),
 		figures: [
-			{
-				label: 'Lands with',
-				value: answer.landWithWh,
-				unit: 'Wh',
+			figure('land-energy', answer.landWithWh, {
 				digits: 1,
 				note: `reserve ${((request.pack.usableWh * request.pack.reservePct) / 100).toFixed(1)}`,
-			},
-			{ label: 'Uses', value: answer.totalWh, unit: 'Wh', digits: 1 },
-			{ label: 'Time', value: answer.totalTimeS, unit: 's', digits: 0 },
-			{ label: 'Turn back within', value: answer.turnBackAtS, unit: 's', digits: 0, note: 'of hovering here' },
-			...(request.obstacles.length === 0
-				? []
-				: [
-						{
-							label: 'Clear of the things in the way by',
-							value: answer.clearance.minM,
-							unit: 'm',
-							quantity: 'height' as const,
-							digits: 0,
-						},
-					]),
-			...(answer.touchdown && !home
-				? [
-						{
-							label: 'Touches down from home at',
-							value: answer.touchdown.distanceM,
-							unit: 'm',
-							quantity: 'height' as const,
-							digits: 0,
-						},
-					]
-				: []),
+			}),
+			figure('energy-used', answer.totalWh, { digits: 1 }),
+			figure('return-time', answer.totalTimeS, { digits: 0 }),
+			figure('turn-back-within', answer.turnBackAtS, { digits: 0, note: 'of hovering here' }),
+			...(request.obstacles.length === 0 ? [] : [figure('clearance', answer.clearance.minM, { digits: 0 })]),
+			...(answer.touchdown && !home ? [figure('touchdown-distance', answer.touchdown.distanceM, { digits: 0 })] : []),
 		],
 		plots: [
 			{
