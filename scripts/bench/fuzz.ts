@@ -139,7 +139,11 @@ interface Tally {
 }
 const tally = (): Tally => ({ answered: 0, refused: 0, slowest: 0, faults: [] });
 const row = (what: string, { answered, refused, slowest, faults }: Tally) => ({
-	...{ what, answered, 'refused by name': refused, 'slowest, ms': Number(slowest.toFixed(0)), faults: faults.length },
+	what,
+	answered,
+	'refused by name': refused,
+	'slowest, ms': Number(slowest.toFixed(0)),
+	faults: faults.length,
 });
 
 /** Bodies of a real size, where an example only shows the shape. */

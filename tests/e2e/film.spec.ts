@@ -9,7 +9,8 @@ test.use({ storageState: DEMO_STATE });
  * 640 + 70 sin 0.7t + 25 sin 1.9t across, 360 + 18 sin 0.9t down.
  */
 const FILM = {
-	...{ name: 'hover.webm', mimeType: 'video/webm' },
+	name: 'hover.webm',
+	mimeType: 'video/webm',
 	// Written in hexadecimal, so that the repository holds text alone.
 	buffer: Buffer.from(readFileSync('tests/e2e/fixtures/hover.webm.hex', 'utf8').replaceAll('\n', ''), 'hex'),
 };

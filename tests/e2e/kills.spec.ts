@@ -24,7 +24,11 @@ async function mortal(use: Pick<PlaywrightTestOptions, 'baseURL' | 'viewport'> &
 	const folder = mkdtempSync(join(tmpdir(), 'winglogos-kills-'));
 	let context: BrowserContext;
 	const open = async (): Promise<Page> => {
-		context = await chromium.launchPersistentContext(folder, { ...use.launchOptions, ...use });
+		context = await chromium.launchPersistentContext(folder, {
+			...use.launchOptions,
+			baseURL: use.baseURL ?? '',
+			viewport: use.viewport ?? null,
+		});
 		return context.pages()[0] ?? context.newPage();
 	};
 	return {

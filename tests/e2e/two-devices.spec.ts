@@ -43,7 +43,9 @@ test('three sessions side by side on two devices, each with its names, merged in
 }) => {
 	test.setTimeout(240_000);
 	// The second device begins with what the first knows.
-	const second = await (await browser.newContext({ baseURL, storageState: { cookies: [], origins: [] } })).newPage();
+	const second = await (
+		await browser.newContext({ baseURL: baseURL ?? '', storageState: { cookies: [], origins: [] } })
+	).newPage();
 	await bringIn(second, 'evening-before.zip', await exportAll(page));
 
 	await morning(page, 'Dunlin', 'Ines Marlowe', 'Tamsin Reed');

@@ -20,8 +20,8 @@ test('temperatures by part: one hotter than the others is named, and stands besi
 		['Motor 4, rear left', '39'],
 	])
 		await page.getByLabel(part, { exact: true }).fill(celsius);
-	await page.getByLabel('Pack', { exact: true }).fill('34');
-	await page.getByLabel('Pack', { exact: true }).blur();
+	await page.getByLabel('Battery', { exact: true }).fill('34');
+	await page.getByLabel('Battery', { exact: true }).blur();
 	await expect(h1).toHaveText('Motor 2, front right is hotter than the others of its kind');
 	await expectAccessible(page, 'temperatures');
 	await page.reload();

@@ -11,15 +11,29 @@ import { knownFor, type Known } from './known';
 
 const AT = '2026-05-14T09:00:00.000Z';
 const site: Site = {
-	...{ id: 's', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT },
+	id: 's',
+	name: 'Saltings',
+	latDeg: 54.2,
+	lonDeg: -3.1,
+	altM: 10,
+	notes: '',
+	updatedAt: AT,
 	obstacles: [
 		{ id: 'o1', name: 'Poplars', bearingDeg: 40, distanceM: 90, heightM: 24, widthM: 30 },
 		{ id: 'o2', name: 'Shed', bearingDeg: 200, distanceM: 30, heightM: 5, widthM: 6 },
 	],
 };
 const pack: Pack = {
-	...{ id: 'p', name: 'Pack 3', aircraftId: 'a', cells: 6, capacityMah: 5200, chemistry: 'high-voltage' },
-	...{ cycles: 41, boughtOn: '2026-01-01', notes: '', updatedAt: AT },
+	id: 'p',
+	name: 'Pack 3',
+	aircraftId: 'a',
+	cells: 6,
+	capacityMah: 5200,
+	chemistry: 'high-voltage',
+	cycles: 41,
+	boughtOn: '2026-01-01',
+	notes: '',
+	updatedAt: AT,
 };
 const WIND = { fromDeg: 240, speedMps: 4, gustMps: 6 };
 /** What a session with these records knows. */

@@ -82,7 +82,9 @@ const parts = fc
 			aircraft: demo.aircraft.filter(({ id }) => needs('aircraftId').has(id)),
 			sites: demo.sites.filter(({ id }) => needs('siteId').has(id)),
 			packs: demo.packs.filter(({ id }) => needs('packId').has(id)),
-			...{ sessions: sessions.map((session) => asOf(session, entries)), entries, photos: [] },
+			sessions: sessions.map((session) => asOf(session, entries)),
+			entries,
+			photos: [],
 		};
 	});
 

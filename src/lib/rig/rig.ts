@@ -1,5 +1,5 @@
 import { fieldAt } from '../core/earth/field';
-import { IDENTITY } from '../core/frames/mat3';
+import { IDENTITY, ofRows } from '../core/frames/mat3';
 import { seededRng } from '../core/math/random';
 import { rotationZ, rotationX } from '../core/frames/rotation';
 import { multiply, type Mat3 } from '../core/frames/mat3';
@@ -66,7 +66,7 @@ const STRETCHED: Mat3 = [
 	[0, 0.992, 0],
 	[0, 0, 1.007],
 ];
-const round = (m: Mat3): Mat3 => m.map((row) => row.map(Math.round)) as unknown as Mat3;
+const round = (m: Mat3): Mat3 => ofRows(m.map((row) => row.map(Math.round)));
 
 /** True sensors of the practice aircraft at a place and date, drawn from its seed. */
 export function imuTruth(seed: number, faults: RigFaults, place: RigPlace, date: string): ImuTruth {

@@ -20,8 +20,8 @@ export type Reason = z.infer<typeof reasonSchema>;
 /** Every answer carries these two. Reasons stand worst first. */
 export const judgedShape = { verdict: verdictSchema, reasons: z.array(reasonSchema) };
 
-export const vec3Schema = z.tuple([z.number(), z.number(), z.number()]);
-export const mat3Schema = z.tuple([vec3Schema, vec3Schema, vec3Schema]);
+export const vec3Schema = z.tuple([z.number(), z.number(), z.number()]).readonly();
+export const mat3Schema = z.tuple([vec3Schema, vec3Schema, vec3Schema]).readonly();
 
 const isoDate = z.string().refine((text) => {
 	const at = Date.parse(`${text}T00:00:00Z`);
@@ -76,3 +76,6 @@ export interface Series {
 	y: ArrayLike<number>;
 	z: ArrayLike<number>;
 }
+
+/** Fields of a thing as far as they are entered: one that was emptied is undefined. */
+export type Draft<T> = { [K in keyof T]?: T[K] | undefined };

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { reasonSchema, verdictSchema } from './common';
+import { mat3Schema, reasonSchema, vec3Schema, verdictSchema } from './common';
 import { statedFactSchema, usedFactSchema } from './facts';
 import {
 	eventExtentSchema,
@@ -46,10 +46,10 @@ export const calibrationSchema = z.object({
 	/** Of entries before grades: the data were simulated. */
 	practice: z.boolean().optional(),
 	sourceName: z.string().max(200),
-	hardIronUt: z.tuple([z.number(), z.number(), z.number()]),
+	hardIronUt: vec3Schema,
 	/** One standard deviation of each offset; older records have none. */
-	hardIronSigmaUt: z.tuple([z.number(), z.number(), z.number()]).optional(),
-	softIron: z.array(z.array(z.number()).length(3)).length(3),
+	hardIronSigmaUt: vec3Schema.optional(),
+	softIron: mat3Schema,
 	fieldUt: z.number(),
 	headingSigmaDeg: z.number(),
 	headingBeforeDeg: z.number(),

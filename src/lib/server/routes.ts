@@ -164,7 +164,11 @@ export const ROUTES = {
 			wind: { scale: 2, fromDeg: 250 },
 			views: [
 				{
-					...{ hover: 'first', person: 'pilot', durationS: 60, heightM: 2, farthest: { value: 2, unit: 'steps' } },
+					hover: 'first',
+					person: 'pilot',
+					durationS: 60,
+					heightM: 2,
+					farthest: { value: 2, unit: 'steps' },
 					marks: [0, 15, 30, 45, 58].map((t) => ({ t, kind: 'still' })),
 				},
 			],

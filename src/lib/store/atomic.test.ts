@@ -28,8 +28,15 @@ import { saveSettingsSheet } from './settingsSheet';
 const AT = '2026-05-14T09:00:00.000Z';
 const aircraft = (): Aircraft => ({ ...newAircraft('a1', 'multirotor', AT), name: 'Dunlin', firmware: '4.1' });
 const pack = (id: string): Pack => ({
-	...{ id, name: id, aircraftId: 'a1', cells: 4, capacityMah: 5000, cycles: 3, boughtOn: '2026-01-01' },
-	...{ notes: '', updatedAt: AT },
+	id,
+	name: id,
+	aircraftId: 'a1',
+	cells: 4,
+	capacityMah: 5000,
+	cycles: 3,
+	boughtOn: '2026-01-01',
+	notes: '',
+	updatedAt: AT,
 });
 const site = { id: 'p1', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT };
 const KILLED = 'killed between two writes';
@@ -58,7 +65,12 @@ async function prepare() {
 	await savePack(pack('k1'));
 	await savePack(pack('k2'));
 	({ id: session } = await startSession({
-		...{ kind: 'flight' as const, title: 'Morning', aircraftId: 'a1', siteId: 'p1', packId: 'k1', pilot: 'Pilot' },
+		kind: 'flight' as const,
+		title: 'Morning',
+		aircraftId: 'a1',
+		siteId: 'p1',
+		packId: 'k1',
+		pilot: 'Pilot',
 	}));
 	await saveSettingsSheet('a1', { note: '', values: [{ name: 'gain', value: '1' }] });
 }
@@ -67,8 +79,13 @@ beforeEach(prepare);
 const flight = (what: 'took-off' | 'landed') =>
 	({ kind: 'flight', task: 'flying', what, note: '', landAfterMin: null }) as const;
 const photo = {
-	...{ of: { table: 'sessions', id: '' }, task: 'frame', caption: 'c', widthPx: 1, heightPx: 1 },
-	...{ jpeg: '/9j/', sha256: 'a'.repeat(64) },
+	of: { table: 'sessions', id: '' },
+	task: 'frame',
+	caption: 'c',
+	widthPx: 1,
+	heightPx: 1,
+	jpeg: '/9j/',
+	sha256: 'a'.repeat(64),
 } as const;
 
 /** Every action of the pilot that writes more than one row. */

@@ -5,17 +5,15 @@ import { examineAll, examined } from './examined';
 
 const AT = '2026-05-14T09:00:00.000Z';
 const body = (seq: number): EntryBody => ({
-	...{
-		id: `e${seq}`,
-		sessionId: 's',
-		aircraftId: 'a',
-		seq,
-		at: AT,
-		zoneMin: 0,
-		by: 'Ines',
-		station: 'plan',
-		corrects: null,
-	},
+	id: `e${seq}`,
+	sessionId: 's',
+	aircraftId: 'a',
+	seq,
+	at: AT,
+	zoneMin: 0,
+	by: 'Ines',
+	station: 'plan',
+	corrects: null,
 	payload: { kind: 'event', task: 'event', what: 'knock', note: `number ${seq}` },
 });
 /** A chain of a length. */

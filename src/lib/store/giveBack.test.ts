@@ -37,7 +37,13 @@ beforeEach(async () => {
 	await saveAircraft({ ...newAircraft('a', 'multirotor', AT), name: 'Redshank' });
 	await saveSite({ id: 's', name: 'Field', latDeg: 54, lonDeg: -3, altM: 0, notes: '', updatedAt: AT });
 	await savePack({
-		...{ id: 'p', name: 'R-1', aircraftId: 'a', cells: 4, capacityMah: 4000, cycles: 0, boughtOn: '2026-01-01' },
+		id: 'p',
+		name: 'R-1',
+		aircraftId: 'a',
+		cells: 4,
+		capacityMah: 4000,
+		cycles: 0,
+		boughtOn: '2026-01-01',
 		notes: '',
 		updatedAt: AT,
 	});

@@ -2,7 +2,7 @@ import { localDay } from '$lib/core/words/calendar';
 import { max } from 'd3-array';
 import type { EntryPayload, TestPayload } from '$lib/schema/entries';
 import { gradeOf } from '$lib/core/evidence/grade';
-import { undoneBy } from '$lib/core/evidence/undoes';
+import { undoneBy } from '$lib/core/session/checklist/undoes';
 import { isEvidence } from '$lib/core/evidence/standing';
 import { valueIn } from '$lib/core/figures/figure';
 import { db } from './db';

@@ -351,7 +351,10 @@ export async function noteImport(events: Merge['events']): Promise<void> {
 		for (const { aircraftId, event } of events) {
 			if (aircraftId !== session.aircraftId || event.at < session.startedAt || session.kind === 'rehearsal') continue;
 			await append(session, session.place.station, session.pilot, null, {
-				...{ kind: 'event', task: 'event', what: event.kind, note: event.note },
+				kind: 'event',
+				task: 'event',
+				what: event.kind,
+				note: event.note,
 				...eventExtentSchema.parse(event),
 			});
 		}

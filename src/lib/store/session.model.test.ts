@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aircraftDue } from '$lib/core/due/aircraftDue';
 import { lastDone } from '$lib/core/evidence/inForce';
-import { undoneBy } from '$lib/core/evidence/undoes';
+import { undoneBy } from '$lib/core/session/checklist/undoes';
 import { unpackSession } from '$lib/core/record/archive';
 import { assessSession, type SessionState } from '$lib/core/session/assess';
 import { checklistFor } from '$lib/core/session/items';
@@ -175,8 +175,14 @@ const measured = fc
 	.map(({ task, verdict, grade: known }) => {
 		const station = task === 'site-field' ? 'compass' : task;
 		return new Write(station, {
-			...{ kind: 'test', task, sourceName: 'log.csv', headline: 'Found', figures: [], reasons: [] },
-			...{ verdict, grade: known },
+			kind: 'test',
+			task,
+			sourceName: 'log.csv',
+			headline: 'Found',
+			figures: [],
+			reasons: [],
+			verdict,
+			grade: known,
 		});
 	});
 const event = fc
@@ -186,7 +192,12 @@ const decision = fc
 	.record({ task: fc.constantFrom('arm' as const, 'flight' as const), fly: fc.boolean() })
 	.map(({ task, fly }) => {
 		return new Write(task === 'arm' ? 'arm' : 'fly', {
-			...{ kind: 'decision', task, about: task, reason: '', signedBy: 'Pilot', marks: [] },
+			kind: 'decision',
+			task,
+			about: task,
+			reason: '',
+			signedBy: 'Pilot',
+			marks: [],
 			decision: fly ? 'fly' : 'hold',
 		});
 	});

@@ -339,7 +339,9 @@ describe('a backup', () => {
 		);
 		const payloads = (await bundleOf(id)).entries.map(({ payload }) => payload);
 		expect(payloads.filter(({ kind }) => kind === 'session').at(-1)).toMatchObject({
-			...{ what: 'changed', reason: 'Changed by an import.', aircraft: { compassHeadingLimitDeg: 30 } },
+			what: 'changed',
+			reason: 'Changed by an import.',
+			aircraft: { compassHeadingLimitDeg: 30 },
 		});
 		expect(payloads.filter(({ kind }) => kind === 'event')).toMatchObject([{ note: 'since', component: 'motor' }]);
 		expect((await verifySession(id))?.ok).toBe(true);
@@ -688,7 +690,9 @@ describe('a running session of another device', () => {
 		await applyImport(theirs, items);
 		expect((await verifySession(id))?.broken).toEqual([]);
 		expect((await bundleOf(id)).entries.at(-1)?.payload).toMatchObject({
-			...{ kind: 'session', what: 'changed', reason: 'Changed by an import.' },
+			kind: 'session',
+			what: 'changed',
+			reason: 'Changed by an import.',
 			aircraft: { compassHeadingLimitDeg: 4 },
 		});
 	});

@@ -4,8 +4,8 @@
 
 	type Props = HTMLButtonAttributes & {
 		kind?: 'primary' | 'plain' | 'quiet';
-		href?: string;
-		kbd?: string;
+		href?: string | undefined;
+		kbd?: string | undefined;
 		children: Snippet;
 	};
 	let { kind = 'plain', href, kbd, children, class: extra = '', ...rest }: Props = $props();

@@ -14,10 +14,10 @@ export function keepDraft(key: string, read: () => unknown, take: (kept: unknown
 }
 
 /** Of a kept draft just the fields that it names: a schema's defaults must not overwrite what was stored. Null where it does not fit. */
-export function keptFields<T extends object>(schema: z.ZodType<T>, kept: unknown): T | null {
-	const found = schema.safeParse(kept);
+export function keptFields<S extends z.ZodObject>(schema: S, kept: unknown): Partial<z.infer<S>> | null {
+	const found = schema.partial().safeParse(kept);
 	if (!found.success || !kept || typeof kept !== 'object') return null;
-	return Object.fromEntries(Object.entries(found.data).filter(([name]) => name in kept)) as T;
+	return Object.fromEntries(Object.entries(found.data).filter(([name]) => name in kept)) as Partial<z.infer<S>>;
 }
 
 /** Takes up the words of a form by name: those of the same type as it has now; null where none fits. */

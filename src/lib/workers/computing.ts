@@ -102,7 +102,9 @@ interface FilmTask {
 
 const frameOf = ({ rgba, width, height, tS }: FilmPicture): Frame => ({
 	grey: greyOf(rgba, width, height),
-	...{ width, height, tS },
+	width,
+	height,
+	tS,
 });
 
 async function trackFilm(

@@ -12,7 +12,7 @@ import { comparePair } from './pair';
 import { surveySite } from './survey';
 
 const FIELD: Vec3 = [17.5, -0.5, 46];
-const codes = (a: { reasons: { code: string; level?: string }[] }) =>
+const codes = (a: { reasons: { code: string; level?: string | undefined }[] }) =>
 	a.reasons.filter(({ level }) => level !== 'pass').map(({ code }) => code);
 
 describe('throttle interference', () => {

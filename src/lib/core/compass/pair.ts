@@ -2,7 +2,7 @@ import { SingularValueDecomposition, Matrix } from 'ml-matrix';
 import type { PairAnswer } from '../../schema/compassExtras';
 import { DEG } from '../frames/angles';
 import { interpolate } from '../math/interpolate';
-import { apply, determinant, type Mat3 } from '../frames/mat3';
+import { apply, determinant, ofRows, type Mat3 } from '../frames/mat3';
 import { atMost } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
 import { toYawPitchRoll } from '../frames/rotation';
@@ -28,14 +28,14 @@ function align(first: readonly Vec3[], second: readonly Vec3[]): Mat3 | null {
 	const v = svd.rightSingularVectors;
 	if (svd.diagonal[1] < LEAST_SPREAD) return null;
 	const plain = u.mmul(v.transpose()).to2DArray();
-	const mirrored = determinant(plain as unknown as Mat3) < 0;
+	const mirrored = determinant(ofRows(plain)) < 0;
 	const r = mirrored
 		? u
 				.mmul(Matrix.diag([1, 1, -1]))
 				.mmul(v.transpose())
 				.to2DArray()
 		: plain;
-	return r as unknown as Mat3;
+	return ofRows(r);
 }
 
 /**
@@ -77,7 +77,7 @@ export function comparePair(first: Series, second: Series, inclinationDeg: numbe
 	const step = Math.ceil(n / MOST_SHOWN);
 	const shown = [...apart.keys()].filter((i) => i % step === 0);
 	return {
-		rotation: rotation.map((row) => [...row]) as PairAnswer['rotation'],
+		rotation: rotation,
 		yawDeg: toYawPitchRoll(rotation).yawRad / DEG,
 		meanDeg,
 		worstDeg,

@@ -200,7 +200,7 @@ export function fitCompass(request: CompassRequest): CompassAnswer {
 	];
 	return {
 		hardIronUt: offset,
-		softIron: softIron.map((row) => [...row]) as CompassAnswer['softIron'],
+		softIron,
 		fieldUt,
 		...(expected ? { expected } : {}),
 		...(dip ? { measuredDip: { dipDeg: dip.dipDeg, spreadDeg: dip.spreadDeg } } : {}),
@@ -228,7 +228,7 @@ function mountingAnswer([best, next]: MountingRank[]): NonNullable<CompassAnswer
 	const { yawRad, pitchRad, rollRad } = toYawPitchRoll(best.rotation);
 	return {
 		best: {
-			rotation: best.rotation.map((row) => [...row]) as [Triple, Triple, Triple],
+			rotation: best.rotation,
 			yawDeg: yawRad / DEG,
 			pitchDeg: pitchRad / DEG,
 			rollDeg: rollRad / DEG,
@@ -237,5 +237,3 @@ function mountingAnswer([best, next]: MountingRank[]): NonNullable<CompassAnswer
 		runnerUp: next.agreement,
 	};
 }
-
-type Triple = [number, number, number];

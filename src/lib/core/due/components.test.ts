@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newAircraft } from '../../schema/newAircraft';
 import { aircraftKindSchema, componentSchema, type EventExtent } from '../../schema/records';
-import { undoneBy } from '../evidence/undoes';
+import { undoneBy } from '../session/checklist/undoes';
 import { entryOf, finding, ticked } from '../facts/entries.fixture';
 import { readSession } from '../session/sessionRecord';
 import { suggestOccasion } from '../session/occasion';

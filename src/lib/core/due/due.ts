@@ -1,3 +1,4 @@
+import type { Draft } from '../../schema/common';
 import type { Reason } from '../../schema/common';
 import type { Aircraft, AircraftEvent, DueSchool, Sensor } from '../../schema/records';
 import { dayOf, daysBetween, localDay } from '../words/calendar';
@@ -190,14 +191,15 @@ export const owned = <T extends { value: number; source: string }>(limit: T, val
 });
 
 /** The pilot's thresholds over the defaults. */
-export function thresholdsFor(sensor: Sensor, own: Partial<DueThresholds> | undefined): DueThresholds {
-	return {
-		distanceKm: distanceLimit(sensor).value,
-		heightM: limits.heightM.value,
-		temperatureC: limits.temperatureC.value,
-		ageDays: null,
-		...own,
-	};
+export function thresholdsFor(sensor: Sensor, own: Draft<DueThresholds> | undefined): DueThresholds {
+	// Null is the pilot's word that there is none.
+	const {
+		distanceKm = distanceLimit(sensor).value,
+		heightM = limits.heightM.value,
+		temperatureC = limits.temperatureC.value,
+		ageDays = null,
+	} = own ?? {};
+	return { distanceKm, heightM, temperatureC, ageDays };
 }
 
 /** What lies over a limit is a reason to calibrate. */

@@ -4,9 +4,9 @@ import { entryOf } from '../facts/entries.fixture';
 import { flightsOf } from './flights';
 
 const took = (seq: number, more: Partial<FlightPayload> = {}): Entry =>
-	entryOf(seq, { ...{ kind: 'flight', task: 'flying', what: 'took-off', note: '', landAfterMin: 12 }, ...more });
+	entryOf(seq, { kind: 'flight', task: 'flying', what: 'took-off', note: '', landAfterMin: 12, ...more });
 const landed = (seq: number, more: Partial<FlightPayload> = {}): Entry =>
-	entryOf(seq, { ...{ kind: 'flight', task: 'flying', what: 'landed', note: '', landAfterMin: null }, ...more });
+	entryOf(seq, { kind: 'flight', task: 'flying', what: 'landed', note: '', landAfterMin: null, ...more });
 const moved = (entry: Entry, minutes: number): Entry => ({
 	...entry,
 	at: new Date(Date.parse(entry.at) + minutes * 60_000).toISOString(),

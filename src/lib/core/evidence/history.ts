@@ -62,7 +62,9 @@ export function historyOf(kept: readonly Kept[]): FigureHistory[] {
 				: [];
 		});
 		return {
-			...{ id, label, unit },
+			id,
+			label,
+			unit,
 			points,
 			moved: movedOf(points),
 			sameDay: sameDay(points),

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Entry, TestPayload } from '../../schema/entries';
 import { datedAhead, lastDone, lastHover } from './inForce';
-import { undoneBy } from './undoes';
+import { undoneBy } from '../session/checklist/undoes';
 
 const NOW = '2026-05-14T12:00:00.000Z';
 const entry = (seq: number, at: string, more: Partial<TestPayload>): Entry => ({

@@ -62,8 +62,13 @@ describe('figure: what is recorded', () => {
 	it('no uncertainty, digits or note stands where there is none', () => {
 		expect(figure('hdop', 0.8, { sigma: null })).toEqual({ id: 'hdop', label: 'HDOP', value: 0.8, unit: '' });
 		expect(figure('gyro-bias', 0.1, { part: 'x', sigma: 0.02, digits: 3, note: 'n' })).toEqual({
-			...{ id: 'gyro-bias/x', label: 'Bias x', value: 0.1, unit: '°/s' },
-			...{ sigma: 0.02, digits: 3, note: 'n' },
+			id: 'gyro-bias/x',
+			label: 'Bias x',
+			value: 0.1,
+			unit: '°/s',
+			sigma: 0.02,
+			digits: 3,
+			note: 'n',
 		});
 	});
 });

@@ -10,7 +10,13 @@ import { reviewFilm, type FilmSetup } from './reviewFilm';
 import { FilmTracker, type FilmTrack } from './trackFilm';
 
 const camera = (more: Partial<Camera> = {}): Camera => ({
-	...{ width: 320, height: 180, framesPerS: 10, fPx: 246, elevationDeg: 30, distanceM: 6, shakePx: 0 },
+	width: 320,
+	height: 180,
+	framesPerS: 10,
+	fPx: 246,
+	elevationDeg: 30,
+	distanceM: 6,
+	shakePx: 0,
 	...more,
 });
 const wander = (t: number) => ({
@@ -19,19 +25,20 @@ const wander = (t: number) => ({
 	up: 0.08 * Math.sin(0.9 * t),
 });
 const filmed = (more: Partial<Filmed> = {}): Filmed => ({
-	...{ spanM: 0.45, grey: 40, scene: 'sky', durationS: 9, at: wander },
+	spanM: 0.45,
+	grey: 40,
+	scene: 'sky',
+	durationS: 9,
+	at: wander,
 	...more,
 });
 const SETUP: FilmSetup = {
-	...{
-		spanM: 0.45,
-		spanSigmaM: 0.005,
-		markedLarge: true,
-		fPx: 246,
-		elevationDeg: 30,
-		hold: 'position',
-		confirmed: true,
-	},
+	spanM: 0.45,
+	markedLarge: true,
+	fPx: 246,
+	elevationDeg: 30,
+	hold: 'position',
+	confirmed: true,
 };
 
 function track(of: Filmed, by: Camera, seed = 1): { got: FilmTrack; truth: ReturnType<typeof seenAt>[] } {
@@ -108,8 +115,21 @@ function perfect(of: Filmed, by: Camera, noisePx = 0.08, seed = 3): FilmTrack {
 	const count = Math.floor(of.durationS * by.framesPerS);
 	const first = seenAt(of.at(0), by, of.spanM);
 	const out: FilmTrack = {
-		...{ t: [], u: [], v: [], q: [], z: [], z2: [], lost: [], shift: [] },
-		...{ restless: 0, patches: 0, cr: 25, widthPx: first.widthPx, width: by.width, height: by.height, leftAtS: null },
+		t: [],
+		u: [],
+		v: [],
+		q: [],
+		z: [],
+		z2: [],
+		lost: [],
+		shift: [],
+		restless: 0,
+		patches: 0,
+		cr: 25,
+		widthPx: first.widthPx,
+		width: by.width,
+		height: by.height,
+		leftAtS: null,
 	};
 	for (let k = 0; k < count; k++) {
 		const seen = seenAt(of.at(k / by.framesPerS), by, of.spanM);

@@ -72,7 +72,9 @@ function withoutAspect({ hz, dd, xx, re, im }: FilmSpectra): FilmSpectra {
 	}
 	const b = down > 0 ? up / down : 0;
 	return {
-		...{ hz, xx, im },
+		hz,
+		xx,
+		im,
 		dd: dd.map((value, i) => Math.max(1e-12, value - (2 * b * re[i] - b * b * xx[i]))),
 		re: re.map((value, i) => value - b * xx[i]),
 	};

@@ -15,7 +15,8 @@ export interface Image {
 
 export const blank = (width: number, height: number): Image => ({
 	data: new Float32Array(width * height),
-	...{ width, height },
+	width,
+	height,
 });
 
 /** Blurred by 1-2-1 both ways; rims repeat. `spare` and `out` are as large as the picture. */

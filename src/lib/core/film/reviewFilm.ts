@@ -213,7 +213,14 @@ function upTo(track: FilmTrack, atS: number): FilmTrack {
 	const { t, u, v, q, z, z2, lost, shift } = track;
 	return {
 		...track,
-		...{ t: cut(t), u: cut(u), v: cut(v), q: cut(q), z: cut(z), z2: cut(z2), lost: cut(lost), shift: cut(shift) },
+		t: cut(t),
+		u: cut(u),
+		v: cut(v),
+		q: cut(q),
+		z: cut(z),
+		z2: cut(z2),
+		lost: cut(lost),
+		shift: cut(shift),
 	};
 }
 
@@ -284,16 +291,25 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 	const durationS = t.length > 1 ? t[t.length - 1] - t[0] : 0;
 	const scaleSigma = Math.sqrt(limits.spanSigma.value ** 2 + 2 * ((markedLarge ? 0.33 : 1) / track.widthPx) ** 2);
 	const out: FilmReview = {
-		...{ durationS, scaleSigma, rangeM: 0, leftFrame: left },
+		durationS,
+		scaleSigma,
+		rangeM: 0,
+		leftFrame: left,
 		bubble: { lower95M: null, estimate95M: null, upper95M: null },
 		drift: { sidewaysMps: null, forwardMps: null, forwardSigmaMps: null },
 		height: { stdM: null, oscillationHz: null, oscillationM: null },
 		spiral: {
-			...{ present: false, compassErrorDeg: null, compassErrorSigmaDeg: null, excludedAboveDeg: null },
-			...{ sense: null, periodS: null, radiusM: null },
+			present: false,
+			compassErrorDeg: null,
+			compassErrorSigmaDeg: null,
+			excludedAboveDeg: null,
+			sense: null,
+			periodS: null,
+			radiusM: null,
 		},
 		path: { t: new Float64Array(), right: new Float64Array(), forward: new Float64Array(), up: new Float64Array() },
-		...{ verdict: 'fail', reasons: [] },
+		verdict: 'fail',
+		reasons: [],
 	};
 	const reasons = refusals(track, setup, durationS);
 	if (left)
@@ -322,7 +338,8 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 				'height-oscillation',
 				`Its height bobs by ${(2 * bob.amplitudeM).toFixed(1)} m every ${(1 / bob.hz).toFixed(1)} s.`,
 				{
-					...{ value: bob.amplitudeM, limit: limits.bobbingM },
+					value: bob.amplitudeM,
+					limit: limits.bobbingM,
 					next: 'Look at the gains of the height hold, and at air on the pressure sensor.',
 				},
 			),
@@ -336,7 +353,8 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 	if (durationS < limits.minHoldS.value) {
 		reasons.push(
 			reason('caution', 'too-short', `${durationS.toFixed(0)} s cannot show a circle.`, {
-				...{ value: durationS, limit: limits.minHoldS },
+				value: durationS,
+				limit: limits.minHoldS,
 				next: 'Film a minute.',
 			}),
 		);
@@ -392,7 +410,8 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 				'bubble-large',
 				`It wanders: 95 % of it takes a circle more than ${(lower95M ?? 0).toFixed(1)} m across.`,
 				{
-					...{ value: estimate, limit: bar },
+					value: estimate,
+					limit: bar,
 					next: 'Satellites and their spread first, then the compass, then the gains.',
 				},
 			),
@@ -411,7 +430,8 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 				'insufficient-depth',
 				`Sideways it keeps within ${(2 * a).toFixed(1)} m; how far it moves toward and away, this film does not tell well enough.`,
 				{
-					...{ value: estimate, limit: bar },
+					value: estimate,
+					limit: bar,
 					next: 'Phone on its back on the ground, the aircraft five to eight metres above; nobody below.',
 				},
 			),
@@ -439,7 +459,8 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 		compassErrorSigmaDeg: found.sigmaDeg,
 		excludedAboveDeg: excluded,
 		sense: present && sure ? (found.clockwise > 0.9 ? 'cw' : 'ccw') : null,
-		...{ periodS: turn?.periodS ?? null, radiusM },
+		periodS: turn?.periodS ?? null,
+		radiusM,
 	};
 	if (present)
 		reasons.push(
@@ -448,7 +469,8 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 				'circling',
 				`It circles${sure ? ` to the ${found.clockwise > 0.9 ? 'right' : 'left'}` : ''}: its compass is about ${Math.abs(found.errorDeg).toFixed(0)}° ± ${found.sigmaDeg.toFixed(0)}° off.`,
 				{
-					...{ value: Math.abs(found.errorDeg), limit: limits.minErrorDeg },
+					value: Math.abs(found.errorDeg),
+					limit: limits.minErrorDeg,
 					next: 'Land. Calibrate the compass away from metal, look at its mounting, hover again.',
 				},
 			),

@@ -37,7 +37,14 @@ export function makeTemplate(difference: Image, u: number, v: number, widthPx: n
 	}
 	const rms = Math.sqrt(look.reduce((sum, value) => sum + value * value, 0) / n);
 	const template: Template = {
-		...{ a, b, columns, rows, step, look, near, rms },
+		a,
+		b,
+		columns,
+		rows,
+		step,
+		look,
+		near,
+		rms,
 		spread: new Float32Array(n).fill((rms / 4) ** 2 + 4),
 		weight: new Float32Array(n),
 	};

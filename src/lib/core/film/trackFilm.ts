@@ -75,9 +75,21 @@ export class FilmTracker {
 		this.#shake = new ShakeReader({ data: this.#raw.data.slice(), width, height }, mark);
 		this.#place = { u: mark.u, v: mark.v, q: 0 };
 		this.#track = {
-			...{ t: [], u: [], v: [], q: [], z: [], z2: [], lost: [], shift: [] },
-			...{ restless: 0, patches: this.#shake.patches.length, cr: 0 },
-			...{ widthPx: mark.widthPx, width, height, leftAtS: null },
+			t: [],
+			u: [],
+			v: [],
+			q: [],
+			z: [],
+			z2: [],
+			lost: [],
+			shift: [],
+			restless: 0,
+			patches: this.#shake.patches.length,
+			cr: 0,
+			widthPx: mark.widthPx,
+			width,
+			height,
+			leftAtS: null,
 		};
 	}
 
@@ -124,7 +136,9 @@ export class FilmTracker {
 		const predicted = { u: u + this.#speed.u * dt, v: v + this.#speed.v * dt };
 		const match = search(this.#template, this.#difference, {
 			...predicted,
-			...{ scale, radius: Math.min(MOST_RADIUS, Math.round(wide)), widthPx },
+			scale,
+			radius: Math.min(MOST_RADIUS, Math.round(wide)),
+			widthPx,
 		});
 		const fine = match.z > -1 ? refine(this.#template, this.#difference, { u: match.u, v: match.v, q }) : null;
 		const bar = this.#sinceLost > MOST_LOST ? 0.75 : 0.55;

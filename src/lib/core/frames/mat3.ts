@@ -3,6 +3,14 @@ import type { Vec3 } from './vec3';
 /** A 3×3 matrix by rows. */
 export type Mat3 = readonly [Vec3, Vec3, Vec3];
 
+/** A matrix of three rows of three, as a library gives it. @throws RangeError for another size. */
+export function ofRows(rows: readonly (readonly number[])[]): Mat3 {
+	const [a, b, c] = rows;
+	if (rows.length !== 3 || rows.some((row) => row.length !== 3)) throw new RangeError('Not a 3 × 3 matrix.');
+	return [ofRow(a), ofRow(b), ofRow(c)];
+}
+const ofRow = ([x, y, z]: readonly number[]): Vec3 => [x, y, z];
+
 export const IDENTITY: Mat3 = [
 	[1, 0, 0],
 	[0, 1, 0],

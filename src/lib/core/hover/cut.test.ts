@@ -138,10 +138,8 @@ describe('a flight cut into what it was', () => {
 
 	it('takes columns between two times, each by its own', () => {
 		const request = {
-			...{
-				track: { t: [0, 1, 2, 3], north: [0, 1, 2, 3], east: [0, 0, 0, 0], up: [1, 1, 1, 1] },
-				hold: 'position' as const,
-			},
+			track: { t: [0, 1, 2, 3], north: [0, 1, 2, 3], east: [0, 0, 0, 0], up: [1, 1, 1, 1] },
+			hold: 'position' as const,
 			heading: { t: [0.5, 2.5], deg: [10, 20] },
 			quality: { t: [0, 3], satellites: [9, 10] },
 		};

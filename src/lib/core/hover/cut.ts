@@ -185,7 +185,9 @@ export function cutFlight(track: LocalTrack): Piece[] {
 			wayM += Math.hypot(even.north[i] - even.north[i - 2], even.east[i] - even.east[i - 2]);
 		return {
 			doing,
-			...{ fromS: even.t[from], toS: even.t[Math.min(n - 1, to)], wayM },
+			fromS: even.t[from],
+			toS: even.t[Math.min(n - 1, to)],
+			wayM,
 			heightM: median(even.up.subarray(from, to)) - low,
 			netM: Math.hypot(even.north[to - 1] - even.north[from], even.east[to - 1] - even.east[from]),
 		};

@@ -12,8 +12,13 @@ const marked = (durationS: number, mark: object = { kind: 'still' }): { t: numbe
 const view = (more: Record<string, unknown> = {}) => {
 	const durationS = (more.durationS as number | undefined) ?? 60;
 	return {
-		...{ hover: 'a', person: 'pilot', durationS, heightM: 2, marks: marked(durationS) },
-		...{ farthest: { value: 1.5, unit: 'm' }, ...more },
+		hover: 'a',
+		person: 'pilot',
+		durationS,
+		heightM: 2,
+		marks: marked(durationS),
+		farthest: { value: 1.5, unit: 'm' },
+		...more,
 	};
 };
 const ask = (views: object[], more: object = {}) =>
@@ -165,15 +170,13 @@ describe('what is told beside it', () => {
 
 describe('drift without position hold', () => {
 	const creep = (towardDeg: number, metres: number, more: object = {}) => ({
-		...{
-			t0: 0,
-			t1: 6,
-			dirDeg: towardDeg,
-			frame: 'north',
-			distance: { value: metres, unit: 'm' } as const,
-			fromRest: true,
-			...more,
-		},
+		t0: 0,
+		t1: 6,
+		dirDeg: towardDeg,
+		frame: 'north',
+		distance: { value: metres, unit: 'm' } as const,
+		fromRest: true,
+		...more,
 	});
 	const drifted = (creeps: [number, object][], more: object = {}) =>
 		ask(

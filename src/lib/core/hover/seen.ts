@@ -43,9 +43,18 @@ export function reviewSeenHover(request: HoverSeenRequest): HoverSeenAnswer {
 	if (!worst)
 		return {
 			circling: { probability: null, category: null, sense: null, periodS: null },
-			...{ compassErrorDeg: null, compassErrorSigmaDeg: null, sizeDeg: null, sizeSigmaDeg: null },
-			...{ excludedAboveDeg: null, farthestM: null, farthestSigmaM: null, stillShare: null },
-			...{ persons: [], causes: [], clears: null, ...told },
+			compassErrorDeg: null,
+			compassErrorSigmaDeg: null,
+			sizeDeg: null,
+			sizeSigmaDeg: null,
+			excludedAboveDeg: null,
+			farthestM: null,
+			farthestSigmaM: null,
+			stillShare: null,
+			persons: [],
+			causes: [],
+			clears: null,
+			...told,
 			...judge([insufficient(all)]),
 		};
 	const error = request.hold === 'position' ? errorFromViews(good) : null;
@@ -75,7 +84,10 @@ export function reviewSeenHover(request: HoverSeenRequest): HoverSeenAnswer {
 }
 
 const driftOf = ({ windMps, windSigmaMps, trimMps, trimSigmaMps }: SeenDrift) => ({
-	...{ windMps, windSigmaMps, trimMps, trimSigmaMps },
+	windMps,
+	windSigmaMps,
+	trimMps,
+	trimSigmaMps,
 });
 
 function insufficient(all: readonly Seen[]): Reason {

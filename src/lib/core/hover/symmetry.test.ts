@@ -26,10 +26,19 @@ const flown = fc
 	.map(({ seed, compassErrorDeg, speedMps, fromDeg, bobbingM, wander }): Track => {
 		const rng = seededRng(seed);
 		const truth: HoverTruth = {
-			...{ hold: 'position', durationS: 60, rateHz: 5, heightM: 2.4, compassErrorDeg },
+			hold: 'position',
+			durationS: 60,
+			rateHz: 5,
+			heightM: 2.4,
+			compassErrorDeg,
 			wind: { fromDeg, speedMps, gustMps: 1.4 * speedMps },
-			...{ trim: { rollDeg: 0, pitchDeg: 0 }, headingDeg: 30, fixNoiseM: 0.03, fixWanderM: wander },
-			...{ jump: { atS: 0, sizeM: 0 }, bobbingM, pressureWanderM: 0.05 },
+			trim: { rollDeg: 0, pitchDeg: 0 },
+			headingDeg: 30,
+			fixNoiseM: 0.03,
+			fixWanderM: wander,
+			jump: { atS: 0, sizeM: 0 },
+			bobbingM,
+			pressureWanderM: 0.05,
 		};
 		const { t, north, east, up } = flyHover(truth, drawGains(rng), rng);
 		return { t: [...t], north: [...north], east: [...east], up: [...up] };

@@ -101,7 +101,8 @@ export function judgeTrim(axes: readonly TrimAxis[]): { verdict: Verdict; reason
 		...(axes.some(({ redoZero }) => redoZero)
 			? [
 					reason('fail', 'redo-zero', 'It is further off than a trim should take out.', {
-						...{ value: Math.abs(off), limit },
+						value: Math.abs(off),
+						limit,
 						next: 'Land, set it on flat ground, zero it, and begin the trim from none.',
 					}),
 				]

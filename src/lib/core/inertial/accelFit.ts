@@ -180,7 +180,7 @@ export function fitAccelerometer({ accel, rawUnit, site, faces }: AccelRequest):
 	const level = levelError(offset, matrix, g);
 	const answer = {
 		offsetMps2: [...offset] as [number, number, number],
-		matrix: matrix.map((row) => [...row]) as AccelAnswer['matrix'],
+		matrix,
 		determined: [...determined],
 		...base,
 		poses: poses.map((pose) =>
@@ -210,7 +210,7 @@ function flatAnswer(
 	const sigma = (k: number) => Math.hypot(Math.abs(up[k]) > 0.5 ? NOISE_FLOOR_MPS2 : surface, stillnessMps2 / 10);
 	return {
 		offsetMps2: [mean[0] - g * up[0], mean[1] - g * up[1], mean[2] - g * up[2]],
-		matrix: matrixOf(NAMES.map(() => 0)).map((row) => [...row]) as AccelAnswer['matrix'],
+		matrix: matrixOf(NAMES.map(() => 0)),
 		determined: [],
 		...base,
 		residualRmsMps2: null,

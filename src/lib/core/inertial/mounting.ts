@@ -1,6 +1,6 @@
 import type { MountingAnswer, MountingRequest } from '../../schema/inertial';
 import { DEG } from '../frames/angles';
-import { multiply, transpose, type Mat3 } from '../frames/mat3';
+import { multiply, ofRows, transpose, type Mat3 } from '../frames/mat3';
 import { judge, reason } from '../finding/reasons';
 import { RIGHT_ANGLE_ROTATIONS, toYawPitchRoll } from '../frames/rotation';
 import { angleBetween, cross, length, normalise, scale, subtract, type Vec3 } from '../frames/vec3';
@@ -116,7 +116,8 @@ export function solveMounting({ gestures }: MountingRequest): MountingAnswer {
 		}),
 	];
 	return {
-		rotation: best.rotation.map((row) => row.map((v) => v + 0)) as MountingAnswer['rotation'],
+		// Adding zero makes a negative zero a plain one.
+		rotation: ofRows(best.rotation.map((row) => row.map((v) => v + 0))),
 		steps: words(best.rotation),
 		yawDeg: yawRad / DEG,
 		pitchDeg: pitchRad / DEG,

@@ -9,7 +9,7 @@ import { ratePerHectare, reviewFlow } from './flow';
 import { measureSharpness } from './sharpness';
 import { scoreTexture } from './texture';
 
-const codes = (a: { reasons: { code: string; level?: string }[] }) =>
+const codes = (a: { reasons: { code: string; level?: string | undefined }[] }) =>
 	a.reasons.filter(({ level }) => level !== 'pass').map(({ code }) => code);
 
 describe('spraying', () => {

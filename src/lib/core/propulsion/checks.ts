@@ -1,3 +1,4 @@
+import type { Draft } from '../../schema/common';
 import type { CheckOutcome } from '../../schema/response';
 import type { Hypothesis } from './hypotheses';
 import { CHECKS, type CheckCode } from './words';
@@ -39,7 +40,7 @@ const KINDS = { counted: 4, single: 2 };
 export function checksLikelihood(
 	h: Hypothesis,
 	right: Hypothesis,
-	checks: Partial<Record<CheckCode, CheckOutcome>>,
+	checks: Draft<Record<CheckCode, CheckOutcome>>,
 ): number {
 	return CHECKS.reduce((p, code) => {
 		const outcome = checks[code] ?? 'not-done';

@@ -226,7 +226,9 @@ describe('any legal request', () => {
 		fc.assert(
 			fc.property(fc.array(flight, { maxLength: 8 }), pack, fc.boolean(), (flights, ofPack, cold) => {
 				const given = {
-					...{ pack: ofPack, levels: { alarmPct: 30, landPct: 20 }, flights },
+					pack: ofPack,
+					levels: { alarmPct: 30, landPct: 20 },
+					flights,
 					...(cold ? { tempC: -5 } : {}),
 				};
 				const answer = estimateFlightTime(flightTimeRequestSchema.parse(given));
@@ -243,7 +245,8 @@ describe('any legal request', () => {
 		const sigma = (packs: readonly string[]) =>
 			estimateFlightTime(
 				flightTimeRequestSchema.parse({
-					...{ pack: { id: 'p', nominalMah: 5000 }, levels: { alarmPct: 30, landPct: 20 } },
+					pack: { id: 'p', nominalMah: 5000 },
+					levels: { alarmPct: 30, landPct: 20 },
 					flights: packs.map((id) => ({ pack: id, minutes: 12, usedMah: 3000 })),
 				}),
 			).rateSigmaLn ?? 0;

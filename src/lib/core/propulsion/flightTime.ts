@@ -157,8 +157,15 @@ export function estimateFlightTime(request: FlightTimeRequest): FlightTimeAnswer
 					next: 'Enter minutes and used charge of a flight, or power in the hover with the pack’s Wh.',
 				});
 		return {
-			...{ ratePctPerMin: null, rateSigmaLn: null, source: null, flightSpread: null, capacity: held },
-			...{ toAlarm: nothing, toLand: nothing, timerMin: null, ...left },
+			ratePctPerMin: null,
+			rateSigmaLn: null,
+			source: null,
+			flightSpread: null,
+			capacity: held,
+			toAlarm: nothing,
+			toLand: nothing,
+			timerMin: null,
+			...left,
 			...judge([why]),
 		};
 	}

@@ -3,17 +3,34 @@ import type { Entry, EntryPayload } from '../../schema/entries';
 import { flownFlights } from './flownFlights';
 
 const entry = (seq: number, minute: number, payload: EntryPayload): Entry => ({
-	...{ id: `e${seq}`, sessionId: 's', aircraftId: 'a', seq, by: 'Pilot', station: 'fly', corrects: null },
+	id: `e${seq}`,
+	sessionId: 's',
+	aircraftId: 'a',
+	seq,
+	by: 'Pilot',
+	station: 'fly',
+	corrects: null,
 	at: `2026-05-14T10:${String(minute).padStart(2, '0')}:00.000Z`,
-	...{ payload, previous: '0'.repeat(64), hash: '0'.repeat(64) },
+	payload,
+	previous: '0'.repeat(64),
+	hash: '0'.repeat(64),
 });
 const flight = (what: 'took-off' | 'landed'): EntryPayload => ({
-	...{ kind: 'flight', task: 'flying', note: '', landAfterMin: null },
+	kind: 'flight',
+	task: 'flying',
+	note: '',
+	landAfterMin: null,
 	what,
 });
 const charge = (task: string, value: number, unit: string): EntryPayload => ({
-	...{ kind: 'check', outcome: 'done', waitedS: null, reason: '', grade: 'seen' },
-	...{ task, value, unit },
+	kind: 'check',
+	outcome: 'done',
+	waitedS: null,
+	reason: '',
+	grade: 'seen',
+	task,
+	value,
+	unit,
 });
 const pack = { id: 'p', chemistry: 'lipo' as const };
 const whole = [

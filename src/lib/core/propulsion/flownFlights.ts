@@ -62,6 +62,9 @@ export const estimateOnPack = (
 		? estimateFlightTime({
 				pack: { id, nominalMah: capacityMah, cycles },
 				levels: { alarmPct: limits.alarmPct.value, landPct: limits.landPct.value },
-				...{ startPct, landMin: LANDING_MIN, flights: [...flights], ...(rungs ? { rungs } : {}) },
+				startPct,
+				landMin: LANDING_MIN,
+				flights: [...flights],
+				...(rungs ? { rungs } : {}),
 			})
 		: null;

@@ -25,7 +25,7 @@ const pack: PackRequest = {
 	actPct: 15,
 };
 const review = (change: Partial<PackRequest> = {}) => reviewPack({ ...pack, ...change });
-const codes = (a: { reasons: { code: string; level?: string }[] }) =>
+const codes = (a: { reasons: { code: string; level?: string | undefined }[] }) =>
 	a.reasons.filter(({ level }) => level !== 'pass').map(({ code }) => code);
 
 describe('charge from the voltage at rest', () => {

@@ -114,16 +114,17 @@ export function reviewSound(
 	const power = new Float64Array(FRAME / 2);
 	for (const row of rows) for (let k = 0; k < power.length; k++) power[k] += row[k] / rows.length;
 	const base = {
-		...{ durationS, clippedPct, levelDb, heard: 0 },
-		...{
-			toneHz: null,
-			toneSigmaHz: null,
-			surgePct: null,
-			surgeSigmaPct: null,
-			surgeHz: null,
-			slowPct: null,
-			onceATurnDb: null,
-		},
+		durationS,
+		clippedPct,
+		levelDb,
+		heard: 0,
+		toneHz: null,
+		toneSigmaHz: null,
+		surgePct: null,
+		surgeSigmaPct: null,
+		surgeHz: null,
+		slowPct: null,
+		onceATurnDb: null,
 		track: { t: [], pct: [] },
 		spectrum: {
 			hz: Array.from(power, (_, k) => (k * SOUND_RATE_HZ) / FRAME),

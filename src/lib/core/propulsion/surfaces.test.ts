@@ -15,7 +15,8 @@ const KINDS: readonly SurfaceKind[] = ['elevons', 'separate', 'v-tail'];
 /** Everything as it should be, but what `wrong` says otherwise. */
 const seen = (kind: SurfaceKind, wrong: (axis: Axis, by: By, id: SurfaceId) => Seen = () => 'right'): SeenStep[] =>
 	surfaceSteps(kind).map(({ axis, by, wanted }) => ({
-		...{ axis, by },
+		axis,
+		by,
 		seen: Object.fromEntries((Object.keys(wanted) as SurfaceId[]).map((id) => [id, wrong(axis, by, id)])),
 	}));
 const codes = (kind: SurfaceKind, steps: SeenStep[]) => judgeSurfaces(kind, steps).reasons.map(({ code }) => code);

@@ -66,7 +66,9 @@ export function surfaceSteps(kind: SurfaceKind): SurfaceStep[] {
 			.map((axis) => {
 				const moves = Object.entries(STICK[kind][axis] ?? {}) as [SurfaceId, Move][];
 				return {
-					...{ axis, by, say: SAY[by][axis] },
+					axis,
+					by,
+					say: SAY[by][axis],
 					wanted: Object.fromEntries(moves.map(([id, move]) => [id, by === 'stick' ? move : OTHER[move]])),
 				};
 			}),

@@ -6,7 +6,9 @@ const AIR = 15;
 /** Four motors alike to a tenth, the first of them `times` as warm above the air. */
 const motors = (rng: Rng, times: number, noiseC: number, alike = 0.1): WarmPart[] =>
 	Array.from({ length: 4 }, (_, k) => ({
-		...{ name: `motor ${k + 1}`, group: 'motors', earlier: [] },
+		name: `motor ${k + 1}`,
+		group: 'motors',
+		earlier: [],
 		celsius: AIR + 25 * (k === 0 ? times : 1) * Math.exp(alike * rng.normal()) + noiseC * rng.normal(),
 	}));
 const share = (times: number, how: 'thermometer' | 'hand', what: 'first' | 'any') => {

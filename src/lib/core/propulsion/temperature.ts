@@ -112,7 +112,8 @@ export function judgeTemperatures(
 			.filter(({ celsius }) => celsius >= temperatureLimits.partC.value)
 			.map(({ name, celsius }) =>
 				reason('fail', 'too-hot', `${name} is too hot.`, {
-					...{ value: celsius, limit: temperatureLimits.partC },
+					value: celsius,
+					limit: temperatureLimits.partC,
 					next: 'Nothing more today: too much gain, load or propeller, or no air. Let it cool by itself.',
 				}),
 			),

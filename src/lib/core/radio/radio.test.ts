@@ -22,7 +22,7 @@ const review = (truth: Partial<StickTruth>, seed = 1) => {
 	const { t, axes } = recordSticks([{ ...good, ...truth }], seededRng(seed));
 	return reviewSticks({ t, axes });
 };
-const codes = (a: { reasons: { code: string; level?: string }[] }) =>
+const codes = (a: { reasons: { code: string; level?: string | undefined }[] }) =>
 	a.reasons.filter(({ level }) => level !== 'pass').map(({ code }) => code);
 
 describe('a stick that is right', () => {

@@ -212,9 +212,19 @@ describe('the chain', () => {
 		const first = link(CHAIN_START, {
 			...body(0),
 			payload: {
-				...{ kind: 'session', task: 'session', what: 'begun', purpose: 'flight', title: session('').title },
-				...{ pilot: session('').pilot, startedAt: session('').startedAt, endedAt: null, reason: '' },
-				...{ aircraft: snapshotOf(aircraft), site: { ...site }, pack: null, follows: true },
+				kind: 'session',
+				task: 'session',
+				what: 'begun',
+				purpose: 'flight',
+				title: session('').title,
+				pilot: session('').pilot,
+				startedAt: session('').startedAt,
+				endedAt: null,
+				reason: '',
+				aircraft: snapshotOf(aircraft),
+				site: { ...site },
+				pack: null,
+				follows: true,
 			},
 		});
 		const second = link(first.hash, { ...body(1), payload: taken });

@@ -42,8 +42,13 @@ export function handOutOf(file: SessionFile): HandOut {
 	const crew = (session.crew ?? []).map(({ name }) => name);
 	const wrote = entries.map(({ by }) => by).filter((by): by is string => typeof by === 'string' && by !== '');
 	return {
-		...{ entries: entries.length, photos: photos.length, people: [...new Set([session.pilot, ...crew, ...wrote])] },
-		...{ aircraft: aircraft.name, events: { out, here: aircraft.events.length - out } },
-		...{ sheets: aircraft.snapshots?.length ?? 0, site: site?.name ?? null, battery: pack?.name ?? null },
+		entries: entries.length,
+		photos: photos.length,
+		people: [...new Set([session.pilot, ...crew, ...wrote])],
+		aircraft: aircraft.name,
+		events: { out, here: aircraft.events.length - out },
+		sheets: aircraft.snapshots?.length ?? 0,
+		site: site?.name ?? null,
+		battery: pack?.name ?? null,
 	};
 }

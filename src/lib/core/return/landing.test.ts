@@ -13,7 +13,8 @@ interface Point {
 const point = ({ north, east, powerUp }: Point, how = 'paces') => ({
 	distanceM: Math.hypot(north, east),
 	bearingDeg: wrap360(Math.atan2(east, north) / DEG),
-	...{ how, powerUp },
+	how,
+	powerUp,
 });
 const review = (points: object[], more: object = {}) =>
 	reviewLandings(landingRequestSchema.parse({ receiver: 'plain', points, ...more }));

@@ -192,7 +192,10 @@ function settledBy(n: number, kappa: number, s: number, offsetM: number, barM: n
 
 const NOTHING = {
 	meanOffset: {
-		...{ distanceM: null, bearingDeg: null, northM: null, eastM: null },
+		distanceM: null,
+		bearingDeg: null,
+		northM: null,
+		eastM: null,
 		sigmaM: [null, null] as [null, null],
 		ellipse95: { majorM: null, minorM: null, bearingDeg: null },
 	},
@@ -223,7 +226,10 @@ export function reviewLandings(request: LandingRequest): LandingAnswer {
 	const powerUps = new Set(landings.map(({ powerUp }) => powerUp)).size;
 	if (n === 0)
 		return {
-			...{ n, powerUps, barM, ...NOTHING },
+			n,
+			powerUps,
+			barM,
+			...NOTHING,
 			...judge([
 				reason('fail', 'insufficient-landings', 'No landing was measured.', {
 					value: 0,
@@ -256,7 +262,18 @@ export function reviewLandings(request: LandingRequest): LandingAnswer {
 	const present = n >= 2 && p < limits.systematic.value;
 	const { major, minor, angle } = ellipse2(covariance);
 	const facts: Facts = {
-		...{ landings, n, powerUps, barM, within, present, p, largeProbability, factor, offsetM, towardDeg, radius },
+		landings,
+		n,
+		powerUps,
+		barM,
+		within,
+		present,
+		p,
+		largeProbability,
+		factor,
+		offsetM,
+		towardDeg,
+		radius,
 		leftOut: request.points.length - n,
 	};
 	const all = settledBy(n, factor, Math.hypot(homeM, ownM), offsetM, barM);

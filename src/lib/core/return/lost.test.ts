@@ -5,7 +5,13 @@ import { inverseGeodesic } from '../earth/geodesy';
 import { searchPlaces, type LastKnown } from './lost';
 
 const last: LastKnown = {
-	...{ latDeg: 54.2, lonDeg: -3.06, heightM: 40, sinceS: 2, speedMps: 8, courseDeg: 90, descentMps: 1.5 },
+	latDeg: 54.2,
+	lonDeg: -3.06,
+	heightM: 40,
+	sinceS: 2,
+	speedMps: 8,
+	courseDeg: 90,
+	descentMps: 1.5,
 	wind: { fromDeg: 270, speedMps: 5, gustMps: 7 },
 };
 const found = (change: Partial<LastKnown> = {}) => {

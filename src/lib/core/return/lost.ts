@@ -47,8 +47,15 @@ export function searchPlaces(last: LastKnown): SearchPlace[] {
 		returnRequestSchema.parse({
 			// Only where it touches down is asked: power and pack play no part.
 			aircraft: {
-				...{ airspeedMaxMps: 100, returnSpeedMps: 1, speedKind: 'ground', climbMps: 1, descentMps },
-				...{ hoverW: 1, cruiseW: 1, climbW: 1, descentW: 1 },
+				airspeedMaxMps: 100,
+				returnSpeedMps: 1,
+				speedKind: 'ground',
+				climbMps: 1,
+				descentMps,
+				hoverW: 1,
+				cruiseW: 1,
+				climbW: 1,
+				descentW: 1,
 			},
 			pack: { usableWh: 1e5, reservePct: 0 },
 			wind: {
@@ -59,7 +66,9 @@ export function searchPlaces(last: LastKnown): SearchPlace[] {
 			},
 			settings: { returnHeightM: 0, minDistanceM: 0, climbFirst: true, action },
 			position: {
-				...{ bearingDeg: 0, distanceM: 0, heightM },
+				bearingDeg: 0,
+				distanceM: 0,
+				heightM,
 				...(courseDeg === null ? {} : { groundSpeedMps: speedMps, courseDeg: courseDeg % 360 }),
 			},
 			obstacles: [],
@@ -71,7 +80,9 @@ export function searchPlaces(last: LastKnown): SearchPlace[] {
 		return {
 			what,
 			...directGeodesic(latDeg, lonDeg, bearingDeg, distanceM),
-			...{ bearingDeg, distanceM, radiusM: POSITION_M + share * distanceM + went },
+			bearingDeg,
+			distanceM,
+			radiusM: POSITION_M + share * distanceM + went,
 		};
 	};
 	return [

@@ -10,7 +10,10 @@ const seen = (...times: (number | null)[]) =>
 	Object.fromEntries(PHASES.map((phase, k) => [phase, times[k] ?? null])) as Record<Phase, number | null>;
 const good: FlownReturn = {
 	trigger: 'radio-off',
-	...{ distanceM: 110, heightM: 15, minDistanceM: 50, returnHeightM: 40 },
+	distanceM: 110,
+	heightM: 15,
+	minDistanceM: 50,
+	returnHeightM: 40,
 	seenS: seen(2, 8, 26, 34, 58, 61),
 	takenOverS: null,
 	planned: { leastS: 50, mostS: 60 },
@@ -73,18 +76,24 @@ describe('a flown return', () => {
 describe('what flown returns prove', () => {
 	const entry = (at: string, trigger: FlownReturn['trigger'], verdict: 'pass' | 'fail', distanceM: number) =>
 		({
-			...{ id: at, sessionId: 's', aircraftId: 'a', seq: 0, at, by: 'Pilot', station: 'hover', corrects: null },
-			...{ previous: '', hash: '' },
+			id: at,
+			sessionId: 's',
+			aircraftId: 'a',
+			seq: 0,
+			at,
+			by: 'Pilot',
+			station: 'hover',
+			corrects: null,
+			previous: '',
+			hash: '',
 			payload: {
-				...{
-					kind: 'test',
-					task: taskOfTrigger(trigger),
-					grade: 'seen',
-					sourceName: '',
-					headline: '',
-					verdict,
-					reasons: [],
-				},
+				kind: 'test',
+				task: taskOfTrigger(trigger),
+				grade: 'seen',
+				sourceName: '',
+				headline: '',
+				verdict,
+				reasons: [],
 				figures: [figure('return-distance', distanceM), figure('return-height', 20)],
 			},
 		}) as Entry;

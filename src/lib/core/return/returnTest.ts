@@ -93,7 +93,8 @@ export function judgeReturn(flown: FlownReturn): { headline: string; verdict: Ve
 	if (distanceM <= minDistanceM)
 		out.push(
 			reason('fail', 'test-too-near', 'At this distance it lands instead of returning: the test proves nothing.', {
-				...{ value: distanceM, limit: near },
+				value: distanceM,
+				limit: near,
 				next: `Fly out beyond ${(1.2 * minDistanceM).toFixed(0)} m, over clear ground.`,
 			}),
 		);
@@ -101,14 +102,16 @@ export function judgeReturn(flown: FlownReturn): { headline: string; verdict: Ve
 	else if (seenS.turned > returnTestLimits.reactsS.value)
 		out.push(
 			reason('caution', 'reacts-late', `It turned home after ${seenS.turned.toFixed(0)} s.`, {
-				...{ value: seenS.turned, limit: returnTestLimits.reactsS },
+				value: seenS.turned,
+				limit: returnTestLimits.reactsS,
 				next: 'Look at the delay that is set.',
 			}),
 		);
 	else
 		out.push(
 			reason('pass', 'turned', `It turned home after ${seenS.turned.toFixed(0)} s.`, {
-				...{ value: seenS.turned, limit: returnTestLimits.reactsS },
+				value: seenS.turned,
+				limit: returnTestLimits.reactsS,
 			}),
 		);
 	if (seenS.turned !== null && heightM < returnHeightM && seenS.climbed === null)

@@ -96,10 +96,16 @@ export function phasesOfTrack(track: LocalTrack, setOffS?: number): TrackedRetur
 	const down = after(overhead, (i) => up[i] - ground < limits.groundM.value);
 	const end = down < 0 ? null : down;
 	return {
-		...{ setOffS: t[from], distanceM: out[from], heightM: up[from] - ground },
+		setOffS: t[from],
+		distanceM: out[from],
+		heightM: up[from] - ground,
 		seenS: {
-			...{ turned: since(turned), climbed: since(climbed), overhead: since(overhead) },
-			...{ descending: since(descending), down: since(down), disarmed: null },
+			turned: since(turned),
+			climbed: since(climbed),
+			overhead: since(overhead),
+			descending: since(descending),
+			down: since(down),
+			disarmed: null,
 		},
 		landing:
 			end === null

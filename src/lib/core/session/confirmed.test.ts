@@ -46,8 +46,13 @@ describe('spotter', () => {
 	])('%s: %j gives %s', (_, roles, mark) => {
 		const crew = roles.map((role, k) => ({ name: `Person ${k}`, role }));
 		const state = assessSession({
-			...{ aircraft: newAircraft('a', 'multirotor', '2026-05-14T09:00:00.000Z'), session: { kind: 'flight', crew } },
-			...{ entries: [entryOf(0, ticked('spotter'))], due: [], done: new Map(), unverified: [], units: 'metric' },
+			aircraft: newAircraft('a', 'multirotor', '2026-05-14T09:00:00.000Z'),
+			session: { kind: 'flight', crew },
+			entries: [entryOf(0, ticked('spotter'))],
+			due: [],
+			done: new Map(),
+			unverified: [],
+			units: 'metric',
 			chain: { ok: true, entries: 1, broken: [], remarks: [] },
 		});
 		const asked = state.stations.flatMap((stage) => stage.tasks).find(({ task }) => task === 'spotter');

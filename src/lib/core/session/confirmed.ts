@@ -26,7 +26,12 @@ export const confirmation = (
 	confirms: readonly string[],
 	{ by, titles }: { by: string; titles: readonly string[] },
 ): CheckPayload => ({
-	...{ kind: 'check', task: `confirmed-${station}`, outcome: 'done', value: null, unit: '', waitedS: null },
+	kind: 'check',
+	task: `confirmed-${station}`,
+	outcome: 'done',
+	value: null,
+	unit: '',
+	waitedS: null,
 	reason: titles.join('; ').slice(0, 400),
 	confirmedBy: by,
 	confirms: [...confirms],

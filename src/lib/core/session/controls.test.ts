@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newAircraft } from '../../schema/newAircraft';
 import type { Control } from '../../schema/records';
+import { factsOf } from './checklist/templates';
 import { abortCard, abortMode, controlsAt } from './controls';
 import { checklistFor } from './items';
 
@@ -36,9 +37,9 @@ describe('the radio of an aircraft', () => {
 	});
 
 	it('stands beside the items that are about it', () => {
-		expect(controlsAt(craft, 'switches')).toEqual(controls);
-		expect(controlsAt(craft, 'spin-up').map(({ does }) => does)).toEqual(['arm']);
-		expect(controlsAt(craft, 'frame')).toEqual([]);
+		expect(controlsAt(craft, factsOf('switches'))).toEqual(controls);
+		expect(controlsAt(craft, factsOf('spin-up')).map(({ does }) => does)).toEqual(['arm']);
+		expect(controlsAt(craft, factsOf('frame'))).toEqual([]);
 		expect(asked('switches', craft)).toMatchObject({ station: 'bench', weight: 'hold' });
 	});
 

@@ -1,5 +1,6 @@
 import { begunLarge } from '../words/begun';
 import type { Aircraft, Control, ControlUse } from '../../schema/records';
+import type { Item } from './checklist/item';
 
 type Radio = Pick<Aircraft, 'controls'>;
 
@@ -42,19 +43,9 @@ export function abortMode(aircraft: Radio): string | null {
 	return `${begunLarge(words)}, ${controlPlace(control)},`;
 }
 
-/** Which uses of the radio an item of the checklist is about. */
-const USES_OF: Record<string, readonly ControlUse[]> = {
-	'bench-arm': ['guard', 'arm'],
-	'pre-arm': ['guard', 'arm'],
-	'spin-up': ['arm'],
-	'self-righting': ['self-righting'],
-	beeper: ['beeper'],
-	abort: ['self-level', 'direct', 'arm'],
-};
-
 /** Lines of the radio's table that an item is about; every one where the switches themselves are looked at. */
-export const controlsAt = (aircraft: Radio, item: string): Control[] =>
-	item === 'switches' ? [...(aircraft.controls ?? [])] : controlsFor(aircraft, ...(USES_OF[item] ?? []));
+export const controlsAt = (aircraft: Radio, { controls = [] }: Pick<Item, 'controls'>): Control[] =>
+	controls === 'all' ? [...(aircraft.controls ?? [])] : controlsFor(aircraft, ...controls);
 
 /** What to do when a test goes wrong, line by line, with this aircraft's own mode, switch and stick place. */
 export function abortCard(aircraft: Radio & Pick<Aircraft, 'kind'>): string[] {

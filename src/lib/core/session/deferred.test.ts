@@ -7,24 +7,36 @@ import { checklistFor } from './items';
 let seq = 0;
 const entry = (day: number, payload: object): Entry =>
 	({
-		...{
-			id: `e${seq}`,
-			seq: seq++,
-			sessionId: `s${day}`,
-			aircraftId: 'a',
-			by: 'Ines',
-			station: 'bench',
-			corrects: null,
-		},
-		...{ at: `2026-11-${String(day).padStart(2, '0')}T10:00:00.000Z`, previous: '', hash: '' },
+		id: `e${seq}`,
+		seq: seq++,
+		sessionId: `s${day}`,
+		aircraftId: 'a',
+		by: 'Ines',
+		station: 'bench',
+		corrects: null,
+		at: `2026-11-${String(day).padStart(2, '0')}T10:00:00.000Z`,
+		previous: '',
+		hash: '',
 		payload: payload as EntryPayload,
 	}) as Entry;
 const aside = (task: string, more: object = {}) => ({
-	...{ kind: 'aside', task, reason: 'no room', signedBy: 'Ines', about: task, dueAt: 'bench' },
+	kind: 'aside',
+	task,
+	reason: 'no room',
+	signedBy: 'Ines',
+	about: task,
+	dueAt: 'bench',
 	...more,
 });
 const check = (task: string, more: object = {}) => ({
-	...{ kind: 'check', task, outcome: 'done', value: null, unit: '', waitedS: null, reason: '', grade: 'seen' },
+	kind: 'check',
+	task,
+	outcome: 'done',
+	value: null,
+	unit: '',
+	waitedS: null,
+	reason: '',
+	grade: 'seen',
 	...more,
 });
 const ASOF = '2026-11-26T08:00:00.000Z';
@@ -62,13 +74,17 @@ describe('what was left undone', () => {
 
 describe('the next checklist', () => {
 	const aircraft = {
-		...{ id: 'a', name: 'Dunlin', kind: 'multirotor', rotors: 4, compasses: 1, hasPosition: true, events: [] },
-		...{
-			lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
-			returnHeightM: 30,
-			returnSpeedMps: 10,
-			minReturnDistanceM: 10,
-		},
+		id: 'a',
+		name: 'Dunlin',
+		kind: 'multirotor',
+		rotors: 4,
+		compasses: 1,
+		hasPosition: true,
+		events: [],
+		lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
+		returnHeightM: 30,
+		returnSpeedMps: 10,
+		minReturnDistanceM: 10,
 	} as unknown as Aircraft;
 	const after = (occasion: 'crash' | 'routine', venue: 'open' | 'roof' = 'open') => ({
 		aircraft,

@@ -92,7 +92,10 @@ export function homeFinding(
 	const { hoverW } = request.aircraft;
 	return {
 		headline: headlineOf(plan, turnBack, obstacle, around).slice(0, 400),
-		...{ verdict, reasons, turnBack, obstacle },
+		verdict,
+		reasons,
+		turnBack,
+		obstacle,
 		figures: [
 			rounded('turn-back-by', turnBack.carefulS / 60, turnBack.sigmaS / 60),
 			rounded('turn-back-charge', turnBack.pct),
@@ -114,7 +117,12 @@ export const homeEntry = (
 	{ aircraft, site, pack, facts }: HomeAround,
 	grade: TestPayload['grade'],
 ): TestPayload => ({
-	...{ kind: 'test', task: 'way-home', headline, verdict, reasons, figures },
+	kind: 'test',
+	task: 'way-home',
+	headline,
+	verdict,
+	reasons,
+	figures,
 	...(grade ? { grade } : {}),
 	uses: usedFacts(facts, RETURN_USES),
 	sourceName:

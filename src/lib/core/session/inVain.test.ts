@@ -15,7 +15,9 @@ const entry = (step: Step, seq: number): Entry => {
 	const payload =
 		code !== undefined
 			? {
-					...{ kind: 'test', task: 'hover', verdict: code ? 'fail' : 'pass' },
+					kind: 'test',
+					task: 'hover',
+					verdict: code ? 'fail' : 'pass',
 					reasons: code ? [{ code, level: 'fail', text: 'x' }] : [],
 				}
 			: step === 'part'

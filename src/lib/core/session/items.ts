@@ -1,16 +1,12 @@
-import { BEFORE } from './checklist/before';
 import type { Setting } from './checklist/conditions';
 import { isOwnTask, leftWords, type Deferred } from './deferred';
-import { FLIGHT } from './checklist/flight';
 import { withOwnList } from './checklist/own';
 import type { Item, Template } from './checklist/item';
-import { POWER } from './checklist/power';
+import { factsOf, TEMPLATES } from './checklist/templates';
 import { walkFor, walkOf } from './walks';
 
 export type { Setting } from './checklist/conditions';
 export type { Item, Rung } from './checklist/item';
-
-const TEMPLATES: readonly Template[] = [...BEFORE, ...POWER, ...FLIGHT];
 
 /** The walk that answers an item on this aircraft, where there is one. */
 function walked(item: string, { aircraft }: Setting): Pick<Item, 'page' | 'found'> {
@@ -21,6 +17,7 @@ function walked(item: string, { aircraft }: Setting): Pick<Item, 'page' | 'found
 const itemOf = ({ when = [], limit, text, rung, choices, ...rest }: Template, setting: Setting): Item => {
 	const offered = choices?.(setting);
 	return {
+		...factsOf(rest.id),
 		...rest,
 		...(offered ? { choices: offered } : {}),
 		...walked(rest.id, setting),
@@ -48,7 +45,12 @@ function leftItem(left: Deferred, setting: Setting): Item | null {
 	const because = leftWords(left);
 	if (isOwnTask(left.task))
 		return {
-			...{ id: left.task, station: left.dueAt, type: 'tick', text: left.about, weight: 'caution', because },
+			id: left.task,
+			station: left.dueAt,
+			type: 'tick',
+			text: left.about,
+			weight: 'caution',
+			because,
 			why: 'Left for this session in your own words.',
 		};
 	const template = TEMPLATES.find(

@@ -44,7 +44,8 @@ export function judgeRighting(pushes: readonly Push[]): { headline: string; verd
 	const out =
 		last === 'over'
 			? reason('pass', 'righted', `It came over in ${pushes.length === 1 ? 'one push' : `${pushes.length} pushes`}.`, {
-					...{ value: pushes.length, limit },
+					value: pushes.length,
+					limit,
 					next: 'Disarm, look at propellers and frame before anything else; then its switch off.',
 				})
 			: last === 'stuck'
@@ -56,7 +57,8 @@ export function judgeRighting(pushes: readonly Push[]): { headline: string; verd
 							next: 'Try it once on grass, or set it aside.',
 						})
 					: reason('caution', 'not-righted', `It did not come over in ${pushes.length} pushes.`, {
-							...{ value: pushes.length, limit },
+							value: pushes.length,
+							limit,
 							next: 'Disarm and walk there. Look which way it turns for each stick before it is needed.',
 						});
 	return { ...judge([out]), headline: out.text };

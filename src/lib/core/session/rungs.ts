@@ -15,7 +15,10 @@ export const [CLIMB, CRUISE] = [1.25, 1.1];
 const SLOWEST_MPS = 0.5;
 
 const rung = (name: string, minutes: number, factor = 1, required = false): Rung => ({
-	...{ name, minutes, factor, required },
+	name,
+	minutes,
+	factor,
+	required,
 });
 
 /** What a test flight of an aircraft is made of, in the order in which it is flown; minutes are usual ones, to be changed. */

@@ -1,3 +1,4 @@
+import type { TaskPage } from './taskPage';
 import { begunSmall } from '../words/begun';
 import { plain } from '../words/plain';
 import type { Entry, Grade } from '../../schema/entries';
@@ -8,32 +9,6 @@ import { gradeOf } from '../evidence/grade';
 import type { Standing } from '../evidence/standing';
 import { isStop } from './stop';
 import type { SessionRecord, TaskEvidence } from './sessionRecord';
-import type { WalkId } from './walks';
-
-/** Tasks that are done on a page of their own. */
-export type TaskPage =
-	| WalkId
-	| 'bench-due'
-	| 'conflict'
-	| 'self-righting'
-	| 'compass'
-	| 'hover'
-	| 'indoor'
-	| 'link-loss'
-	| 'measure-feed'
-	| 'motor-walk'
-	| 'surface-grid'
-	| 'measure-flow'
-	| 'position'
-	| 'record'
-	| 'response-stop'
-	| 'return-test'
-	| 'site-field'
-	| 'temperatures'
-	| 'trim'
-	| 'troubleshooting'
-	| 'way-home'
-	| 'wind';
 
 /** One thing that is or is not in the way, with its reason and the next action. */
 export interface TaskState {

@@ -8,17 +8,15 @@ const AT = '2026-11-26T08:00:00.000Z';
 const HOME = '2026-11-26T18:00:00.000Z';
 const START = '2026-11-27T09:00:00.000Z';
 const pack = (name: string, more: Partial<Pack> = {}): Pack => ({
-	...{
-		id: name,
-		name,
-		aircraftId: 'a',
-		cells: 4,
-		capacityMah: 5000,
-		cycles: 1,
-		boughtOn: '2026-01-01',
-		notes: '',
-		updatedAt: AT,
-	},
+	id: name,
+	name,
+	aircraftId: 'a',
+	cells: 4,
+	capacityMah: 5000,
+	cycles: 1,
+	boughtOn: '2026-01-01',
+	notes: '',
+	updatedAt: AT,
 	...more,
 });
 function going(kind: AircraftKind, more: Partial<Aircraft> = {}, packs: Pack[] = []): Going {

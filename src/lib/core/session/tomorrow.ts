@@ -84,13 +84,19 @@ function jobsOf(
 	const shared = { aircraft: aircraft.name };
 	const open = due.filter((d) => d.due);
 	const jobs = open.map(({ sensor, name, chosen }): Planned & { chilled: boolean } => ({
-		...{ ...shared, ...TAKES[sensor], what: name, why: chosen.reasons[0]?.text ?? '' },
+		...shared,
+		...TAKES[sensor],
+		what: name,
+		why: chosen.reasons[0]?.text ?? '',
 		// A calibration of every day counts on the day that it is made.
 		...(eveningBefore && chosen.school === 'every-day' ? { where: 'site' as const } : {}),
 		chilled: cold && COLD_SENSORS.includes(sensor) && !(eveningBefore && chosen.school === 'every-day'),
 	}));
 	const left = deferred.map(({ about, task, reason, dueAt }): Planned => ({
-		...{ ...shared, minutes: MINUTES.left, what: about || task, why: `Deferred: ${reason}` },
+		...shared,
+		minutes: MINUTES.left,
+		what: about || task,
+		why: `Deferred: ${reason}`,
 		where: dueAt === 'bench' || dueAt === 'plan' ? 'home' : 'site',
 	}));
 	const chilled = jobs.filter((job) => job.chilled);
@@ -98,7 +104,10 @@ function jobsOf(
 		chilled.length > 0
 			? [
 					{
-						...{ ...shared, where: 'home', minutes: COLD_SOAK_HOURS * 60, unattended: true },
+						...shared,
+						where: 'home',
+						minutes: COLD_SOAK_HOURS * 60,
+						unattended: true,
 						what: 'Put it outdoors to cool down, dry, switched off',
 						why: 'Gyro and accelerometer are calibrated at the temperature of the flight.',
 					},
@@ -111,7 +120,9 @@ function jobsOf(
 		site: [
 			...at('site'),
 			{
-				...{ ...shared, where: 'site', minutes: MINUTES.checks },
+				...shared,
+				where: 'site',
+				minutes: MINUTES.checks,
 				what: 'Checklist, power-up, GPS lock and home point',
 				why: 'The stages of its session.',
 			},
@@ -134,7 +145,11 @@ export function planTomorrow(
 		flat.length > 0
 			? [
 					{
-						...{ at: homeAt, minutes: MINUTES.charge, where: 'home', aircraft: '', person: '' },
+						at: homeAt,
+						minutes: MINUTES.charge,
+						where: 'home',
+						aircraft: '',
+						person: '',
 						what: `Charge ${flat.map(({ name }) => name).join(', ')}`,
 						why: 'Never unattended, on a surface that does not burn. Marked as used, at storage charge, or not marked.',
 					},
@@ -153,11 +168,20 @@ export function planTomorrow(
 	const leaveAt = after(arriveAt, -travelMin);
 	const timed = (slots: readonly Slot<Planned>[], from: string): Step[] =>
 		slots.map(({ job: { minutes, where, aircraft, what, why }, startMin, person }) => ({
-			...{ at: after(from, startMin), minutes, where, aircraft, what, why },
+			at: after(from, startMin),
+			minutes,
+			where,
+			aircraft,
+			what,
+			why,
 			person: person === null ? '' : (crew[person] ?? ''),
 		}));
 	const way: Step = {
-		...{ at: leaveAt, minutes: travelMin, where: 'way', aircraft: '', person: '' },
+		at: leaveAt,
+		minutes: travelMin,
+		where: 'way',
+		aircraft: '',
+		person: '',
 		what: site ? `To ${site.name}` : 'Travel',
 		why: 'Transport: compass and vision calibrations may become due.',
 	};

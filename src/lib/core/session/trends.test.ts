@@ -10,7 +10,13 @@ const entry = (k: number, payload: object, seq = k): Entry =>
 	({ id: `e${k}-${seq}`, sessionId: `s${k}`, at: day(k), seq, payload: payload as EntryPayload }) as Entry;
 const hover = (k: number, value: number, verdict = 'pass', grade = 'measured', label: string = HOLD_RADIUS) =>
 	entry(k, {
-		...{ kind: 'test', task: 'hover', grade, verdict, headline: '', reasons: [], sourceName: '' },
+		kind: 'test',
+		task: 'hover',
+		grade,
+		verdict,
+		headline: '',
+		reasons: [],
+		sourceName: '',
 		figures: [
 			{ label, value, unit: 'm' },
 			{ label: 'Height spread', value: 0.2, unit: 'm' },
@@ -33,15 +39,13 @@ describe('figures through the sessions', () => {
 
 	it('take the hottest part of each session, without the air', () => {
 		const warm = entry(1, {
-			...{
-				kind: 'test',
-				task: 'temperatures',
-				grade: 'measured',
-				verdict: 'pass',
-				headline: '',
-				reasons: [],
-				sourceName: '',
-			},
+			kind: 'test',
+			task: 'temperatures',
+			grade: 'measured',
+			verdict: 'pass',
+			headline: '',
+			reasons: [],
+			sourceName: '',
 			figures: [
 				{ label: 'Air', value: 61, unit: '°C' },
 				{ label: 'front left motor', value: 48, unit: '°C' },

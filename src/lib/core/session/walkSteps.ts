@@ -75,13 +75,20 @@ export function propellerSteps(aircraft: Aircraft): WalkStep[] {
 	if (!layout || aircraft.rotors === 0) {
 		const count = Math.max(1, aircraft.rotors);
 		return Array.from({ length: count }, (_, k) => ({
-			...{ id: `propeller ${k + 1}`, how, good, wrong },
+			id: `propeller ${k + 1}`,
+			how,
+			good,
+			wrong,
 			name: count === 1 ? 'propeller' : `propeller ${k + 1}`,
 			say: `${count === 1 ? 'The propeller' : `Propeller ${k + 1} of ${count}`}: hand as its motor turns, marked side up`,
 		}));
 	}
 	return motorsOf(layout, aircraft.spin ?? 'front-inward').map(({ name, spin }, k) => ({
-		...{ id: name, motor: name, how, good, wrong },
+		id: name,
+		motor: name,
+		how,
+		good,
+		wrong,
 		name: `${motorWords(name, layout)} propeller`,
 		say: `${k + 1}, ${motorWords(name, layout)}: the ${spin > 0 ? 'clockwise' : 'counter-clockwise'} blade, marked side up`,
 	}));
@@ -89,12 +96,18 @@ export function propellerSteps(aircraft: Aircraft): WalkStep[] {
 
 const again = 'Put it right, then look again.';
 const step = (id: string, name: string, say: string, how: string, ...wrong: Wrong[]): WalkStep => ({
-	...{ id, name, say, how, wrong },
+	id,
+	name,
+	say,
+	how,
+	wrong,
 	good: 'As it should be',
 });
 const off = (label: string, text: string, next: string = again): Wrong => ({
 	id: label.toLowerCase().replaceAll(/\W+/g, '-'),
-	...{ label, text, next },
+	label,
+	text,
+	next,
 });
 
 export const STRAPS: readonly WalkStep[] = [

@@ -3,11 +3,14 @@ import type { Entry } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
 import { newAircraft } from '../../schema/newAircraft';
 import { judgeRighting, MOST_PUSHES, nextPush } from './righting';
-import { figureOf, GOOD, isWalk, judgeWalk, walkedBefore, walkFor, walkOf, type WalkId } from './walks';
+import { figureOf, GOOD, isWalk, judgeWalk, walkedBefore, walkFor, walkOf } from './walks';
+import type { WalkId } from './taskPage';
 
 const six: Aircraft = {
 	...newAircraft('a', 'multirotor', '2026-05-14T09:00:00.000Z'),
-	...{ name: 'Any', rotors: 6, layout: 'hex-x' },
+	name: 'Any',
+	rotors: 6,
+	layout: 'hex-x',
 	propellers: 'nut',
 	obstacleSides: ['front', 'down'],
 	parts: { obstacle: true },
@@ -80,7 +83,8 @@ describe('a walk from thing to thing', () => {
 			({
 				at,
 				payload: {
-					...{ kind: 'test', task: 'obstacle-sides' },
+					kind: 'test',
+					task: 'obstacle-sides',
 					figures: walk.steps.map((step) => ({
 						label: figureOf(step),
 						value: good.includes(step.id) ? 1 : 0,

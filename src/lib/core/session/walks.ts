@@ -2,14 +2,12 @@ import { valueIn } from '../figures/figure';
 import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
 import type { Aircraft, StationId } from '../../schema/records';
-import { undoneBy } from '../evidence/undoes';
+import { WALKS, type WalkId } from './taskPage';
+import { undoneBy } from './checklist/undoes';
 import { judge, reason } from '../finding/reasons';
 import { hasPart, isFactory } from '../aircraft/capabilities';
 import { LINES, propellerSteps, sideSteps, SPREADER, STRAPS, type WalkStep } from './walkSteps';
 
-/** Walks from thing to thing, each looked at and answered by itself. */
-const WALKS = ['propellers', 'straps', 'obstacle-sides', 'spray-lines', 'spreader-steps'] as const;
-export type WalkId = (typeof WALKS)[number];
 export const isWalk = (id: string | undefined): id is WalkId => WALKS.some((walk) => walk === id);
 
 export interface Walk {
@@ -36,13 +34,11 @@ export function walkOf(id: WalkId, aircraft: Aircraft): Walk {
 	switch (id) {
 		case 'propellers':
 			return {
-				...{
-					id,
-					item: 'props-on',
-					station: 'power-up',
-					title: 'Propeller by propeller',
-					steps: propellerSteps(aircraft),
-				},
+				id,
+				item: 'props-on',
+				station: 'power-up',
+				title: 'Propeller by propeller',
+				steps: propellerSteps(aircraft),
 				caution: isFactory(aircraft)
 					? 'Switched off while propellers are touched; by the maker’s manual.'
 					: 'Pack unplugged while propellers are fitted. Use the tool, not pliers.',
@@ -51,14 +47,22 @@ export function walkOf(id: WalkId, aircraft: Aircraft): Walk {
 			};
 		case 'straps':
 			return {
-				...{ id, item: 'leads', station: 'bench', title: 'Straps, lead and plug', steps: STRAPS, photos: true },
+				id,
+				item: 'leads',
+				station: 'bench',
+				title: 'Straps, lead and plug',
+				steps: STRAPS,
+				photos: true,
 				caution: 'Propellers off, or the pack unplugged, while hands are between the arms.',
 				passed: 'The pack is held by two straps; lead and plug cannot reach a propeller',
 				why: 'A cut lead ends the flight and the pack. Several tries are usual; a photo of how it lay when it was good saves the next ones.',
 			};
 		case 'obstacle-sides':
 			return {
-				...{ id, item: 'obstacle-sides', station: 'power-up', title: 'Obstacle sensors, side by side' },
+				id,
+				item: 'obstacle-sides',
+				station: 'power-up',
+				title: 'Obstacle sensors, side by side',
 				steps: sideSteps(aircraft),
 				caution:
 					'Propellers standing still, disarmed, by two persons for a large aircraft. Never tried by flying at a person.',
@@ -67,21 +71,23 @@ export function walkOf(id: WalkId, aircraft: Aircraft): Walk {
 			};
 		case 'spray-lines':
 			return {
-				...{
-					id,
-					item: 'lines-vented',
-					station: 'bench',
-					title: 'Lines vented, front and rear',
-					steps: LINES,
-					photos: true,
-				},
+				id,
+				item: 'lines-vented',
+				station: 'bench',
+				title: 'Lines vented, front and rear',
+				steps: LINES,
+				photos: true,
 				caution: 'Water, not the product. Propellers off. Stand beside the nozzles, never before them.',
 				passed: 'Lines are vented front and rear, and every nozzle sprays evenly',
 				why: 'Air in a line gives less than is set, and looks like a weak pump.',
 			};
 		case 'spreader-steps':
 			return {
-				...{ id, item: 'spreader-ready', station: 'bench', title: 'Spreader, step by step', steps: SPREADER },
+				id,
+				item: 'spreader-ready',
+				station: 'bench',
+				title: 'Spreader, step by step',
+				steps: SPREADER,
 				caution:
 					'Power off and pack out while tank and spreader are exchanged. Propellers off. No finger in the feeder.',
 				passed: 'The spreader is fitted, its mode is read back, feeder and fan follow',

@@ -89,8 +89,15 @@ function bitsOf(
 }
 
 const NOTHING_KNOWN = {
-	...{ ranked: [], pairs: [], groups: [], noneOfThese: null, entropyBits: null },
-	...{ questions: [], next: null, tests: [], withheld: [] },
+	ranked: [],
+	pairs: [],
+	groups: [],
+	noneOfThese: null,
+	entropyBits: null,
+	questions: [],
+	next: null,
+	tests: [],
+	withheld: [],
 } satisfies Partial<SymptomAnswer>;
 
 /**
@@ -144,11 +151,17 @@ export function rankSymptoms(request: SymptomRequest): SymptomAnswer {
 			const [partner] = pairs.filter(({ causes }) => causes.includes(id));
 			const other = partner?.causes.find((o) => o !== id);
 			return {
-				...{ cause: id, group, text, probability, danger },
+				cause: id,
+				group,
+				text,
+				probability,
+				danger,
 				...(other && partner.probability >= LEAST.partner
 					? { alsoWith: { cause: other, probability: partner.probability } }
 					: {}),
-				...{ for: speaks(c, 1), against: speaks(c, -1), remedy },
+				for: speaks(c, 1),
+				against: speaks(c, -1),
+				remedy,
 				repeat: repeat.map((check) => ({ id: check, ...TABLE.repeats[check] })),
 			};
 		});

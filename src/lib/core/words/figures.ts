@@ -69,7 +69,7 @@ export function figureWords(figure: {
 	label: string;
 	value: number | null;
 	unit: string;
-	sigma?: number | null;
+	sigma?: number | null | undefined;
 }): string {
 	const { label, value, unit, sigma } = figure;
 	const shown = sigma ? showFigure(value, sigma) : { value: value === null ? '–' : showNumber(value), sigma: '' };

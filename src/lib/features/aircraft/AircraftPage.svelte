@@ -58,7 +58,7 @@
 		`aircraft-${id}`,
 		() => (changed ? $state.snapshot(changes) : null),
 		(kept) => {
-			const found = keptFields(aircraftSchema.partial(), kept);
+			const found = keptFields(aircraftSchema, kept);
 			if (found) changes = found;
 		},
 	);

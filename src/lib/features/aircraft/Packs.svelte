@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Draft } from '$lib/schema/common';
 	import { localDay } from '$lib/core/words/calendar';
 	import { page } from '$app/state';
 	import { begunLarge } from '$lib/core/words/begun';
@@ -23,18 +24,18 @@
 	const own = $derived((packs.current ?? []).filter((pack) => pack.aircraftId === aircraftId));
 	const inUse = $derived(own.filter(({ retired }) => !retired));
 	const retired = $derived(own.filter((pack) => pack.retired));
-	let editing = $state<Partial<Pack> | null>(null);
+	let editing = $state<Draft<Pack> | null>(null);
 	let why = $state('');
 	let problem = $state('');
 
-	const blank = (): Partial<Pack> => ({
+	const blank = (): Draft<Pack> => ({
 		aircraftId,
 		chemistry: 'lipo',
 		cycles: 0,
 		boughtOn: localDay(Date.now()),
 	});
 
-	async function keep(pack: Partial<Pack>, words: string) {
+	async function keep(pack: Draft<Pack>, words: string) {
 		const parsed = packSchema.safeParse({ id: newId(), notes: '', ...pack, updatedAt: new Date().toISOString() });
 		if (!parsed.success) {
 			const names: Record<string, string> = {
@@ -56,7 +57,7 @@
 			failed(error);
 		}
 	}
-	function open(pack: Partial<Pack>) {
+	function open(pack: Draft<Pack>) {
 		editing = { ...pack };
 		[problem, why] = ['', ''];
 	}

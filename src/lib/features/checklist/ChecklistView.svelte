@@ -108,7 +108,7 @@
 	const ARMS: readonly string[] = ['bench-arm', 'switches', 'link', 'pre-arm', 'spin-up'];
 	/** What the aircraft's radio and the place have to say to it. */
 	const known = $derived(
-		item ? [...controlsAt(view.bundle.aircraft, item.id).map(controlWords), ...placeAt(view.bundle.site, item.id)] : [],
+		item ? [...controlsAt(view.bundle.aircraft, item).map(controlWords), ...placeAt(view.bundle.site, item)] : [],
 	);
 	let bumped = $state(false);
 	/** What is being answered, as it stood: until the page has moved on, the next press is the same press; then it is the next one. */
@@ -200,7 +200,10 @@
 		await write(
 			item,
 			{
-				...{ outcome, value, waitedS, reason: '' },
+				outcome,
+				value,
+				waitedS,
+				reason: '',
 				...(confirmed && confirmer ? { confirmedBy: confirmer } : {}),
 				...(states ? { states: [states] } : {}),
 			},
@@ -258,7 +261,7 @@
 	}
 
 	function notRight() {
-		if (item?.id === 'bumps') bumped = true;
+		if (item?.isEvent) bumped = true;
 		else failing = true;
 	}
 
@@ -371,16 +374,13 @@
 						{item.why}
 					</p>{/if}
 				{#if item.caution}<div class="mb-4 max-w-[60ch]"><Caution>{item.caution}</Caution></div>{/if}
-				<LightLines
-					lines={lightsAt(view.bundle.aircraft.lightTable, item.id)}
-					aircraftName={view.bundle.aircraft.name}
-				/>
+				<LightLines lines={lightsAt(view.bundle.aircraft.lightTable, item)} aircraftName={view.bundle.aircraft.name} />
 				{#if known.length > 0}
 					<ul class="m-0 mb-4 list-none p-0">
 						{#each known as line, k (k)}<li class="py-0.5 text-[19px]">{line}</li>{/each}
 					</ul>
 				{/if}
-				{#if item.id === 'props-on' && view.bundle.aircraft.rotors > 2}
+				{#if item.aid === 'propellers' && view.bundle.aircraft.rotors > 2}
 					<div class="mb-4">
 						<RotorDrawing
 							rotors={rotorsOf(view.bundle.aircraft)}
@@ -388,8 +388,8 @@
 						/>
 					</div>
 				{/if}
-				{#if item.id === 'lost-position'}<HandsLately pilot={view.bundle.session.pilot} />{/if}
-				{#if item.id === 'daylight' && view.bundle.site}<Daylight site={view.bundle.site} />{/if}
+				{#if item.aid === 'own-hands'}<HandsLately pilot={view.bundle.session.pilot} />{/if}
+				{#if item.aid === 'daylight' && view.bundle.site}<Daylight site={view.bundle.site} />{/if}
 				{#if stopped}
 					<Button class="min-h-14" disabled={busy} onclick={() => (mending = { done: {}, words: 'Recorded' })}
 						>Correct this answer</Button
@@ -458,7 +458,7 @@
 							>{/if}
 						{#if ARMS.includes(item.id)}<Button onclick={() => (unarmed = true)}>It will not arm</Button>{/if}
 						{#if item.type !== 'nudge' && !stopped}<Button onclick={notRight} kbd="n"
-								>{item.id === 'bumps' ? 'There was one: note it' : 'Not as it should be'}</Button
+								>{item.isEvent ? 'There was one: note it' : 'Not as it should be'}</Button
 							>{/if}
 						{#if chosen.offered}<Button onclick={() => (asideOf = chosen)} kbd="x">Set aside</Button>{/if}
 						<SessionPhotos {station} task={item.id} />

@@ -69,12 +69,10 @@
 		if (!answer) return;
 		try {
 			await view.record('plan', {
-				...{
-					kind: 'test',
-					task: 'budget',
-					grade: view.grade('told'),
-					sourceName: `${counted(answer.used, 'flight')} on record`,
-				},
+				kind: 'test',
+				task: 'budget',
+				grade: view.grade('told'),
+				sourceName: `${counted(answer.used, 'flight')} on record`,
 				headline: head,
 				figures: [
 					figure('timer', answer.timerMin),

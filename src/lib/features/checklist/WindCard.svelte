@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Draft } from '$lib/schema/common';
 	import { FEEL, FELT_AT_M, feltWind, type FeltWind } from '$lib/core/hover/feltWind';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import type { Grade } from '$lib/schema/entries';
@@ -28,7 +29,7 @@
 		how = 'seen';
 		draft = { ...draft, speedMps: round(speedMps), gustMps: round(gustMps) };
 	}
-	let draft = $state<Partial<Wind>>({});
+	let draft = $state<Draft<Wind>>({});
 	let problem = $state('');
 	const now = $derived({ ...view.wind, ...draft });
 	const speedWords = (mps: number) => formatQuantity(mps, 'speed', units());

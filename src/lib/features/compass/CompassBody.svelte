@@ -36,7 +36,7 @@
 		earlier?: readonly Kept[];
 		/** Other ways than by its data, and which of all is the usual one. */
 		others?: readonly Way[];
-		first?: string;
+		first?: string | undefined;
 		onaccept?: (accepted: 'accepted' | 'kept-aside') => void;
 	};
 	let { state: work, place, date, aircraftName, rotors, earlier = [], others, first, onaccept }: Props = $props();

@@ -22,7 +22,7 @@
 		aircraftName: string;
 		samples: CompassSamples;
 		sourceName: string;
-		onaccept?: (accepted: 'accepted' | 'kept-aside') => void;
+		onaccept?: ((accepted: 'accepted' | 'kept-aside') => void) | undefined;
 		/** It was ended before its aim was reached: going on is the first thing offered. */
 		early: boolean;
 		/** Null where the source is gone: it is turned again. */

@@ -8,7 +8,6 @@
 	import { checkSite, type SiteCheck } from '$lib/core/compass/site';
 	import { fieldAt } from '$lib/core/earth/field';
 	import { InputError } from '$lib/core/finding/inputError';
-	import type { Mat3 } from '$lib/core/frames/mat3';
 	import { COMPASS_ROLES } from '$lib/core/record/logRoles';
 	import { Recording } from '$lib/features/measuring/recording.svelte';
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
@@ -51,9 +50,7 @@
 	})();
 	const kept = $derived.by(() => {
 		const calibration = view.compassInForce;
-		return calibration
-			? { hardIronUt: calibration.hardIronUt, softIron: calibration.softIron as unknown as Mat3 }
-			: undefined;
+		return calibration ? { hardIronUt: calibration.hardIronUt, softIron: calibration.softIron } : undefined;
 	});
 
 	$effect(() => () => recording.stop());

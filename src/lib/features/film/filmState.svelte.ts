@@ -211,9 +211,12 @@ export class FilmState implements LiveMeasurement {
 		const abort = (this.#abort = new AbortController());
 		try {
 			const setup: FilmSetup = {
-				...{ spanM, markedLarge: film.width >= MARKED_LARGE_PX },
+				spanM,
+				markedLarge: film.width >= MARKED_LARGE_PX,
 				...(fPx === null ? {} : { fPx }),
-				...{ elevationDeg: this.elevationDeg, hold: this.hold, confirmed },
+				elevationDeg: this.elevationDeg,
+				hold: this.hold,
+				confirmed,
 			};
 			this.review = await call(
 				'reviewFilm',

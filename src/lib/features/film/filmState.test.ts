@@ -28,7 +28,10 @@ const CAMERA: Camera = {
 };
 const SCALE = 0.5;
 const FLOWN: Filmed = {
-	...{ spanM: 0.5, grey: 40, scene: 'sky', durationS: 24 },
+	spanM: 0.5,
+	grey: 40,
+	scene: 'sky',
+	durationS: 24,
 	at: (t) => ({ right: 0.3 * Math.sin(0.7 * t), forward: 0.2 * Math.sin(0.5 * t + 1), up: 0.05 * Math.sin(0.9 * t) }),
 };
 
@@ -47,7 +50,10 @@ function film({ empty = false } = {}): FilmFile {
 	const from = (fromS: number) => PICTURES.filter(({ tS }) => tS >= fromS - 1e-6);
 	return {
 		durationS: FLOWN.durationS,
-		...{ scale: SCALE, width: CAMERA.width / SCALE, height: CAMERA.height / SCALE, url: 'blob:film' },
+		scale: SCALE,
+		width: CAMERA.width / SCALE,
+		height: CAMERA.height / SCALE,
+		url: 'blob:film',
 		blob: new Blob(['film'], { type: 'video/webm' }),
 		at: async (tS: number) => from(tS)[0],
 		spread: async (count: number, fromS: number) => {

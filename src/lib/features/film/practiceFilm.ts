@@ -5,8 +5,13 @@ import { rigHover, type RigFaults } from '$lib/rig/rig';
 
 /** How the practice aircraft is filmed: small pictures, so that a phone draws them as fast as they are filmed. */
 const CAMERA: Camera = {
-	...{ width: 426, height: 240, framesPerS: 15, fPx: 349 },
-	...{ elevationDeg: 30, distanceM: 7, shakePx: 0.2 },
+	width: 426,
+	height: 240,
+	framesPerS: 15,
+	fPx: 349,
+	elevationDeg: 30,
+	distanceM: 7,
+	shakePx: 0.2,
 };
 const SPAN_M = 0.5;
 const LASTS_S = 30;

@@ -80,7 +80,10 @@
 		const { distanceM, toward, how, words } = found;
 		try {
 			await view.record('fly', {
-				...{ kind: 'flight', task: 'flying', what: 'touched-down', landAfterMin: null },
+				kind: 'flight',
+				task: 'flying',
+				what: 'touched-down',
+				landAfterMin: null,
 				note: `${distanceM.toFixed(1)} m toward ${toward.toFixed(0)}° from the mark, by ${words}${circling ? ', circling on the way down' : ''}`,
 				landing: { distanceM, bearingDeg: toward, how, powerUp, circling },
 			});

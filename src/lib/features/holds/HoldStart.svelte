@@ -29,7 +29,7 @@
 		place: RigPlace | null;
 		date: string;
 		/** A log does as well. */
-		log?: Way;
+		log?: Way | undefined;
 	};
 	let { state: work, what, plan, faults: kinds, place, date, log }: Props = $props();
 

@@ -16,7 +16,7 @@
 		/** What is measured. */
 		what: string;
 		/** A log does as well. */
-		log?: Way;
+		log?: Way | undefined;
 	};
 	let { state: work, what, log }: Props = $props();
 

@@ -40,11 +40,16 @@
 		Float64Array.from(values as ArrayLike<number>, (v) => toUnit(v, quantity, units()));
 	const traces = $derived<Trace[]>([
 		{
-			...{ label: 'Height', unit: unitSymbol('height', units()), digits: 1 },
-			...{ t: track.t, values: inUnit(track.up, 'height') },
+			label: 'Height',
+			unit: unitSymbol('height', units()),
+			digits: 1,
+			t: track.t,
+			values: inUnit(track.up, 'height'),
 		},
 		{
-			...{ label: 'Speed', unit: unitSymbol('speed', units()), digits: 1 },
+			label: 'Speed',
+			unit: unitSymbol('speed', units()),
+			digits: 1,
 			...(looked?.speed
 				? { t: looked.t, values: inUnit(looked.speed, 'speed') }
 				: { t: track.t, values: inUnit(speed, 'speed') }),
@@ -52,7 +57,10 @@
 		...(request.heading
 			? [
 					{
-						...{ label: 'Heading', unit: '°', digits: 0, t: request.heading.t },
+						label: 'Heading',
+						unit: '°',
+						digits: 0,
+						t: request.heading.t,
 						values: Float64Array.from(request.heading.deg, (d) => ((d % 360) + 360) % 360),
 					},
 				]
@@ -64,8 +72,11 @@
 		...(looked?.temperature
 			? [
 					{
-						...{ label: 'Temperature', unit: unitSymbol('temperature', units()), digits: 0 },
-						...{ t: looked.t, values: inUnit(looked.temperature, 'temperature') },
+						label: 'Temperature',
+						unit: unitSymbol('temperature', units()),
+						digits: 0,
+						t: looked.t,
+						values: inUnit(looked.temperature, 'temperature'),
 					},
 				]
 			: []),

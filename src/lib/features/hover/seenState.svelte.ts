@@ -126,7 +126,9 @@ export class SeenState {
 		const view = {
 			hover: `hover ${this.views.length + 1}`,
 			person: this.person,
-			...{ durationS, heightM: this.heightM, stoppedEarly: this.stoppedEarly },
+			durationS,
+			heightM: this.heightM,
+			stoppedEarly: this.stoppedEarly,
 			marks: this.marks.map((mark) => ({ ...mark, t: Math.min(mark.t, durationS) })),
 			...(noseDeg === null ? {} : { noseDeg }),
 			...(farthest.value === null ? {} : { farthest: { value: farthest.value, unit: farthest.unit } }),
@@ -135,7 +137,11 @@ export class SeenState {
 				? {
 						creep: [
 							{
-								...{ t0: 0, t1: creep.forS, dirDeg: creep.dirDeg, frame: 'nose', fromRest: true },
+								t0: 0,
+								t1: creep.forS,
+								dirDeg: creep.dirDeg,
+								frame: 'nose',
+								fromRest: true,
 								distance: { value: creep.metres, unit: 'm' },
 							},
 						],
@@ -149,7 +155,11 @@ export class SeenState {
 	#review(views: unknown[]): HoverSeenAnswer {
 		const { lengthM, stepM, compassChecked, wind } = this.#setting();
 		const request = hoverSeenRequestSchema.parse({
-			...{ hold: this.hold, aircraft: { lengthM }, stepM, compassChecked, views },
+			hold: this.hold,
+			aircraft: { lengthM },
+			stepM,
+			compassChecked,
+			views,
 			...(wind ? { wind } : {}),
 		});
 		this.views = request.views;
@@ -162,8 +172,19 @@ export class SeenState {
 		const { step, hold, person, heightM, noseDeg, watchedS, marks, stoppedEarly, circleS, views, clock } = this;
 		if (step === 'before' && views.length === 0) return null;
 		return {
-			...{ step, hold, person, heightM, noseDeg, watchedS, marks, stoppedEarly, circleS, views },
-			...{ farthest: { ...this.farthest }, creep: { ...this.creep }, fromMs: clock.fromMs },
+			step,
+			hold,
+			person,
+			heightM,
+			noseDeg,
+			watchedS,
+			marks,
+			stoppedEarly,
+			circleS,
+			views,
+			farthest: { ...this.farthest },
+			creep: { ...this.creep },
+			fromMs: clock.fromMs,
 		};
 	}
 

@@ -17,8 +17,8 @@
 		siteId: string | null;
 		payload: () => TestPayload | CalibrationPayload | null;
 		/** The aircraft it belongs to, where that is known already. */
-		aircraftId?: string;
-		onsaved?: () => void;
+		aircraftId?: string | undefined;
+		onsaved?: (() => void) | undefined;
 	};
 	let { open = $bindable(), siteId, payload, aircraftId: own = '', onsaved }: Props = $props();
 

@@ -145,7 +145,11 @@ describe('as a PDF', () => {
 					widths: [10, 'auto'],
 				},
 				...Array.from({ length: 4 }, () => ({
-					...{ kind: 'picture' as const, jpeg, widthPx: 10, heightPx: 12, caption: 'Left arm' },
+					kind: 'picture' as const,
+					jpeg,
+					widthPx: 10,
+					heightPx: 12,
+					caption: 'Left arm',
 				})),
 				{ kind: 'text', text: 'the end', strong: true },
 			],

@@ -47,7 +47,13 @@
 		sinceS: z.number().nullable(),
 	});
 	let told = $state<z.infer<typeof schema>>({
-		...{ pasted: '', outM: null, towardDeg: null, heightM: null, speedMps: null, courseDeg: null, sinceS: null },
+		pasted: '',
+		outM: null,
+		towardDeg: null,
+		heightM: null,
+		speedMps: null,
+		courseDeg: null,
+		sinceS: null,
 	});
 	keepDraft(
 		`lost ${sessionId ?? ''}`,
@@ -80,8 +86,12 @@
 		last
 			? searchPlaces({
 					...last,
-					...{ heightM: told.heightM ?? 0, sinceS: told.sinceS ?? 0, speedMps: told.speedMps ?? 0 },
-					...{ courseDeg: told.courseDeg, wind, descentMps: (facts && valueOf(facts, 'descentMps')) ?? 1 },
+					heightM: told.heightM ?? 0,
+					sinceS: told.sinceS ?? 0,
+					speedMps: told.speedMps ?? 0,
+					courseDeg: told.courseDeg,
+					wind,
+					descentMps: (facts && valueOf(facts, 'descentMps')) ?? 1,
 				})
 			: [],
 	);
@@ -105,7 +115,9 @@
 	);
 	const marks = $derived(
 		local.map(({ what, northM, eastM }): MapMark => ({
-			...{ north: northM, east: eastM, label: { fell: 'fell', drifted: 'drifted', last: 'last seen' }[what] },
+			north: northM,
+			east: eastM,
+			label: { fell: 'fell', drifted: 'drifted', last: 'last seen' }[what],
 			shape: what === 'last' ? 'cross' : 'dot',
 		})),
 	);
@@ -146,7 +158,10 @@
 		if (!bundle || !last) return;
 		try {
 			await appendEntry(bundle.session.id, 'fly', bundle.session.pilot, {
-				...{ kind: 'flight', task: 'flying', what: 'note', landAfterMin: null },
+				kind: 'flight',
+				task: 'flying',
+				what: 'note',
+				landAfterMin: null,
 				note: `Lost. Last at ${last.latDeg.toFixed(6)}, ${last.lonDeg.toFixed(6)}, ${height(told.heightM ?? 0)} up`,
 			});
 			done('Noted in the session');

@@ -22,8 +22,8 @@
 		/** What is measured. */
 		what: string;
 		/** Ways of the caller, and which of all is the usual one; a log unless told. */
-		others?: readonly Way[];
-		first?: string;
+		others?: readonly Way[] | undefined;
+		first?: string | undefined;
 		/** Where the practice aircraft stands; its own place where none was entered. */
 		place: RigPlace | null;
 		date: string;
@@ -32,10 +32,10 @@
 		/** What the line must send. */
 		serialHint: string;
 		/** How it is to be turned, where it must be; it is held still otherwise. */
-		turned?: Snippet;
+		turned?: Snippet | undefined;
 		onsource: (source: Source) => void;
 		onfile: (file: File) => void;
-		startWords?: string;
+		startWords?: string | undefined;
 	};
 	let {
 		what,

@@ -88,7 +88,12 @@
 		const { headline, verdict, reasons } = finding;
 		try {
 			await view.record('bench', {
-				...{ kind: 'test', task: 'motor-walk', grade: view.grade('seen'), headline, verdict, reasons },
+				kind: 'test',
+				task: 'motor-walk',
+				grade: view.grade('seen'),
+				headline,
+				verdict,
+				reasons,
 				sourceName: 'motor by motor, propellers off',
 				figures: [figure('motors-seen', seen.length)],
 			});

@@ -12,7 +12,12 @@ export function rotorsOf(
 	const known = layout ?? usualLayout(rotors);
 	if (!known) return [];
 	return motorsOf(known, spin ?? 'front-inward').map(({ name, x, y, spin: way }) => ({
-		...{ name, x, y, spin: way, words: motorWords(name, known), state: state(name) },
+		name,
+		x,
+		y,
+		spin: way,
+		words: motorWords(name, known),
+		state: state(name),
 		lower: /^(FLL|FRL|BL)$/.test(name) && known === 'y6',
 	}));
 }

@@ -18,7 +18,7 @@
 		date: string;
 		/** Other ways than by its receiver's text, and which of all is the usual one. */
 		others?: readonly Way[];
-		first?: string;
+		first?: string | undefined;
 		onaccept?: (answer: GnssAnswer) => void;
 	};
 	let { state: work, place, date, others, first, onaccept }: Props = $props();

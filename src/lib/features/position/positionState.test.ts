@@ -23,7 +23,9 @@ function watched() {
 	const work = new PositionState(() => DEFAULT_LOCK_RULE);
 	const far: { sink: Sink | null; closed: number } = { sink: null, closed: 0 };
 	const source: Source = {
-		...{ name: 'by hand', practice: true, turnable: false },
+		name: 'by hand',
+		practice: true,
+		turnable: false,
 		open(sink) {
 			far.sink = sink;
 			return () => far.closed++;

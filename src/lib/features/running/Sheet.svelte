@@ -14,12 +14,12 @@
 	type Props = {
 		title: string;
 		name: string;
-		lead?: string;
+		lead?: string | undefined;
 		/** What was found, where the headline is a finding: its mark stands beside it, and where the reasons are not in sight what to do stands below. */
 		finding?: { verdict: Verdict; reasons: readonly Reason[] } | null | undefined;
 		/** The headline is the pilot's own: it stays as written. */
 		verbatim?: boolean;
-		corner?: Snippet;
+		corner?: Snippet | undefined;
 		margin: Snippet;
 		children: Snippet;
 	};

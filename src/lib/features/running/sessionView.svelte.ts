@@ -4,7 +4,7 @@ import { placedAt } from '$lib/core/due/place';
 import { datedAhead, lastDone, lastHover } from '$lib/core/evidence/inForce';
 import { affectsSensor, isDueWords, sensorsOf, taskOfSensor } from '$lib/core/due/rules';
 import { asOne } from '$lib/store/db';
-import { undoneBy } from '$lib/core/evidence/undoes';
+import { undoneBy } from '$lib/core/session/checklist/undoes';
 import { ownTask } from '$lib/core/session/deferred';
 import { assessSession } from '$lib/core/session/assess';
 import type { TaskState } from '$lib/core/session/task';
@@ -293,8 +293,12 @@ export class SessionView {
 		const { pilot } = this.bundle.session;
 		const about = words.trim().slice(0, 400);
 		return this.record('close', {
-			...{ kind: 'aside', task: ownTask(about), about, reason: 'left for next time' },
-			...{ signedBy: pilot, dueAt },
+			kind: 'aside',
+			task: ownTask(about),
+			about,
+			reason: 'left for next time',
+			signedBy: pilot,
+			dueAt,
 		});
 	}
 

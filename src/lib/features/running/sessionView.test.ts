@@ -35,7 +35,12 @@ beforeEach(async () => {
 /** A session as its pages see it. */
 async function opened(kind: Session['kind'] = 'flight', more: Partial<Session> = {}) {
 	const session = await startSession({
-		...{ kind, title: 'Morning check', aircraftId: 'a1', siteId: 's1', packId: null, pilot: 'Ines Marlowe' },
+		kind,
+		title: 'Morning check',
+		aircraftId: 'a1',
+		siteId: 's1',
+		packId: null,
+		pilot: 'Ines Marlowe',
 		...more,
 	} as Parameters<typeof startSession>[0]);
 	const view = new SessionView(() => session.id, new Date().toISOString());
@@ -44,15 +49,13 @@ async function opened(kind: Session['kind'] = 'flight', more: Partial<Session> =
 }
 
 const check = (task: string, outcome: 'done' | 'doubtful' | 'failed' = 'done'): EntryPayload => ({
-	...{
-		kind: 'check',
-		task,
-		outcome,
-		value: null,
-		unit: '',
-		waitedS: null,
-		reason: outcome === 'done' ? '' : 'seen so',
-	},
+	kind: 'check',
+	task,
+	outcome,
+	value: null,
+	unit: '',
+	waitedS: null,
+	reason: outcome === 'done' ? '' : 'seen so',
 });
 const taskOf = (view: SessionView, task: string) =>
 	view.state.stations.flatMap(({ tasks }) => tasks).find((t) => t.task === task);
@@ -104,8 +107,14 @@ describe('a session as its pages see it', () => {
 		expect(rehearsal.view.grade('measured')).toBe('rehearsed');
 		expect([flight.view.grade('measured'), flight.view.grade('measured', true)]).toEqual(['measured', 'rehearsed']);
 		const payload: EntryPayload = {
-			...{ kind: 'test', task: 'site-field', grade: 'measured', sourceName: 'log.csv', headline: 'Clean' },
-			...{ figures: [], verdict: 'pass', reasons: [] },
+			kind: 'test',
+			task: 'site-field',
+			grade: 'measured',
+			sourceName: 'log.csv',
+			headline: 'Clean',
+			figures: [],
+			verdict: 'pass',
+			reasons: [],
 		};
 		const kept = await rehearsal.view.record('site', payload);
 		expect(kept.payload).toMatchObject({ grade: 'rehearsed' });

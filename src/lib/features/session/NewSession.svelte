@@ -54,7 +54,15 @@
 				.safeParse(kept);
 			if (named.success) crew = named.data.crew;
 			({ aircraftId, siteId, packId, title, kind, pilot, occasion, venue, signals } = {
-				...{ aircraftId, siteId, packId, title, kind, pilot, occasion, venue, signals },
+				aircraftId,
+				siteId,
+				packId,
+				title,
+				kind,
+				pilot,
+				occasion,
+				venue,
+				signals,
 				...found,
 			});
 			return true;

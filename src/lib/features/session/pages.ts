@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import type { TaskPage } from '$lib/core/session/task';
+import type { TaskPage } from '$lib/core/session/taskPage';
 import BenchTask from '$lib/features/bench/BenchTask.svelte';
 import CompassTask from '$lib/features/compass/CompassTask.svelte';
 import SiteFieldTask from '$lib/features/compass/SiteFieldTask.svelte';

@@ -18,7 +18,9 @@ export function sheetPdf(sheet: SheetDocument, photos: readonly Photo[]): PdfDoc
 		...(exceptions.length > 0
 			? [
 					{
-						...{ kind: 'table' as const, head: ['mark', 'what', 'why'], widths: [22, 70, 'auto' as const] },
+						kind: 'table' as const,
+						head: ['mark', 'what', 'why'],
+						widths: [22, 70, 'auto' as const],
 						rows: exceptions.map(({ word, what, why }) => [word, what, why]),
 					},
 				]
@@ -36,16 +38,17 @@ export function sheetPdf(sheet: SheetDocument, photos: readonly Photo[]): PdfDoc
 			: []),
 		{ kind: 'heading', text: 'Entries' },
 		{
-			...{
-				kind: 'table',
-				head: ['no.', 'time', 'station', 'what was seen', 'how', 'by'],
-				widths: [10, 22, 22, 'auto', 18, 24],
-			},
+			kind: 'table',
+			head: ['no.', 'time', 'station', 'what was seen', 'how', 'by'],
+			widths: [10, 22, 22, 'auto', 18, 24],
 			rows: entries.map(({ no, at, station, what, how, by }) => [no, at, station, what, how, by]),
 		},
 		...(photos.length > 0 ? [{ kind: 'heading' as const, text: 'Photos' }] : []),
 		...photos.map(({ jpeg, widthPx, heightPx, caption, at }): PdfBlock => ({
-			...{ kind: 'picture', jpeg, widthPx, heightPx },
+			kind: 'picture',
+			jpeg,
+			widthPx,
+			heightPx,
 			caption: `${caption || 'Photo'}, ${at.slice(0, 16).replace('T', ' ')} UTC`,
 		})),
 		{ kind: 'heading', text: 'Does the record hold?' },

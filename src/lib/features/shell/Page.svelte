@@ -2,7 +2,14 @@
 	import type { Snippet } from 'svelte';
 
 	/** A place outside a session: heading, a line on what it says, the sheet, and a margin where there is something to add. */
-	type Props = { title: string; name: string; lead?: string; actions?: Snippet; margin?: Snippet; children: Snippet };
+	type Props = {
+		title: string;
+		name: string;
+		lead?: string | undefined;
+		actions?: Snippet;
+		margin?: Snippet;
+		children: Snippet;
+	};
 	let { title, name, lead = '', actions, margin, children }: Props = $props();
 </script>
 

@@ -19,6 +19,8 @@ export class NewVersion {
 			.then((registration) => {
 				if (off.signal.aborted) return;
 				this.#offer(registration.waiting);
+				// One that was found before this page looked out for it has no event to come.
+				this.#follow(registration.installing);
 				registration.addEventListener('updatefound', () => this.#follow(registration.installing), {
 					signal: off.signal,
 				});

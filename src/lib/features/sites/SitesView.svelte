@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Draft } from '$lib/schema/common';
 	import { problemWords } from '$lib/ui/problem';
 	import { localDay } from '$lib/core/words/calendar';
 	import { goto } from '$app/navigation';
@@ -31,7 +32,7 @@
 	const sites = live(listSites);
 	const asked = page.url.searchParams.has('new');
 	const date = localDay(Date.now());
-	let editing = $state<Partial<Site> | null>(null);
+	let editing = $state<Draft<Site> | null>(null);
 	/** What stands there, as far as it was said. */
 	let stands = $state.raw<DraftObstacle[]>([]);
 	let problem = $state('');
@@ -43,7 +44,7 @@
 				? { ...$state.snapshot(editing), stands }
 				: null,
 		(kept) => {
-			const found = keptFields(siteSchema.partial(), kept);
+			const found = keptFields(siteSchema, kept);
 			if (!found) return;
 			editing = found;
 			const list = draftObstaclesSchema.safeParse(Object(kept).stands);
@@ -61,7 +62,7 @@
 	let told = $state('');
 	let asking = $state(false);
 
-	function edit(site: Partial<Site> | null) {
+	function edit(site: Draft<Site> | null) {
 		editing = site?.altUnknown ? { ...site, altM: undefined } : site;
 		stands = site?.obstacles ?? [];
 		[problem, told, pasted] = ['', '', ''];

@@ -111,7 +111,10 @@
 		if (!finding) return;
 		try {
 			await view.record('response', {
-				...{ kind: 'test', task: 'surface-grid', grade: view.grade('seen'), ...finding },
+				kind: 'test',
+				task: 'surface-grid',
+				grade: view.grade('seen'),
+				...finding,
 				sourceName: 'every surface, by stick and by stabiliser',
 				figures: [
 					figure('movements-seen', seen.length),

@@ -72,7 +72,10 @@
 		if (!finding) return;
 		try {
 			await view.record('close', {
-				...{ kind: 'test', task: 'temperatures', grade: view.grade('seen'), ...finding },
+				kind: 'test',
+				task: 'temperatures',
+				grade: view.grade('seen'),
+				...finding,
 				sourceName: how === 'hand' ? 'felt by hand' : 'by thermometer',
 				figures: [{ id: AIR, name: 'Air' }, ...parts]
 					.filter(({ id }) => told[id] !== undefined)
@@ -126,14 +129,14 @@
 			onchange={(by) => (how = by)}
 		/>
 		<div class="flex flex-wrap gap-5">
-			{#each [{ name: AIR }, ...parts] as { name }, k (k)}
+			{#each [{ id: AIR, name: 'Air' }, ...parts] as { id, name } (id)}
 				<NumberField
 					label={name}
 					unit={unitSymbol('temperature', units())}
 					min={toUnit(-40, 'temperature', units())}
 					max={toUnit(200, 'temperature', units())}
-					value={shown(name)}
-					onchange={(v) => tell(name, v)}
+					value={shown(id)}
+					onchange={(v) => tell(id, v)}
 				/>
 			{/each}
 		</div>

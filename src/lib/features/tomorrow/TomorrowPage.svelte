@@ -89,7 +89,9 @@
 	function calendar() {
 		try {
 			const steps = plan.steps.map(({ at, minutes, aircraft, person, what, why }) => ({
-				...{ at, minutes, note: why },
+				at,
+				minutes,
+				note: why,
 				title: [aircraft, crew.length > 1 ? person : '', what].filter(Boolean).join(': '),
 			}));
 			download(`day-${day}.ics`, stepsCalendar(steps, new Date().toISOString()), 'text/calendar');

@@ -28,7 +28,8 @@
 			entries: await trendEntries(id),
 			sensors: await Promise.all(
 				sensorSchema.options.map(async (sensor) => ({
-					...{ sensor, name: SENSOR_RULES[sensor].name },
+					sensor,
+					name: SENSOR_RULES[sensor].name,
 					kept: (await listKept(id, sensor)).filter(({ standing }) => standing === 'in-force'),
 				})),
 			),

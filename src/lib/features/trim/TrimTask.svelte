@@ -73,7 +73,10 @@
 		if (!found) return;
 		try {
 			await view.record('hover', {
-				...{ kind: 'test', task: 'trim', grade: view.grade('seen'), headline: title },
+				kind: 'test',
+				task: 'trim',
+				grade: view.grade('seen'),
+				headline: title,
 				...judgeTrim([found.forward, found.right]),
 				sourceName: `${tries.forward.length} tries by eye`,
 				figures: AXES.map(({ id, plus }) =>

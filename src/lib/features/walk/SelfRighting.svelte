@@ -11,7 +11,7 @@
 		type FreeSide,
 		type Push,
 	} from '$lib/core/session/righting';
-	import { controlsAt, controlWords } from '$lib/core/session/controls';
+	import { controlsFor, controlWords } from '$lib/core/session/controls';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { stationIdSchema, type StationId } from '$lib/schema/records';
@@ -34,7 +34,7 @@
 	let pushes = $state<Push[]>([]);
 	const say = $derived(side ? nextPush(pushes, side) : null);
 	const finding = $derived(side && say === null ? judgeRighting(pushes) : null);
-	const own = $derived(controlsAt(aircraft, 'self-righting').map(controlWords));
+	const own = $derived(controlsFor(aircraft, 'self-righting').map(controlWords));
 	const title = $derived(
 		finding
 			? finding.headline
@@ -49,7 +49,10 @@
 		if (!finding) return;
 		try {
 			await view.record(station, {
-				...{ kind: 'test', task: 'self-righting', grade: view.grade('seen'), ...finding },
+				kind: 'test',
+				task: 'self-righting',
+				grade: view.grade('seen'),
+				...finding,
 				sourceName: 'pushed over by its own motors',
 				figures: [figure('pushes', pushes.length)],
 			});

@@ -2,7 +2,8 @@
 	import { figure } from '$lib/core/figures/figure';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import { figureOf, GOOD, isWalk, judgeWalk, walkOf, type WalkId } from '$lib/core/session/walks';
+	import { figureOf, GOOD, isWalk, judgeWalk, walkOf } from '$lib/core/session/walks';
+	import type { WalkId } from '$lib/core/session/taskPage';
 	import { rotorsOf, type RotorState } from '$lib/features/motors/rotorsOf';
 	import SessionPhotos from '$lib/features/photos/SessionPhotos.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
@@ -68,7 +69,12 @@
 		const { headline, verdict, reasons } = finding;
 		try {
 			await view.record(walk.station, {
-				...{ kind: 'test', task: id, grade: view.grade('seen'), headline, verdict, reasons },
+				kind: 'test',
+				task: id,
+				grade: view.grade('seen'),
+				headline,
+				verdict,
+				reasons,
 				sourceName: walk.title.toLowerCase(),
 				figures: walk.steps.flatMap((one) => {
 					const answer = answers[one.id];

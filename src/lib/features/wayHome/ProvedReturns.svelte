@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { undoneBy } from '$lib/core/evidence/undoes';
+	import { undoneBy } from '$lib/core/session/checklist/undoes';
 	import { provedReturns } from '$lib/core/return/returnTest';
 	import { wholeQuantity } from '$lib/core/words/units';
 	import type { Aircraft } from '$lib/schema/records';

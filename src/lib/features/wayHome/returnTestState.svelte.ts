@@ -160,7 +160,10 @@ export class ReturnTestState {
 		const { finding, trigger, distanceM, heightM, seenS, takenOverS } = this;
 		if (!finding || !trigger) return null;
 		return {
-			...{ kind: 'test', task: taskOfTrigger(trigger), grade, ...finding },
+			kind: 'test',
+			task: taskOfTrigger(trigger),
+			grade,
+			...finding,
 			sourceName:
 				this.sourceName || (trigger === 'switch' ? 'return by its switch, in the air' : 'radio off in the air'),
 			flownS: Math.max(0, takenOverS ?? 0, ...PHASES.map((phase) => seenS[phase] ?? 0)),

@@ -33,7 +33,13 @@ const aircraft: Aircraft = {
 	flies: { hoverW: 180 },
 };
 const pack = {
-	...{ id: 'p', name: 'D-1', aircraftId: 'a', cells: 4, capacityMah: 5000, cycles: 12, boughtOn: '2026-01-01' },
+	id: 'p',
+	name: 'D-1',
+	aircraftId: 'a',
+	cells: 4,
+	capacityMah: 5000,
+	cycles: 12,
+	boughtOn: '2026-01-01',
 	notes: '',
 	updatedAt: AT,
 } as Pack;

@@ -38,13 +38,12 @@ export const compute = working(fields, async ({ form: v }) => {
 		],
 		plots: [
 			{
-				...{
-					kind: 'balance',
-					title: `From the side, nose to the left: it balances ${Math.abs(answer.errorMm).toFixed(0)} mm ${answer.errorMm < 0 ? 'before' : 'behind'} the mark`,
-					parts,
-					markMm: request.markMm,
-				},
-				...{ centreMm: answer.centreMm, sigmaMm: answer.centreSigmaMm },
+				kind: 'balance',
+				title: `From the side, nose to the left: it balances ${Math.abs(answer.errorMm).toFixed(0)} mm ${answer.errorMm < 0 ? 'before' : 'behind'} the mark`,
+				parts,
+				markMm: request.markMm,
+				centreMm: answer.centreMm,
+				sigmaMm: answer.centreSigmaMm,
 				pack: {
 					index: request.packIndex,
 					toMm: shift === null ? null : (parts[request.packIndex]?.armMm ?? 0) + shift,

@@ -26,8 +26,13 @@ export const compute = working(fields, async ({ form: v }) => {
 		],
 		plots: [
 			{
-				...{ kind: 'room', title: 'The room from the side', ceilingM: request.ceilingM, marginM: request.marginM },
-				...{ holdM: request.holdM, follows: request.followsSurface, things: request.things },
+				kind: 'room',
+				title: 'The room from the side',
+				ceilingM: request.ceilingM,
+				marginM: request.marginM,
+				holdM: request.holdM,
+				follows: request.followsSurface,
+				things: request.things,
 			},
 		],
 	};

@@ -60,7 +60,9 @@ export const compute = working(fields, async ({ form }) => {
 			{
 				kind: 'board',
 				title: tilted ? 'How the module sits, its tilt left out' : 'How the module sits',
-				...{ yawDeg: module.arrowDeg, pitchDeg: 0, rollDeg: module.flipped ? 180 : 0 },
+				yawDeg: module.arrowDeg,
+				pitchDeg: 0,
+				rollDeg: module.flipped ? 180 : 0,
 			},
 		],
 		tables: [

@@ -28,7 +28,9 @@ export const compute = working(fields, async ({ form: v }) => {
 		...report(answer, answer.reasons[0].text),
 		plots: [
 			{
-				...{ kind: 'arrows' as const, title: 'Where it went, and where its compass said that it points', unit: 'm/s' },
+				kind: 'arrows' as const,
+				title: 'Where it went, and where its compass said that it points',
+				unit: 'm/s',
 				arrows: legs.flatMap(({ northMps, eastMps, headingDeg }, k) => {
 					const nose = (headingDeg * Math.PI) / 180;
 					const of = legs.length > 1 ? ` ${k + 1}` : '';

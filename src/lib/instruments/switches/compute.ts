@@ -39,7 +39,8 @@ export const compute = working(fields, async (input) => {
 				? []
 				: [
 						{
-							...{ kind: 'ranges' as const, title: 'What each position of each switch reaches' },
+							kind: 'ranges' as const,
+							title: 'What each position of each switch reaches',
 							channels: [...new Set([...request.switches, ...request.ranges].map(({ channel }) => channel))].map(
 								(channel) => {
 									const own = request.switches.filter((s) => s.channel === channel);

@@ -31,7 +31,9 @@ export const compute = working(fields, async ({ form: v }) => {
 		],
 		plots: [
 			{
-				...{ kind: 'arrows', title: 'Two drifts, and the wind between them', unit: 'm/s' },
+				kind: 'arrows',
+				title: 'Two drifts, and the wind between them',
+				unit: 'm/s',
 				arrows: [
 					...([1, 2] as const).flatMap((n) => {
 						const { northMps, eastMps, headingDeg } = drifting(v, n);

@@ -20,7 +20,11 @@
 			const [dx, dy] = size > 0 ? [east / size, -north / size] : [0, -1];
 			const [x, y] = [C + dx * long, C + dy * long];
 			return {
-				...{ label, dashed, x, y, k },
+				label,
+				dashed,
+				x,
+				y,
+				k,
 				head: `M${x} ${y}L${x - 11 * dx - 6 * dy} ${y - 11 * dy + 6 * dx}L${x - 11 * dx + 6 * dy} ${y - 11 * dy - 6 * dx}Z`,
 				words: dashed ? label : `${label} ${showNumber(size)}`,
 			};

@@ -19,15 +19,15 @@
 		label: string;
 		width: number;
 		height: number;
-		table?: PlotTable;
-		note?: string;
+		table?: PlotTable | undefined;
+		note?: string | undefined;
 		/** Whether it fills the width it has, or is at most so wide as drawn. */
 		wide?: boolean;
 		/** What is read off at the moment. */
-		readout?: string;
-		tools?: Snippet;
+		readout?: string | undefined;
+		tools?: Snippet | undefined;
 		/** Over the drawing: what is pressed and moved. */
-		overlay?: Snippet;
+		overlay?: Snippet | undefined;
 		/** The width that it has, px. */
 		clientWidth?: number;
 		children: Snippet;

@@ -29,7 +29,7 @@ import {
 	withCompass,
 	withoutData,
 } from './conditions';
-import { PROPS_OFF, THROTTLE_ZERO, type Template } from './item';
+import { KNOCKS, BUILDING, SETTING, PROPS_OFF, THROTTLE_ZERO, type Template } from './item';
 
 /** What is asked before the aircraft is switched on for flight: plan, bench, site, compass. */
 export const BEFORE: readonly Template[] = [
@@ -40,6 +40,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'Flight is allowed here today',
 		why: 'Local rules, district and club rules, height and radio limits; the pilot in command answers for them.',
+		faults: ['Not allowed here', 'Not allowed at this height', 'Permission is not here yet', 'Not sure'],
+		place: ['rules'],
 		when: [outdoors],
 	},
 	{
@@ -49,6 +51,7 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'Video power and channel are allowed here, and nobody else is on the channel',
 		why: 'A picture taken over by somebody else is a crash, theirs or yours. Enter what is allowed with the place, and the power is held against it.',
+		faults: ['Too much power for this place', 'Channel is taken', 'Channel is not allowed here', 'Not shown'],
 		when: [part('video', 'it flies by a video picture'), not(videoLimit)],
 	},
 	{
@@ -74,6 +77,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'caution',
 		text: 'Enough daylight for the whole session',
 		why: 'A lost aircraft cannot be found in the dark; no first flight near dusk.',
+		faults: ['Too late for all of it', 'Dusk before the landing', 'Fog or low cloud'],
+		aid: 'daylight',
 		when: [outdoors],
 	},
 	{
@@ -83,6 +88,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'No people, dogs, wires or trees where it will fly and return',
 		why: 'Most returns fail on something that stood in the way.',
+		faults: ['People near', 'Dogs or other animals', 'Wires or trees in the way', 'Way home is not clear'],
+		place: ['hazards'],
 		when: [outdoors, not(people)],
 	},
 	{
@@ -103,6 +110,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'Room looked at: ceiling, vents, open windows, furniture; nobody under it',
 		why: 'Air from vents and walls pushes it; downward sensors climb over furniture towards the ceiling.',
 		opens: 'ceiling',
+		faults: ['Ceiling too low', 'Vent or open window', 'People in the room', 'Too narrow'],
+		place: ['hazards'],
 		when: [roof],
 	},
 	{
@@ -113,6 +122,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'Take-off and landing on firm ground; downward sensors are not trusted over water',
 		why: 'Moving water carries a downward camera along, and what falls in is gone.',
 		opens: 'texture',
+		faults: ['No firm ground to land on', 'Only over water', 'Its sensors cannot be switched off'],
 		when: [water],
 	},
 	{
@@ -123,6 +133,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'Spotter named, landing place and direction agreed',
 		why: 'Agreed before take-off, not talked over in the air.',
 		role: 'spotter',
+		faults: ['No spotter', 'No clear place to land', 'Nothing was agreed'],
+		place: ['approach'],
 		when: [not(toy)],
 	},
 	{
@@ -132,6 +144,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'caution',
 		text: 'Flying without position hold was practised lately',
 		why: 'When it loses its position it drifts with the wind at its height: only hands bring it back.',
+		faults: ['Never practised', 'Too long ago', 'No mode without position'],
+		aid: 'own-hands',
 		when: [homing, outdoors],
 	},
 	{
@@ -141,6 +155,7 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'Gains as delivered, nothing tuned before it has flown',
 		why: 'A gain that is too high shakes or runs away at the first lift.',
+		faults: ['Gains were tuned', 'Gains of another aircraft', 'Not known'],
 		when: [first, built],
 	},
 	{
@@ -151,6 +166,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'Settings were saved before anything was changed or pasted',
 		why: 'A paste may reset what nobody looks at; the way back is the copy.',
 		link: { to: 'settings', words: 'Open settings sheets' },
+		faults: ['Not saved', 'Saved after the change', 'Could not be saved'],
 		when: [untried, built],
 	},
 	{
@@ -190,6 +206,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'No pack swollen, dented, or left empty over the months',
 		why: 'A pack that stood empty or took a knock may burn when it is charged or loaded.',
 		caution: 'Never charge it alone; a damaged pack stays outdoors.',
+		faults: ['Swollen', 'Dented or torn', 'Lead or plug damaged', 'Left empty'],
 		when: [{ because: 'it was stored or crashed', holds: (s) => stored.holds(s) || crashed.holds(s) }],
 	},
 	// Bench
@@ -200,6 +217,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'Nothing loose or cracked when wiggled: arms, screws, connectors, antennas',
 		why: 'A cracked frame sounds like a surge and ends in a runaway climb.',
+		faults: ['A screw is loose', 'An arm is loose', 'Cracked', 'A connector is loose', 'An antenna is loose'],
+		undoneBy: ['new', 'knock', 'part', 'odd-flight', 'journey'],
 		when: [not(toy)],
 	},
 	{
@@ -209,6 +228,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'Propellers whole: edges smooth, none bent, nothing wound round a shaft',
 		why: 'A nicked blade shakes the sensors and breaks under load.',
+		faults: ['Nicked', 'Bent', 'Cracked', 'Something wound round a shaft'],
+		undoneBy: KNOCKS,
 	},
 	{
 		id: 'leads',
@@ -217,6 +238,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'Pack held by two straps, leads and balance plug out of the propellers’ reach',
 		why: 'A cut lead ends the flight and the pack.',
+		faults: ['A strap is missing', 'The pack moves', 'Balance plug reaches a propeller', 'A lead reaches a propeller'],
+		undoneBy: KNOCKS,
 		when: [built],
 	},
 	{
@@ -226,6 +249,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'No wire trapped, pulled tight or able to reach a propeller',
 		why: 'A trapped wire shorts in flight; a pulled one comes out.',
+		faults: ['Trapped', 'Pulled tight', 'Chafed', 'Reaches a propeller'],
+		undoneBy: KNOCKS,
 		when: [opened, built],
 	},
 	{
@@ -235,6 +260,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'Antennas on before anything is powered, air at the hot units',
 		why: 'A transmitter without its antenna burns; one that stands still in foam overheats.',
+		faults: ['One is missing', 'One is loose', 'One is damaged', 'No air at the hot units'],
+		undoneBy: KNOCKS,
 		when: [part('video', 'it flies by a video picture')],
 	},
 	{
@@ -245,6 +272,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'First power through a current-limiting plug: no heat, no smell, the usual tones',
 		why: 'A short then costs a light bulb instead of a speed controller.',
 		caution: PROPS_OFF,
+		faults: ['It grew warm', 'It smelt', 'The plug limited the current', 'Wrong tones or none'],
+		undoneBy: BUILDING,
 		when: [opened, built],
 	},
 	{
@@ -257,6 +286,8 @@ export const BEFORE: readonly Template[] = [
 		caution: `${THROTTLE_ZERO} Never a finger on a running motor.`,
 		page: { of: 'motor-walk', words: 'Motor by motor' },
 		found: 'motor-walk',
+		faults: ['One does not start', 'One turns the wrong way', 'One runs rough', 'One is another’s number'],
+		undoneBy: KNOCKS,
 		when: [opened, built],
 	},
 	{
@@ -267,6 +298,9 @@ export const BEFORE: readonly Template[] = [
 		text: 'Armed and disarmed on the bench: both on command, and no message stands',
 		why: 'What will not arm at home will not arm in the field. Revs that wind up without propellers are the stabiliser finding no answer: disarm, it is no fault.',
 		caution: THROTTLE_ZERO,
+		faults: ['It does not arm', 'It does not disarm', 'A message stands', 'A motor winds up by itself'],
+		controls: ['guard', 'arm'],
+		undoneBy: ['new', 'firmware', 'knock', 'part'],
 		when: [untried, built],
 	},
 	{
@@ -278,6 +312,9 @@ export const BEFORE: readonly Template[] = [
 			`Propellers off: without the extra arming guard nothing arms${controls.length > 0 && !controls.some(({ does }) => does === 'guard') ? '; its switch is missing in the transmitter table' : ''}`,
 		why: 'One switch knocked in the bag must not start it.',
 		caution: THROTTLE_ZERO,
+		faults: ['It arms without it', 'It does not arm with it', 'The switch is another'],
+		controls: ['guard', 'arm'],
+		undoneBy: SETTING,
 		when: [part('pre-arm', 'it has an extra arming guard')],
 	},
 	{
@@ -289,6 +326,9 @@ export const BEFORE: readonly Template[] = [
 		why: 'A mode that comes on unmeant is found in the air, by the wrong hand movement.',
 		caution: PROPS_OFF,
 		opens: 'switches',
+		faults: ['Another mode than is meant', 'A switch does nothing', 'Something comes on by accident', 'Not shown'],
+		controls: 'all',
+		undoneBy: SETTING,
 		when: [switched],
 	},
 	{
@@ -299,6 +339,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'Receiver for position: its binary protocol is set, and the line is fast enough for five fixes a second',
 		why: 'Left at its first setting it shows fewer satellites and answers late.',
 		opens: 'serial-line',
+		faults: ['Another protocol', 'Too slow', 'Not detected'],
+		undoneBy: ['firmware'],
 		when: [opened, built, homing, not(lightsOnly)],
 	},
 	{
@@ -309,6 +351,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'Stick end points learned: every stick to its ends in the first power cycle, saved after the second',
 		why: 'Without a screen the aircraft takes the end points over only with the second power cycle.',
 		caution: PROPS_OFF,
+		faults: ['End points are not learned', 'A stick is reversed'],
+		undoneBy: SETTING,
 		when: [opened, built, lightsOnly],
 	},
 	{
@@ -319,6 +363,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'Rates set to comfort, not to a list: full stick turns it no faster than the pilot can follow',
 		why: 'Rates taken over from another pilot make the first flight the hardest.',
 		link: { to: 'settings', words: 'Open settings sheets' },
+		faults: ['Too fast', 'Not set'],
+		undoneBy: SETTING,
 		when: [first, kind('it is flown by rates', 'racer', 'longrange')],
 	},
 	{
@@ -331,6 +377,8 @@ export const BEFORE: readonly Template[] = [
 		caution: PROPS_OFF,
 		opens: 'mounting',
 		found: 'due-mounting',
+		faults: ['Nose up is shown as down', 'Right is shown as left', 'Turns the wrong way', 'Does not follow'],
+		undoneBy: ['new', 'firmware', 'knock', 'part'],
 		when: [built],
 	},
 	{
@@ -341,6 +389,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'Flight modes, switches, failsafe and return to home read back one by one after the change',
 		why: 'Firmware or pasted settings may reset them to the maker’s values. Until then they count as untested.',
 		link: { to: 'settings', words: 'Compare settings sheets' },
+		faults: ['A mode is gone', 'A switch is gone', 'Loss of link is another', 'Return settings are others'],
+		undoneBy: ['firmware'],
 		when: [updated],
 	},
 	{
@@ -351,6 +401,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'After the crash: shafts straight, bells turn free, board and sensors sit as before',
 		why: 'What moved inside shows in the air.',
 		caution: PROPS_OFF,
+		faults: ['A shaft is bent', 'A bell scrapes', 'The board moved', 'A sensor moved'],
+		undoneBy: KNOCKS,
 		when: [crashed],
 	},
 	{
@@ -362,6 +414,8 @@ export const BEFORE: readonly Template[] = [
 		why: 'Propeller wash and sun on the sensor are a height that jumps.',
 		opens: 'pressure',
 		found: 'pressure',
+		faults: ['No foam', 'Foam is loose', 'Light falls on it', 'Air blows on it'],
+		undoneBy: KNOCKS,
 		when: [part('pressure-foam', 'its pressure sensor is under foam')],
 	},
 	{
@@ -371,6 +425,7 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'Compass mast upright and tight, its arrow forward',
 		why: 'A mast that folded or turned shows every heading wrong by as much.',
+		faults: ['Loose', 'Leans', 'Turned', 'Its arrow does not point forward'],
 		when: [mounted('mast', 'its compass sits on a mast')],
 	},
 	{
@@ -382,6 +437,8 @@ export const BEFORE: readonly Template[] = [
 		why: 'Tail-heavy does not fly; the pack’s place decides.',
 		opens: 'balance',
 		found: 'balance',
+		faults: ['Nose too heavy', 'Tail heavy', 'One side heavy', 'No room to move the pack'],
+		undoneBy: KNOCKS,
 		when: [wing],
 	},
 	{
@@ -392,6 +449,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'Out of its travel shape, camera taken off before it is turned',
 		why: 'The poses want its legs as in flight; the camera’s motors must not be forced.',
 		caution: 'Two hands, or two persons: a large aircraft that slips falls on its sensors.',
+		faults: ['An arm does not lock', 'Camera does not come off', 'Legs do not come down'],
 		when: [kind('a large camera drone', 'large-camera')],
 	},
 	{
@@ -410,6 +468,8 @@ export const BEFORE: readonly Template[] = [
 					]
 				: undefined,
 		must: true,
+		faults: ['It leaks', 'Not locked in', 'Fitted with the power on', 'Wrong mode'],
+		undoneBy: BUILDING,
 		when: [anyPart('it carries a load to the field', 'tank', 'spreader')],
 	},
 	{
@@ -420,6 +480,7 @@ export const BEFORE: readonly Template[] = [
 		text: 'Clean water in the tank for every test',
 		why: 'A test that spills chemical is an accident.',
 		caution: 'Water instead of chemical until the flight for the field.',
+		faults: ['Something else is in it', 'Not rinsed', 'Empty'],
 		when: [carrying('tank', 'it sprays')],
 	},
 	{
@@ -431,6 +492,8 @@ export const BEFORE: readonly Template[] = [
 		why: 'Air in the lines is a wrong rate that looks like a weak pump.',
 		caution: 'Water, not the product. Propellers off. Stand beside the nozzles.',
 		offered: ['The spreader is fitted today'],
+		faults: ['Air in a line', 'A nozzle sprays unevenly', 'A nozzle drips', 'One side is weaker'],
+		undoneBy: BUILDING,
 		when: [carrying('tank', 'it sprays')],
 	},
 	{
@@ -441,6 +504,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'Spreader fitted, its mode read back, feeder turns, the fan follows',
 		why: 'Set for the tank, it turns nothing or at the wrong rate.',
 		caution: 'Power off and pack out while tank and spreader are exchanged. No finger in the feeder.',
+		faults: ['Wrong mode', 'Feeder does not turn', 'Fan does not follow', 'It blocks'],
+		undoneBy: BUILDING,
 		when: [carrying('spreader', 'it spreads')],
 	},
 	// Site
@@ -451,6 +516,7 @@ export const BEFORE: readonly Template[] = [
 		weight: 'hold',
 		text: 'Level, firm ground for takeoff with the load; network or correction signal shown',
 		why: 'Loaded, it tips on a slope before it lifts; without corrections its lines do not meet.',
+		faults: ['It slopes', 'Soft ground', 'No correction signal'],
 		when: [anyPart('it carries a load to the field', 'tank', 'spreader'), outdoors],
 	},
 	{
@@ -460,6 +526,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'caution',
 		text: 'Home marked; pilot three metres behind it, tail toward the pilot',
 		why: 'A mark makes the landing measurable; nose-in turns the sticks round.',
+		faults: ['No mark', 'Ground is not level', 'Steel under it', 'Not room enough'],
+		place: ['approach', 'hazards'],
 		when: [not(wing)],
 	},
 	{
@@ -478,6 +546,7 @@ export const BEFORE: readonly Template[] = [
 		weight: 'caution',
 		text: 'Two metres from walls, curtains and people',
 		why: 'Its own air comes back from a wall and pushes it.',
+		faults: ['Too near a wall', 'Too near a curtain', 'Too near people'],
 		when: [roof],
 	},
 	// Compass
@@ -489,6 +558,8 @@ export const BEFORE: readonly Template[] = [
 		text: 'Watch, phone, keys and tools put away; no vehicle, fence or concrete near',
 		why: 'What you wear turns with the aircraft and looks like its own iron.',
 		opens: 'survey',
+		faults: ['A vehicle is near', 'Concrete with steel', 'A fence is near', 'Something worn stays on'],
+		place: ['cleanSpot'],
 		when: [outdoors, withCompass],
 	},
 	{
@@ -498,6 +569,8 @@ export const BEFORE: readonly Template[] = [
 		weight: 'caution',
 		text: 'No steel, vehicle, wall or power line within twenty paces',
 		why: 'Without data from the aircraft the place is judged by eye: step back until nothing is near.',
+		faults: ['Steel is near', 'A vehicle is near', 'A power line is near', 'Not known what lies below'],
+		place: ['cleanSpot'],
 		when: [outdoors, withCompass, withoutData],
 	},
 	{
@@ -511,6 +584,7 @@ export const BEFORE: readonly Template[] = [
 		opens: 'interference',
 		found: 'interference',
 		offered: ['Measured since the leads were last moved'],
+		faults: ['It turned under throttle', 'It jumps', 'Too near the power leads'],
 		when: [outdoors, mounted('board', 'its compass sits beside the power leads'), not(withoutData)],
 	},
 	{
@@ -522,6 +596,7 @@ export const BEFORE: readonly Template[] = [
 		why: 'Where they part, one of them is disturbed or mounted another way: the aircraft may follow either.',
 		opens: 'pair',
 		found: 'pair',
+		faults: ['They differ all round', 'They differ on one side', 'One does not move', 'Only one is shown'],
 		when: [outdoors, twoCompasses, not(withoutData)],
 	},
 ];

@@ -14,7 +14,7 @@ import {
 	componentSchema,
 } from '../../../schema/records';
 import { eventKindSchema } from '../../../schema/entries';
-import { undoneBy } from '../../evidence/undoes';
+import { undoneBy } from './undoes';
 import { entryOf, ticked } from '../../facts/entries.fixture';
 import { outcomeOf } from '../answers';
 import { checklistFor, everyItem, type Setting } from '../items';
@@ -27,11 +27,25 @@ const craft = (kind: AircraftKind, more: Partial<Aircraft> = {}): Aircraft => ({
 	...more,
 });
 const pack = (more: Partial<Pack> = {}): Pack => ({
-	...{ id: 'p', name: 'Pack', aircraftId: 'a', cells: 4, capacityMah: 5000, cycles: 3, boughtOn: '2026-01-01' },
-	...{ notes: '', updatedAt: AT, ...more },
+	id: 'p',
+	name: 'Pack',
+	aircraftId: 'a',
+	cells: 4,
+	capacityMah: 5000,
+	cycles: 3,
+	boughtOn: '2026-01-01',
+	notes: '',
+	updatedAt: AT,
+	...more,
 });
 const site = (heights: number[]): Site => ({
-	...{ id: 's', name: 'Saltings', latDeg: 54.2, lonDeg: -3.1, altM: 10, notes: '', updatedAt: AT },
+	id: 's',
+	name: 'Saltings',
+	latDeg: 54.2,
+	lonDeg: -3.1,
+	altM: 10,
+	notes: '',
+	updatedAt: AT,
 	obstacles: heights.map((heightM, k) => ({ id: `o${k}`, name: `Tree ${k}`, bearingDeg: 0, distanceM: 50, heightM })),
 });
 const ids = (setting: Setting) => checklistFor(setting).map(({ id }) => id);

@@ -1,6 +1,6 @@
 import type { Aircraft, AircraftKind, Occasion, Pack, Part, Session, Site, Venue } from '../../../schema/records';
 import type { Entry } from '../../../schema/entries';
-import { undoneByDoing } from '../../evidence/undoes';
+import { undoneByDoing } from '../../evidence/undoneByDoing';
 import type { Payload } from '../../facts/keys';
 import { daysBetween } from '../../words/calendar';
 import type { Deferred } from '../deferred';

@@ -23,7 +23,7 @@ import {
 	type Condition,
 	type Setting,
 } from './conditions';
-import { STOP_AT_ONCE, type Rung, type Template } from './item';
+import { HANDLING, STOP_AT_ONCE, type Rung, type Template } from './item';
 import { landedCell } from './pack';
 
 const SURFACES = 'Repeat before every flight, not only the first.';
@@ -50,7 +50,9 @@ const lifts: Condition = {
 /** Where a first hover is held: clear of its own air, or a foot up where one that falls breaks least. */
 const firstHeight = ({ ladder }: Aircraft): string => (ladder?.firstHeight === 'low' ? 'a foot or two' : 'head height');
 const firstRung = ({ aircraft }: Setting): Rung => ({
-	...{ mode: 'self-level', seconds: 60, gustMps: CALM_GUST_MPS },
+	mode: 'self-level',
+	seconds: 60,
+	gustMps: CALM_GUST_MPS,
 	stick: `at the bottom, then up by hand to ${firstHeight(aircraft)}`,
 	watch:
 		aircraft.ladder?.firstHeight === 'low'
@@ -74,6 +76,10 @@ export const FLIGHT: readonly Template[] = [
 		text: 'Armed at zero throttle: all turn evenly, none jerks, winds up or creeps',
 		why: 'What revs by itself on the ground runs away in the air.',
 		caution: STOP_AT_ONCE,
+		faults: ['One jerks', 'One winds up by itself', 'One starts late', 'One does not turn'],
+		lights: ['arming'],
+		controls: ['arm'],
+		undoneBy: HANDLING,
 		when: [nudged, untried],
 	},
 	{
@@ -84,6 +90,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'Light throttle, nudge right, then left: it leans as commanded',
 		why: 'A wrong mix shows on the ground, before it can fly away.',
 		caution: STOP_AT_ONCE,
+		undoneBy: HANDLING,
 		when: [nudged],
 	},
 	{
@@ -94,6 +101,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'Nudge forward, then back: it leans as commanded',
 		why: 'The same for the other tilt.',
 		caution: STOP_AT_ONCE,
+		undoneBy: HANDLING,
 		when: [nudged],
 	},
 	{
@@ -104,6 +112,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'Nudge turn right: the nose goes right',
 		why: 'A turn that is wrong hides behind tilts that are right.',
 		caution: STOP_AT_ONCE,
+		undoneBy: HANDLING,
 		when: [nudged],
 	},
 	{
@@ -118,6 +127,8 @@ export const FLIGHT: readonly Template[] = [
 		page: { of: 'self-righting', words: 'Upside down: what to do' },
 		found: 'self-righting',
 		offered: ['Tried on an earlier day'],
+		faults: ['It did not turn over', 'It turned the wrong way', 'A motor did not turn', 'Something broke'],
+		undoneBy: HANDLING,
 		when: [part('self-righting', 'it rights itself'), not(roof)],
 	},
 	{
@@ -129,6 +140,8 @@ export const FLIGHT: readonly Template[] = [
 		why: SURFACES,
 		caution: NOBODY_NEAR,
 		...GRID,
+		faults: ['One moves the wrong way', 'One does not move', 'Too little', 'Rudder is reversed'],
+		undoneBy: HANDLING,
 		when: [surfaces('a wing with elevons', 'elevons')],
 	},
 	{
@@ -173,6 +186,8 @@ export const FLIGHT: readonly Template[] = [
 		why: 'The stick may be right and the stabiliser reversed: then it flies until the mode is switched.',
 		caution: NOBODY_NEAR,
 		...GRID,
+		faults: ['They move the wrong way', 'They do not move', 'They flutter'],
+		undoneBy: HANDLING,
 		when: [wing],
 	},
 	// Hover
@@ -187,6 +202,8 @@ export const FLIGHT: readonly Template[] = [
 				: `Taken off by hand: up at once through its own air to ${firstHeight(aircraft)}, not held at the ground`,
 		why: 'Nothing of it is proved yet: by hand it is answered at once. Its own take-off is abrupt, and climbs by sensors that nobody has tried.',
 		caution: 'Three metres back, tail toward you. One that bounces, turns or creeps on the ground is not lifted.',
+		faults: ['It leaned', 'It jumped', 'It stayed down', 'It drifted off'],
+		undoneBy: HANDLING,
 		when: [untried, lifts],
 	},
 	{
@@ -199,6 +216,8 @@ export const FLIGHT: readonly Template[] = [
 		caution:
 			'A first hover is outdoors: indoors a runaway ends in the ceiling. Stand clear, nose away, way out planned. Stop means land and disconnect.',
 		rung: firstRung,
+		faults: ['It is its first hover', 'Something was changed since', 'Not known'],
+		undoneBy: HANDLING,
 		when: [nudged, outdoors],
 	},
 	{
@@ -224,6 +243,8 @@ export const FLIGHT: readonly Template[] = [
 		caution: 'A surge or an angry buzz: down and disarm at once, then look with great care.',
 		opens: 'sound',
 		found: 'sound',
+		faults: ['It buzzes', 'It surges', 'It hums higher', 'One motor sounds different'],
+		undoneBy: HANDLING,
 		when: [opened, lifts],
 	},
 	{
@@ -237,6 +258,8 @@ export const FLIGHT: readonly Template[] = [
 		},
 		why: 'A fault that nobody found comes back. Watch for it in the first hover, near the ground and at a safe distance.',
 		caution: 'At the first sign of it: land, disarm, battery off.',
+		faults: ['It does it again', 'It does something else'],
+		undoneBy: HANDLING,
 		when: [afterAnomaly],
 	},
 	{
@@ -248,10 +271,14 @@ export const FLIGHT: readonly Template[] = [
 		why: 'One sensor more, the pressure. Some go to position hold at once; where the height jumps it is easier seen without the rest.',
 		caution: 'The stick means climb rate in this mode: to the middle before the switch, or it leaves upward.',
 		rung: {
-			...{ mode: 'height-hold', stick: 'in the middle', seconds: 30, gustMps: CALM_GUST_MPS },
+			mode: 'height-hold',
+			stick: 'in the middle',
+			seconds: 30,
+			gustMps: CALM_GUST_MPS,
 			watch: 'its height: within half a metre; drifting with the wind is right in this mode',
 			ends: 'it climbs or sinks by itself, or bobs faster than once in two seconds',
 		},
+		undoneBy: HANDLING,
 		when: [nudged, outdoors, untried, heightHeld],
 	},
 	{
@@ -274,6 +301,8 @@ export const FLIGHT: readonly Template[] = [
 		page: { of: 'trim', words: 'It creeps: trim it' },
 		found: 'trim',
 		caution: 'Hands on the sticks: nothing holds its place but you.',
+		faults: ['It drifts in the open', 'It sinks', 'It leans', 'It shakes'],
+		undoneBy: HANDLING,
 		when: [toy],
 	},
 	{
@@ -285,10 +314,15 @@ export const FLIGHT: readonly Template[] = [
 		why: 'The fewest sensors first. Nose-up or bobbing: land, correct the level offset or the gain.',
 		caution: 'Nobody before the wing. Landing side said aloud before the launch.',
 		rung: {
-			...{ mode: 'direct', stick: 'at the throttle of a launch', seconds: 60, gustMps: WING_GUST_MPS },
+			mode: 'direct',
+			stick: 'at the throttle of a launch',
+			seconds: 60,
+			gustMps: WING_GUST_MPS,
 			watch: 'straight climb, trims near the middle; then self-level, hands off, at the same height',
 			ends: 'the nose keeps rising or dropping, or it turns over when the mode is switched',
 		},
+		faults: ['It dropped', 'It leaned to one side', 'It climbed too steeply', 'It sinks in self-level'],
+		undoneBy: HANDLING,
 		when: [wing],
 	},
 	{
@@ -300,10 +334,14 @@ export const FLIGHT: readonly Template[] = [
 		why: 'What is trimmed crooked shows as one turn tighter than the other.',
 		caution: 'Never between the pilot and people; turn away at the first doubt.',
 		rung: {
-			...{ mode: 'self-level', stick: 'as in level flight', seconds: 120, gustMps: WING_GUST_MPS },
+			mode: 'self-level',
+			stick: 'as in level flight',
+			seconds: 120,
+			gustMps: WING_GUST_MPS,
 			watch: 'radius and height of a left lap against a right one; nose up and down in gusts',
 			ends: 'bobbing, or a turn that does not come out by itself',
 		},
+		undoneBy: HANDLING,
 		when: [wing, untried],
 	},
 	{
@@ -315,10 +353,14 @@ export const FLIGHT: readonly Template[] = [
 		why: 'The compass or its movement gives the direction here: a circle that wanders off is the sign before a return that misses.',
 		caution: 'Landing side free, a finger on self-level.',
 		rung: {
-			...{ mode: 'position-hold', stick: 'as in level flight', seconds: 60, gustMps: WING_GUST_MPS },
+			mode: 'position-hold',
+			stick: 'as in level flight',
+			seconds: 60,
+			gustMps: WING_GUST_MPS,
 			watch: 'the middle of the circle stays; its height stays',
 			ends: 'circles that grow or walk downwind',
 		},
+		undoneBy: HANDLING,
 		when: [wing, untried, homing],
 	},
 	{
@@ -330,10 +372,15 @@ export const FLIGHT: readonly Template[] = [
 		why: 'Standing still shows half; a compass that is off shows when it moves.',
 		caution: 'Small movements first, away from yourself. Land when one is not followed.',
 		rung: {
-			...{ mode: 'position-hold', stick: 'in the middle', seconds: 40, gustMps: CALM_GUST_MPS },
+			mode: 'position-hold',
+			stick: 'in the middle',
+			seconds: 40,
+			gustMps: CALM_GUST_MPS,
 			watch: 'each goes straight where it was sent, and it brakes and stands when the sticks are let go',
 			ends: 'it curves, goes another way, or does not stop',
 		},
+		faults: ['Answers late', 'Answers another way', 'It does not stop', 'It leans without a command'],
+		undoneBy: HANDLING,
 		when: [untried, outdoors, stands],
 	},
 	{
@@ -345,6 +392,8 @@ export const FLIGHT: readonly Template[] = [
 		why: 'A return that climbs into a tree or flies the wrong way is ended by hand, and only what was tried is found in time.',
 		caution: 'Beyond the minimum return distance, clear above and behind; the other hand on the mode switch.',
 		offered: ['Tried in the return test', 'Return to home is not used today'],
+		faults: ['It went on returning', 'It fell', 'It climbed'],
+		undoneBy: HANDLING,
 		when: [homing, untried, outdoors],
 	},
 	{
@@ -354,6 +403,7 @@ export const FLIGHT: readonly Template[] = [
 		weight: 'caution',
 		text: 'Its small wandering stays clear of everybody',
 		why: 'Height hold is not position hold.',
+		faults: ['It wanders widely', 'It circles', 'It comes near people'],
 		when: [people],
 	},
 	// Close
@@ -365,6 +415,7 @@ export const FLIGHT: readonly Template[] = [
 		text: 'Disarmed on the radio, pack unplugged, radio off last',
 		why: 'Even if it disarmed itself.',
 		caution: 'Wait until every propeller stands still.',
+		faults: ['It did not disarm', 'A motor turned on', 'Unplugged while it was armed'],
 		when: [not(toy)],
 	},
 	{
@@ -386,6 +437,7 @@ export const FLIGHT: readonly Template[] = [
 		why: 'Hot motors point at too much gain or a bearing.',
 		page: { of: 'temperatures', words: 'By degrees' },
 		found: 'temperatures',
+		faults: ['One motor is hot', 'All motors are hot', 'A speed controller is hot', 'The pack is hot'],
 	},
 	{
 		id: 'pack-after',
@@ -431,6 +483,7 @@ export const FLIGHT: readonly Template[] = [
 			possible: { low: 0, high: pack ? 1.2 * pack.capacityMah : 200_000 },
 		}),
 		offered: ['Nothing counts it'],
+		faults: ['More than was planned', 'Not shown'],
 		when: [counted],
 	},
 	{
@@ -442,6 +495,7 @@ export const FLIGHT: readonly Template[] = [
 		why: 'A level offset shows in the air: a straight log gives the correction.',
 		opens: 'level-flight',
 		found: 'due-level',
+		faults: ['It climbed', 'It sank', 'It bobbed'],
 		when: [wing],
 	},
 	{
@@ -451,6 +505,8 @@ export const FLIGHT: readonly Template[] = [
 		weight: 'caution',
 		text: 'No bump, or the bump is noted in the aircraft’s events',
 		why: 'A knock makes calibrations due.',
+		isEvent: true,
+		faults: ['A hard landing', 'It tipped over', 'A propeller touched something'],
 	},
 	{
 		id: 'rinsed',
@@ -459,6 +515,7 @@ export const FLIGHT: readonly Template[] = [
 		weight: 'caution',
 		text: 'Tank and lines rinsed and vented, seed box empty',
 		why: 'What dries in a nozzle blocks it the next time.',
+		faults: ['Not rinsed', 'Lines not vented', 'Seed left in the box'],
 		when: [anyPart('it carries a load to the field', 'tank', 'spreader')],
 	},
 	{
@@ -468,6 +525,7 @@ export const FLIGHT: readonly Template[] = [
 		weight: 'caution',
 		text: 'Camera off, back in its travel shape',
 		why: 'In its case it stands on its legs, not on its camera.',
+		faults: ['Something does not fold', 'Camera does not come off'],
 		when: [kind('a large camera drone', 'large-camera')],
 	},
 	{
@@ -477,5 +535,6 @@ export const FLIGHT: readonly Template[] = [
 		weight: 'caution',
 		text: 'Settings changed for today are put back or noted',
 		why: 'What was switched off for a test is missed at the next flight.',
+		faults: ['Some are still changed', 'Not known which'],
 	},
 ];

@@ -1,13 +1,14 @@
-import type { ControlUse, Crew, StationId } from '../../../schema/records';
+import type { EventKind } from '../../../schema/entries';
+import type { ControlUse, Crew, Site, StationId } from '../../../schema/records';
 import type { StatedFact } from '../../../schema/facts';
 import type { Quantity } from '../../words/units';
-import type { TaskPage } from '../task';
+import type { TaskPage } from '../taskPage';
 import type { Condition, Setting } from './conditions';
 
 /** What makes a measured value acceptable: limits in SI, and where they come from. */
 export interface ValueLimit {
-	low?: number;
-	high?: number;
+	low?: number | undefined;
+	high?: number | undefined;
 	unit: string;
 	quantity?: Quantity;
 	source: string;
@@ -29,7 +30,28 @@ export interface Rung {
 	gustMps: number;
 }
 
-export interface Item {
+/** What was entered of a place that an item can be about. */
+export type SiteField = keyof Pick<Site, 'approach' | 'hazards' | 'cleanSpot' | 'rules'>;
+
+/** What an item knows of itself whatever the aircraft: written with the first template of an id, and true of all of that id. */
+export interface ItemFacts {
+	/** Problems that pilots find; words of one's own are always possible. */
+	faults?: readonly string[];
+	/** Moments of the aircraft's light table that it is about. */
+	lights?: readonly string[];
+	/** Uses of the transmitter's switches that it is about, or every switch. */
+	controls?: readonly ControlUse[] | 'all';
+	/** What of the place is shown with it. */
+	place?: readonly SiteField[];
+	/** What is shown beside the question: motors and their propellers, the pilot's last flights by hand, sunset. */
+	aid?: 'propellers' | 'own-hands' | 'daylight';
+	/** A problem with it is an event of the aircraft, which is logged. */
+	isEvent?: true;
+	/** Events after which an earlier answer does not count. */
+	undoneBy?: readonly EventKind[];
+}
+
+export interface Item extends ItemFacts {
 	id: string;
 	station: StationId;
 	/**
@@ -86,3 +108,14 @@ export const THROTTLE_ZERO =
 export const STAND_CLEAR = 'Stand clear of the propellers from here on.';
 export const STOP_AT_ONCE =
 	'Three metres back, tail toward you. At the first strange sign, a bounce, a rev, a creep: disarm; never raise the throttle.';
+
+/** Events after which what is seen under power, and in the air, is seen again. */
+export const HANDLING: readonly EventKind[] = ['new', 'firmware', 'settings', 'knock', 'part', 'odd-flight'];
+/** Events after which the start is watched again. */
+export const STARTING: readonly EventKind[] = ['new', 'firmware', 'unplugged'];
+/** Events after which a setting is read again. */
+export const SETTING: readonly EventKind[] = ['new', 'firmware', 'settings'];
+/** Events after which what can come loose, bend or break is looked at again. */
+export const KNOCKS: readonly EventKind[] = ['new', 'knock', 'part'];
+/** Events after which what was built or fitted is tried again. */
+export const BUILDING: readonly EventKind[] = ['new', 'part'];

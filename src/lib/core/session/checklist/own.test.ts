@@ -9,18 +9,28 @@ import { EMPTY_LIST, listFile, mayBeOff, readListFile } from './own';
 const AT = '2026-11-26T08:00:00.000Z';
 const aircraft = (list: Partial<OwnList> = {}) =>
 	({
-		...{ id: 'a', name: 'Dunlin', kind: 'multirotor', rotors: 4, compasses: 1, hasPosition: true, events: [] },
-		...{
-			lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
-			returnHeightM: 30,
-			returnSpeedMps: 10,
-			minReturnDistanceM: 10,
-		},
+		id: 'a',
+		name: 'Dunlin',
+		kind: 'multirotor',
+		rotors: 4,
+		compasses: 1,
+		hasPosition: true,
+		events: [],
+		lock: { minSatellites: 8, maxHdop: 2, holdS: 30 },
+		returnHeightM: 30,
+		returnSpeedMps: 10,
+		minReturnDistanceM: 10,
 		ownList: { ...EMPTY_LIST, changedAt: AT, ...list },
 	}) as unknown as Aircraft;
 const made = checklistFor({ aircraft: aircraft() });
 const mine = (more: Partial<OwnItem> = {}): OwnItem => ({
-	...{ id: 'mine-1', station: 'bench', type: 'tick', text: 'Foam in place', why: '', weight: 'caution', ...more },
+	id: 'mine-1',
+	station: 'bench',
+	type: 'tick',
+	text: 'Foam in place',
+	why: '',
+	weight: 'caution',
+	...more,
 });
 
 describe('a list that its pilot changed', () => {

@@ -11,7 +11,13 @@ const ANY = { low: -1e6, high: 1e6 } as const;
 
 /** A question of the pilot's own as an item of the list. */
 export const itemOfOwn = ({ id, station, type, text, why, weight, unit, low, high, source, waitS }: OwnItem): Item => ({
-	...{ id, station, type, text, why: why || 'Asked by the pilot of this aircraft.', weight, because: '' },
+	id,
+	station,
+	type,
+	text,
+	why: why || 'Asked by the pilot of this aircraft.',
+	weight,
+	because: '',
 	...(type === 'wait' ? { waitS: waitS ?? 10 } : {}),
 	...(type === 'measure'
 		? {
@@ -38,10 +44,7 @@ export function withOwnList(made: readonly Item[], list: OwnList | undefined): I
 		.map((item): Item => {
 			const own = list.limits[item.id];
 			if (!own || !item.limit) return item;
-			const limit = { ...item.limit, ...own };
-			if (own.low === undefined) delete limit.low;
-			if (own.high === undefined) delete limit.high;
-			return { ...item, limit };
+			return { ...item, limit: { ...item.limit, ...own, low: own.low, high: own.high } };
 		})
 		.toSorted((a, b) => {
 			if (a.station !== b.station) return isBefore(a.station, b.station) ? -1 : 1;

@@ -2,7 +2,7 @@ import { sideSchema, type Aircraft } from '../../../schema/records';
 import { returnHeight } from './returnHeight';
 import { anyPart, built, calibrated, homing, kind, not, outdoors, part, roof, toy, untried, wing } from './conditions';
 import { abortMode } from '../controls';
-import { STAND_CLEAR, type Template } from './item';
+import { KNOCKS, STARTING, HANDLING, SETTING, STAND_CLEAR, type Template } from './item';
 
 type Held = NonNullable<Aircraft['propellers']>;
 const HELD: Record<Held, string> = {
@@ -35,6 +35,9 @@ export const POWER: readonly Template[] = [
 		text: ({ aircraft }) => `Pack out, propellers on: hand, side up, ${heldWords(aircraft)}, each wiggled`,
 		why: 'A propeller of the wrong hand looks right until the throttle comes up.',
 		caution: 'Pack unplugged while propellers are fitted.',
+		faults: ['Wrong hand on a motor', 'Upside down', 'A nut or screw is loose', 'One is damaged'],
+		aid: 'propellers',
+		undoneBy: KNOCKS,
 		when: [built],
 	},
 	{
@@ -54,6 +57,7 @@ export const POWER: readonly Template[] = [
 		weight: 'caution',
 		text: 'Camera cover off, the camera moves freely',
 		why: 'Before power: a blocked camera mount strains its motors.',
+		faults: ['The cover stays stuck', 'Camera does not move freely', 'Something is broken'],
 		when: [part('camera-cover', 'its camera has a cover')],
 	},
 	{
@@ -63,6 +67,7 @@ export const POWER: readonly Template[] = [
 		weight: 'hold',
 		text: 'Arms open and locked, propellers spread and clear',
 		why: 'An arm that folds under load takes the aircraft down.',
+		faults: ['An arm does not lock', 'A propeller is stuck', 'Something scrapes'],
 		when: [part('folding', 'it folds')],
 	},
 	{
@@ -73,6 +78,9 @@ export const POWER: readonly Template[] = [
 		text: 'Radio on first, then the aircraft',
 		why: 'A receiver that waits half a minute without its radio may change state and need a new start.',
 		caution: STAND_CLEAR,
+		faults: ['The other way round', 'No link', 'Radio’s battery is low', 'The wrong model is chosen'],
+		lights: ['starting'],
+		undoneBy: STARTING,
 		when: [not(toy)],
 	},
 	{
@@ -83,6 +91,9 @@ export const POWER: readonly Template[] = [
 		text: 'Aircraft on first, then the remote; throttle up and down once to link',
 		why: 'This kind links in that order.',
 		caution: STAND_CLEAR,
+		faults: ['It does not link', 'The other way round', 'It blinks on'],
+		lights: ['starting'],
+		undoneBy: STARTING,
 		when: [toy],
 	},
 	{
@@ -93,6 +104,9 @@ export const POWER: readonly Template[] = [
 		text: 'On flat ground, both sticks to their corner until it blinks: zeroed',
 		why: 'Zeroed on a slope it creeps for the whole flight, and no trim takes that out.',
 		caution: 'Propellers may twitch: hands away.',
+		faults: ['Ground is not flat', 'It does not blink', 'It was moved'],
+		lights: ['sensor calibration'],
+		undoneBy: STARTING,
 		when: [toy],
 	},
 	{
@@ -102,6 +116,8 @@ export const POWER: readonly Template[] = [
 		weight: 'hold',
 		text: 'Restarted since the calibration, and no calibration message shown',
 		why: 'Many aircraft take new calibration values only with a restart.',
+		faults: ['Not restarted', 'Asks for a calibration again', 'Values are gone'],
+		undoneBy: STARTING,
 		when: [calibrated],
 	},
 	{
@@ -113,6 +129,9 @@ export const POWER: readonly Template[] = [
 		setDownS: 5,
 		text: 'Set down level within five seconds and left alone while the gyro settles',
 		why: 'A gyro zeroed while moving drifts for the whole flight.',
+		faults: ['It was moved', 'The tones did not come', 'Ground is not level'],
+		lights: ['starting'],
+		undoneBy: STARTING,
 	},
 	{
 		id: 'link',
@@ -121,6 +140,9 @@ export const POWER: readonly Template[] = [
 		weight: 'hold',
 		text: 'Link, fix and mode read aloud: as expected, no message left',
 		why: 'Nobody takes off before they were read back.',
+		faults: ['No fix', 'Wrong mode', 'A message stands', 'Weak link'],
+		lights: ['ready', 'fix', 'no fix', 'fault'],
+		undoneBy: STARTING,
 	},
 	{
 		id: 'picture',
@@ -131,6 +153,8 @@ export const POWER: readonly Template[] = [
 		why: 'Close things look sharp in a lens that is not.',
 		opens: 'focus',
 		found: 'focus',
+		faults: ['Stripes', 'Blurred', 'It breaks up', 'No picture'],
+		undoneBy: STARTING,
 		when: [VIDEO],
 	},
 	{
@@ -140,6 +164,8 @@ export const POWER: readonly Template[] = [
 		weight: 'hold',
 		text: 'On the screen: volts, satellites, height, distance and arrow home',
 		why: 'Without the arrow and the distance nobody finds the way back by eye.',
+		faults: ['No volts', 'No satellites', 'No height', 'No arrow home'],
+		undoneBy: STARTING,
 		when: [part('overlay', 'values lie over its picture'), homing],
 	},
 	{
@@ -149,6 +175,7 @@ export const POWER: readonly Template[] = [
 		weight: 'caution',
 		text: 'Level sensor and flow meter shown, and what they show is likely',
 		why: 'A meter that stands still or jumps gives the field the wrong amount all day.',
+		faults: ['Shows nothing', 'Shows too much', 'Shows too little', 'It jumps'],
 		when: [part('flow-meter', 'it has a flow meter')],
 	},
 	{
@@ -159,6 +186,7 @@ export const POWER: readonly Template[] = [
 		text: 'Range sensor: what it shows standing is its own height, and a hand below it changes it',
 		why: 'A dirty or blinded sensor holds a height that is not there; grass, water and glass are seen late or not.',
 		caution: 'Disarmed, propellers standing still.',
+		faults: ['Shows nothing', 'Another height than its own', 'A hand changes nothing', 'It is dirty'],
 		when: [part('range', 'it measures its height above the ground')],
 	},
 	{
@@ -168,6 +196,8 @@ export const POWER: readonly Template[] = [
 		weight: 'caution',
 		text: 'Beeper heard from its switch',
 		why: 'It is what finds an aircraft in the grass.',
+		faults: ['Silent', 'Too faint', 'It does not stop'],
+		controls: ['beeper'],
 		when: [part('beeper', 'it has a beeper')],
 	},
 	{
@@ -177,6 +207,9 @@ export const POWER: readonly Template[] = [
 		weight: 'hold',
 		text: 'Self-righting is off, its switch known; never in trees or near hands',
 		why: 'Switched on by mistake it turns the motors the other way round.',
+		faults: ['It is on', 'Switch is not known', 'It comes on by accident'],
+		controls: ['self-righting'],
+		undoneBy: HANDLING,
 		when: [part('self-righting', 'it rights itself')],
 	},
 	{
@@ -186,6 +219,8 @@ export const POWER: readonly Template[] = [
 		weight: 'caution',
 		text: ({ aircraft }) => `${unseenWords(aircraft)}; its display is only a hint`,
 		why: 'Branches, wires and glass are not seen from any side.',
+		faults: ['Not known', 'A side is dirty', 'A side reports a fault'],
+		undoneBy: ['new', 'firmware', 'knock', 'part'],
 		when: [part('obstacle', 'it has obstacle sensors')],
 	},
 	// Return
@@ -198,6 +233,9 @@ export const POWER: readonly Template[] = [
 		why: 'The factory setting may be to cut the motors.',
 		opens: 'settings-audit',
 		found: 'settings-audit',
+		faults: ['It cuts the motors', 'Set to something else', 'Could not be read', 'Not known'],
+		lights: ['link lost'],
+		undoneBy: SETTING,
 		when: [outdoors, not(toy)],
 	},
 	{
@@ -221,6 +259,7 @@ export const POWER: readonly Template[] = [
 		why: 'It must clear the tallest thing on the way by more than the pressure height drifts.',
 		limit: returnHeight,
 		opens: 'way-home',
+		undoneBy: SETTING,
 		when: [homing, outdoors],
 	},
 	{
@@ -231,6 +270,7 @@ export const POWER: readonly Template[] = [
 		text: 'Said aloud: what is done if position or compass is lost far out',
 		why: 'A hundred metres up and a thousand out is close to hopeless for most pilots: stay where you see which way it points.',
 		caution: 'Stay within the distance that the radio was tried to; do not go further until the tests were repeated.',
+		faults: ['Not known what to do', 'No mode for it', 'Never tried'],
 		when: [homing, outdoors],
 	},
 	{
@@ -249,6 +289,8 @@ export const POWER: readonly Template[] = [
 			possible: { low: 5, high: 20_000 },
 		}),
 		offered: ['The aircraft has no distance limit', 'Return to home is tested first today'],
+		faults: ['Not set', 'Not shown'],
+		undoneBy: SETTING,
 		when: [homing, untried, outdoors],
 	},
 	{
@@ -258,6 +300,7 @@ export const POWER: readonly Template[] = [
 		weight: 'caution',
 		text: 'Distance stays within what the radio was tried to',
 		why: 'Without a return a lost link is where it fell.',
+		faults: ['Farther than was tried', 'Never tried', 'The antennas were changed'],
 		when: [built, not(homing), not(roof)],
 	},
 	{
@@ -267,6 +310,9 @@ export const POWER: readonly Template[] = [
 		weight: 'caution',
 		text: 'Two battery levels set, and what each of them does is known',
 		why: 'Alarm first, land second; 30 % and 10 % are usual.',
+		faults: ['Too low', 'Only one is set', 'Not known what they do', 'Not set'],
+		lights: ['battery low'],
+		undoneBy: SETTING,
 		when: [not(toy), outdoors, not(LOADED)],
 	},
 	{
@@ -286,6 +332,7 @@ export const POWER: readonly Template[] = [
 		text: 'Known that it climbs over tables and people, and where the ceiling is then',
 		why: 'Downward sensors hold the height above what is under them.',
 		opens: 'ceiling',
+		faults: ['Ceiling too low for it', 'Not known', 'It reports a fault'],
 		when: [roof, part('vision', 'it looks down to hold its place')],
 	},
 	{
@@ -297,6 +344,8 @@ export const POWER: readonly Template[] = [
 			`${abortMode(aircraft) ?? 'Mode with the fewest sensors'} is under a finger, and where the throttle stick must be is said aloud`,
 		why: 'The stick means power in one mode and climb rate in another: ready it before the switch.',
 		caution: 'Stop means land, disarm and disconnect. Never reach for a spinning aircraft.',
+		faults: ['Mode is not on a switch', 'Stick place is not known', 'Not known how'],
+		controls: ['self-level', 'direct', 'arm'],
 		when: [built],
 	},
 	{
@@ -316,6 +365,7 @@ export const POWER: readonly Template[] = [
 		weight: 'hold',
 		text: 'Two battery levels and what each does: it warns at 30 %, lands at 10 %, hovers when a run breaks off',
 		why: 'Over a crop nobody sees where it comes down.',
+		faults: ['Too low', 'An action is another', 'Not set'],
 		when: [LOADED],
 	},
 	{
@@ -327,6 +377,7 @@ export const POWER: readonly Template[] = [
 		why: 'A horizon that leans on the ground leans in every picture.',
 		opens: 'horizon',
 		found: 'due-camera',
+		faults: ['It hangs to one side', 'It shakes', 'It drifts', 'It reports a fault'],
 		when: [part('camera', 'it has a camera'), not(toy)],
 	},
 	{
@@ -336,6 +387,7 @@ export const POWER: readonly Template[] = [
 		weight: 'hold',
 		text: 'Helper or launcher ready, knows the count and the word for stop',
 		why: 'Both hands of the pilot belong on the radio when it leaves.',
+		faults: ['Nobody to launch', 'The word for stop is not agreed', 'Not ready'],
 		when: [wing],
 	},
 	{
@@ -345,6 +397,7 @@ export const POWER: readonly Template[] = [
 		weight: 'caution',
 		text: 'Whoever carries it holds it from below, propellers away from faces',
 		why: 'A large aircraft starts as easily as a small one.',
+		faults: ['Too heavy for one', 'No safe hold', 'Somebody is too near'],
 		when: [kind('a large aircraft', 'large-camera', 'sprayer', 'spreader')],
 	},
 ];

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { TABLE } from '../../symptoms/table';
 import { faultsOf } from './faults';
+import { factsOf } from './templates';
 import { SIGNED_FAULTS, signOf } from './signs';
 
 describe('sign of a fault', () => {
@@ -9,7 +10,7 @@ describe('sign of a fault', () => {
 	it.each(SIGNED_FAULTS.map(([item, fault, sign]) => ({ item, fault, sign })))(
 		'$item, “$fault”: offered, and known to troubleshooting',
 		({ item, fault, sign }) => {
-			expect(faultsOf({ id: item, type: 'confirm' })).toContain(fault);
+			expect(faultsOf({ id: item, type: 'confirm', ...factsOf(item) })).toContain(fault);
 			expect(signs).toContain(sign);
 		},
 	);

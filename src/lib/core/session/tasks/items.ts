@@ -1,7 +1,7 @@
 import { begunSmall } from '../../words/begun';
 import type { CheckPayload, Entry } from '../../../schema/entries';
 import type { Mark } from '../../../schema/records';
-import { undoneBy } from '../../evidence/undoes';
+import { undoneBy } from '../checklist/undoes';
 import { judge } from '../../finding/reasons';
 import type { Reason } from '../../../schema/common';
 import { MARK_OF_VERDICT, markOf } from '../../evidence/standing';

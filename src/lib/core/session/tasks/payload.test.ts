@@ -11,7 +11,11 @@ function asked(payloads: CheckPayload[], parts = {}) {
 	const entries = payloads.map((payload, seq) => entryOf(seq, payload));
 	const given = { aircraft, entries, session: { kind: 'flight' as const } };
 	const state = assessSession({
-		...{ ...given, due: [], done: new Map(), unverified: [], units: 'metric' },
+		...given,
+		due: [],
+		done: new Map(),
+		unverified: [],
+		units: 'metric',
 		chain: { ok: true, entries: entries.length, broken: [], remarks: [] },
 	});
 	const tasks = new Set(state.stations.flatMap((stage) => stage.tasks).map(({ task }) => task));

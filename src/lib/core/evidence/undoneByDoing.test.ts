@@ -5,7 +5,7 @@ import type { Aircraft, Control } from '../../schema/records';
 import { entryOf, finding, ticked } from '../facts/entries.fixture';
 import { checklistFor } from '../session/items';
 import { readSession } from '../session/sessionRecord';
-import { undoneByDoing } from './undoes';
+import { undoneByDoing } from './undoneByDoing';
 
 const AT = '2026-05-14T09:00:00.000Z';
 const gyro: EntryPayload = { ...finding('gyro', 'pass'), sensor: 'gyro' };
