@@ -1,6 +1,7 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { hasPart, lengthOf } from '$lib/core/aircraft/capabilities';
-	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity } from '$lib/core/words/units';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { units } from '$lib/ui/preferences.svelte';
 	import { partSchema, sideSchema, type Aircraft, type Part } from '$lib/schema/records';
@@ -70,14 +71,14 @@
 				</select>
 			</label>
 		{/if}
-		<NumberField
+		<Quantity
 			label="Across"
-			unit={unitSymbol('height', units())}
-			min={toUnit(0.05, 'height', units())}
-			max={toUnit(5, 'height', units())}
-			value={craft.lengthM === undefined ? null : toUnit(craft.lengthM, 'height', units())}
+			of="height"
+			min={0.05}
+			max={5}
+			value={craft.lengthM}
 			note="motor to motor, or the span; about {formatQuantity(lengthOf(craft), 'height', units())} for its kind"
-			onchange={(v) => set({ lengthM: v === null ? undefined : fromUnit(v, 'height', units()) })}
+			onchange={(v) => set({ lengthM: v ?? undefined })}
 		/>
 		{#if craft.hasPosition}
 			<label class="grid gap-1">

@@ -1,9 +1,8 @@
 <script lang="ts">
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { hasPart } from '$lib/core/aircraft/capabilities';
 	import type { Aircraft } from '$lib/schema/records';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import { units } from '$lib/ui/preferences.svelte';
 
 	/** How it flies: what the way home is reckoned with. Empty is allowed; the usual is taken then, and said. */
 	let { craft, set }: { craft: Aircraft; set: (change: Partial<Aircraft>) => void } = $props();
@@ -28,13 +27,13 @@
 	</p>
 	<div class="flex flex-wrap gap-5">
 		{#each SPEEDS as [key, label, most] (key)}
-			<NumberField
+			<Quantity
 				{label}
-				unit={unitSymbol('speed', units())}
+				of="speed"
 				min={0.1}
-				max={toUnit(most, 'speed', units())}
-				value={flies[key] === undefined ? null : toUnit(flies[key], 'speed', units())}
-				onchange={(v) => tell({ [key]: v === null ? undefined : fromUnit(v, 'speed', units()) })}
+				max={most}
+				value={flies[key]}
+				onchange={(v) => tell({ [key]: v ?? undefined })}
 			/>
 		{/each}
 		<NumberField
@@ -46,14 +45,14 @@
 			note="empty: from its flights"
 			onchange={(v) => tell({ hoverW: v ?? undefined })}
 		/>
-		<NumberField
+		<Quantity
 			label="Lands where it is, nearer than"
-			unit={unitSymbol('height', units())}
+			of="height"
 			min={0}
-			max={toUnit(10_000, 'height', units())}
-			value={toUnit(craft.minReturnDistanceM, 'height', units())}
+			max={10_000}
+			value={craft.minReturnDistanceM}
 			required
-			onchange={(v) => v !== null && set({ minReturnDistanceM: fromUnit(v, 'height', units()) })}
+			onchange={(v) => v !== null && set({ minReturnDistanceM: v })}
 		/>
 		<label class="grid gap-1">
 			<span class="text-[15px] text-ink-2">Its return speed is held</span>

@@ -1,13 +1,10 @@
 <script lang="ts">
-	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import type { Aircraft } from '$lib/schema/records';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import { units } from '$lib/ui/preferences.svelte';
 
 	/** What this aircraft is held to, in the pilot's units. */
 	let { craft, set }: { craft: Aircraft; set: (change: Partial<Aircraft>) => void } = $props();
-	const si = (value: number, quantity: Quantity) => fromUnit(value, quantity, units());
-	const own = (value: number, quantity: Quantity) => toUnit(value, quantity, units());
 </script>
 
 <fieldset class="m-0 border-0 p-0">
@@ -48,23 +45,23 @@
 			required
 			onchange={(v) => v !== null && set({ compassHeadingLimitDeg: v })}
 		/>
-		<NumberField
+		<Quantity
 			label="Return speed"
-			unit={unitSymbol('speed', units())}
+			of="speed"
 			min={0.1}
-			max={own(100, 'speed')}
-			value={own(craft.returnSpeedMps, 'speed')}
+			max={100}
+			value={craft.returnSpeedMps}
 			required
-			onchange={(v) => v !== null && set({ returnSpeedMps: si(v, 'speed') })}
+			onchange={(v) => v !== null && set({ returnSpeedMps: v })}
 		/>
-		<NumberField
+		<Quantity
 			label="Return height"
-			unit={unitSymbol('height', units())}
+			of="height"
 			min={0}
-			max={own(1000, 'height')}
-			value={own(craft.returnHeightM, 'height')}
+			max={1000}
+			value={craft.returnHeightM}
 			required
-			onchange={(v) => v !== null && set({ returnHeightM: si(v, 'height') })}
+			onchange={(v) => v !== null && set({ returnHeightM: v })}
 		/>
 	</div>
 </fieldset>

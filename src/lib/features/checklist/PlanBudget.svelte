@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { figure } from '$lib/core/figures/figure';
 	import { counted } from '$lib/core/words/counted';
 	import { untrack } from 'svelte';
@@ -9,7 +10,6 @@
 	import { estimateOnPack } from '$lib/core/propulsion/flownFlights';
 	import { usualRungs, wayHomeMin, type Rung } from '$lib/core/session/rungs';
 	import { comesHome } from '$lib/core/aircraft/capabilities';
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import BatteryChoice from '$lib/features/running/BatteryChoice.svelte';
 	import Later from '$lib/ui/Later.svelte';
@@ -17,7 +17,6 @@
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { done, failed } from '$lib/ui/notify';
-	import { units } from '$lib/ui/preferences.svelte';
 
 	/** What is to be flown on this pack, and what of it the pack holds: by what earlier flights used, the way home included. */
 	const view = getSessionView();
@@ -149,13 +148,13 @@
 									: 'without wind: it has not been entered'}</span
 							>
 						</span>
-						<NumberField
+						<Quantity
 							label="from at most"
-							unit={unitSymbol('height', units())}
+							of="height"
 							min={0}
-							max={toUnit(50_000, 'height', units())}
-							value={farthestM === null ? null : toUnit(farthestM, 'height', units())}
-							onchange={(v) => (farthestM = v === null ? null : fromUnit(v, 'height', units()))}
+							max={50_000}
+							value={farthestM}
+							onchange={(v) => (farthestM = v)}
 						/>
 					</li>
 				{/if}

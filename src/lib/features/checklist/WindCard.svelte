@@ -1,7 +1,8 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import type { Draft } from '$lib/schema/common';
 	import { FEEL, FELT_AT_M, feltWind, type FeltWind } from '$lib/core/hover/feltWind';
-	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity } from '$lib/core/words/units';
 	import type { Grade } from '$lib/schema/entries';
 	import type { Wind } from '$lib/schema/records';
 	import Directions from '$lib/ui/Directions.svelte';
@@ -33,7 +34,6 @@
 	let problem = $state('');
 	const now = $derived({ ...view.wind, ...draft });
 	const speedWords = (mps: number) => formatQuantity(mps, 'speed', units());
-	const shown = (mps: number | undefined) => (mps === undefined ? null : toUnit(mps, 'speed', units()));
 	const complete = $derived(now.fromDeg !== undefined && now.speedMps !== undefined && now.gustMps !== undefined);
 
 	async function save() {
@@ -59,7 +59,6 @@
 			failed(error);
 		}
 	}
-	const speed = (value: number | null) => (value === null ? undefined : fromUnit(value, 'speed', units()));
 </script>
 
 <form
@@ -103,21 +102,21 @@
 		value={now.fromDeg ?? null}
 		onchange={(v) => (draft.fromDeg = v ?? undefined)}
 	/>
-	<NumberField
+	<Quantity
 		label="Mean"
-		unit={unitSymbol('speed', units())}
+		of="speed"
 		min={0}
 		max={200}
-		value={shown(now.speedMps)}
-		onchange={(v) => (draft.speedMps = speed(v))}
+		value={now.speedMps}
+		onchange={(v) => (draft.speedMps = v ?? undefined)}
 	/>
-	<NumberField
+	<Quantity
 		label="Gusts"
-		unit={unitSymbol('speed', units())}
+		of="speed"
 		min={0}
 		max={200}
-		value={shown(now.gustMps)}
-		onchange={(v) => (draft.gustMps = speed(v))}
+		value={now.gustMps}
+		onchange={(v) => (draft.gustMps = v ?? undefined)}
 	/>
 	<label class="grid gap-1">
 		<span class="text-[15px] text-ink-2">Known from</span>

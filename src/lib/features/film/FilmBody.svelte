@@ -1,8 +1,9 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { halved } from '$lib/core/hover/holdRadius';
 	import { ofPage } from '$lib/features/shell/keys';
 	import { showFigure } from '$lib/core/words/figures';
-	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import HoverFaults from '$lib/features/measuring/HoverFaults.svelte';
@@ -101,14 +102,14 @@
 			<PointPicker src={work.still} alt="The film at its beginning" asked={ASKED} bind:points={work.points} />
 		{/if}
 		<div class="flex flex-wrap items-start gap-5">
-			<NumberField
+			<Quantity
 				label="Between these two, in truth"
-				unit={unitSymbol('height', units())}
-				min={toUnit(0.03, 'height', units())}
-				max={toUnit(5, 'height', units())}
-				value={work.spanM === null ? null : Math.round(toUnit(work.spanM, 'height', units()) * 1000) / 1000}
+				of="height"
+				min={0.03}
+				max={5}
+				value={work.spanM}
 				note="as seen from the phone, taken as ±2 %: an X from behind shows 0.71 of its diagonal"
-				onchange={(v) => (work.spanM = v === null ? null : fromUnit(v, 'height', units()))}
+				onchange={(v) => (work.spanM = v)}
 			/>
 			<NumberField
 				label="The camera sees"

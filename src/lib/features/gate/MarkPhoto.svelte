@@ -1,9 +1,10 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { PHOTO } from '$lib/core/return/landingLimits';
 	import { landingOnPhoto, takenAs, type PhotoLanding, type Pixel } from '$lib/core/return/markPhoto';
 	import { InputError } from '$lib/core/finding/inputError';
 	import { bearingWord } from '$lib/core/words/bearing';
-	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity, toUnit, unitSymbol } from '$lib/core/words/units';
 	import FileButton from '$lib/ui/FileButton.svelte';
 	import Directions from '$lib/ui/Directions.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
@@ -53,7 +54,6 @@
 		[url, points] = [URL.createObjectURL(file), []];
 	}
 	const shown = (m: number) => toUnit(m, 'height', units());
-	const edge = (v: number | null) => (v === null ? undefined : fromUnit(v, 'height', units()));
 </script>
 
 <div class="grid gap-4">
@@ -62,21 +62,21 @@
 		level ground. It stays on this device and is not kept.
 	</p>
 	<div class="flex flex-wrap items-end gap-4">
-		<NumberField
+		<Quantity
 			label="Mark: its near edge"
-			unit={unitSymbol('height', units())}
-			min={shown(0.05)}
-			max={shown(10)}
-			value={shown(preferences.markAcrossM)}
-			onchange={(v) => v !== null && prefer({ markAcrossM: edge(v) ?? preferences.markAcrossM })}
+			of="height"
+			min={0.05}
+			max={10}
+			value={preferences.markAcrossM}
+			onchange={(v) => v !== null && prefer({ markAcrossM: v })}
 		/>
-		<NumberField
+		<Quantity
 			label="its length away from you"
-			unit={unitSymbol('height', units())}
-			min={shown(0.05)}
-			max={shown(10)}
-			value={shown(preferences.markAlongM)}
-			onchange={(v) => v !== null && prefer({ markAlongM: edge(v) ?? preferences.markAlongM })}
+			of="height"
+			min={0.05}
+			max={10}
+			value={preferences.markAlongM}
+			onchange={(v) => v !== null && prefer({ markAlongM: v })}
 		/>
 		<NumberField
 			label="Looked toward"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { begunLarge } from '$lib/core/words/begun';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
@@ -77,15 +78,15 @@
 		<HoldChoice label="Which hold is on" value={work.hold} onchange={(hold) => (work.hold = hold)} />
 		{#if work.hold !== 'position'}
 			<Directions label="Its nose points to" value={work.noseDeg} onchange={(deg) => (work.noseDeg = deg)} />
-			<NumberField
+			<Quantity
 				label="It hovers at"
-				unit={lengthUnit}
+				of="height"
 				min={0}
-				max={toUnit(120, 'height', units())}
-				value={shown(work.heightM)}
+				max={120}
+				value={work.heightM}
 				required
 				note="the wind is stronger higher up"
-				onchange={(v) => v !== null && (work.heightM = fromUnit(v, 'height', units()))}
+				onchange={(v) => v !== null && (work.heightM = v)}
 			/>
 		{/if}
 		<p class="m-0 max-w-[62ch]">
@@ -196,13 +197,13 @@
 						value={work.creep.forS}
 						onchange={(v) => (work.creep.forS = v)}
 					/>
-					<NumberField
+					<Quantity
 						label="It went"
-						unit={lengthUnit}
+						of="height"
 						min={0}
-						max={toUnit(200, 'height', units())}
-						value={shown(work.creep.metres)}
-						onchange={(v) => (work.creep.metres = metres(v))}
+						max={200}
+						value={work.creep.metres}
+						onchange={(v) => (work.creep.metres = v)}
 					/>
 					<Choice
 						label="Seen from behind its tail"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { page } from '$app/state';
 	import { directGeodesic, inverseGeodesic, toLocal } from '$lib/core/earth/geodesy';
 	import { readPosition } from '$lib/core/earth/readPosition';
@@ -6,7 +7,7 @@
 	import { searchPlaces, type SearchPlace } from '$lib/core/return/lost';
 	import { controlPlace, controlsFor } from '$lib/core/session/controls';
 	import { bearingWord } from '$lib/core/words/bearing';
-	import { fromUnit, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
+	import { toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { hereNow } from '$lib/sources/devicePosition';
 	import { live } from '$lib/store/live.svelte';
@@ -169,8 +170,6 @@
 			failed(error);
 		}
 	}
-	const own = (m: number | null, quantity: 'height' | 'speed') => (m === null ? null : toUnit(m, quantity, units()));
-	const si = (v: number | null, quantity: 'height' | 'speed') => (v === null ? null : fromUnit(v, quantity, units()));
 </script>
 
 <Page
@@ -206,13 +205,13 @@
 				/></label
 			>
 			{#if bundle?.site}
-				<NumberField
+				<Quantity
 					label="or from the home mark"
-					unit={unitSymbol('height', units())}
+					of="height"
 					min={0}
-					max={toUnit(50_000, 'height', units())}
-					value={own(told.outM, 'height')}
-					onchange={(v) => (told.outM = si(v, 'height'))}
+					max={50_000}
+					value={told.outM}
+					onchange={(v) => (told.outM = v)}
 				/>
 				<NumberField
 					label="toward"
@@ -226,21 +225,21 @@
 		</div>
 		{#if read?.problem}<p class="m-0 font-semibold text-hold" role="alert">{read.problem}</p>{/if}
 		<div class="flex flex-wrap gap-4">
-			<NumberField
+			<Quantity
 				label="Height then"
-				unit={unitSymbol('height', units())}
+				of="height"
 				min={0}
-				max={toUnit(5000, 'height', units())}
-				value={own(told.heightM, 'height')}
-				onchange={(v) => (told.heightM = si(v, 'height'))}
+				max={5000}
+				value={told.heightM}
+				onchange={(v) => (told.heightM = v)}
 			/>
-			<NumberField
+			<Quantity
 				label="Speed then"
-				unit={unitSymbol('speed', units())}
+				of="speed"
 				min={0}
-				max={toUnit(100, 'speed', units())}
-				value={own(told.speedMps, 'speed')}
-				onchange={(v) => (told.speedMps = si(v, 'speed'))}
+				max={100}
+				value={told.speedMps}
+				onchange={(v) => (told.speedMps = v)}
 			/>
 			<NumberField
 				label="Flying toward"

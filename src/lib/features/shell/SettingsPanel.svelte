@@ -1,7 +1,6 @@
 <script lang="ts">
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
-	import NumberField from '$lib/ui/NumberField.svelte';
-	import { prefer, preferences, units } from '$lib/ui/preferences.svelte';
+	import Quantity from '$lib/ui/Quantity.svelte';
+	import { prefer, preferences } from '$lib/ui/preferences.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 </script>
 
@@ -84,15 +83,15 @@
 			onchange={(e) => prefer({ pilot: e.currentTarget.value.trim() })}
 		/>
 	</label>
-	<NumberField
+	<Quantity
 		label="Your step, for distances that are paced"
-		unit={unitSymbol('height', units())}
+		of="height"
 		decimals={2}
-		min={toUnit(0.3, 'height', units())}
-		max={toUnit(1.5, 'height', units())}
-		value={toUnit(preferences.stepM, 'height', units())}
+		min={0.3}
+		max={1.5}
+		value={preferences.stepM}
 		required
 		note="count twenty along a tape, and divide"
-		onchange={(v) => v !== null && prefer({ stepM: fromUnit(v, 'height', units()) })}
+		onchange={(v) => v !== null && prefer({ stepM: v })}
 	/>
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import type { Draft } from '$lib/schema/common';
 	import { problemWords } from '$lib/ui/problem';
 	import { localDay } from '$lib/core/words/calendar';
@@ -8,7 +9,7 @@
 	import { fieldAt } from '$lib/core/earth/field';
 	import { readPosition } from '$lib/core/earth/readPosition';
 	import { hereNow } from '$lib/sources/devicePosition';
-	import { formatQuantity, fromUnit, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
+	import { formatQuantity, wholeQuantity } from '$lib/core/words/units';
 	import ObstacleEditor from './ObstacleEditor.svelte';
 	import { draftObstaclesSchema, isWhole, missingOf, type DraftObstacle } from './draftObstacles';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
@@ -243,14 +244,14 @@
 					onchange={(v) => (draft.lonDeg = v ?? undefined)}
 					note="east positive"
 				/>
-				<NumberField
+				<Quantity
 					label="Height above sea"
-					unit={unitSymbol('height', units())}
-					min={toUnit(-500, 'height', units())}
-					max={toUnit(9000, 'height', units())}
-					value={draft.altM === undefined ? null : toUnit(draft.altM, 'height', units())}
+					of="height"
+					min={-500}
+					max={9000}
+					value={draft.altM}
 					note={HEIGHT_NOTE}
-					onchange={(v) => (draft.altM = v === null ? undefined : fromUnit(v, 'height', units()))}
+					onchange={(v) => (draft.altM = v ?? undefined)}
 				/>
 			</div>
 			<div>
@@ -301,14 +302,14 @@
 						? 'none: it is outdoors'
 						: `ceiling ${formatQuantity(draft.ceilingM, 'height', units())}`}
 				>
-					<NumberField
+					<Quantity
 						label="A room: its ceiling"
-						unit={unitSymbol('height', units())}
-						min={toUnit(0.5, 'height', units())}
-						max={toUnit(200, 'height', units())}
-						value={draft.ceilingM === undefined ? null : toUnit(draft.ceilingM, 'height', units())}
+						of="height"
+						min={0.5}
+						max={200}
+						value={draft.ceilingM}
 						note="its furniture stands in the list above"
-						onchange={(v) => (draft.ceilingM = v === null ? undefined : fromUnit(v, 'height', units()))}
+						onchange={(v) => (draft.ceilingM = v ?? undefined)}
 					/>
 				</Fold>
 				<Fold

@@ -1,10 +1,10 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { figure, valueIn } from '$lib/core/figures/figure';
 	import { goto } from '$app/navigation';
 	import { judgeTemperatures, type Warmth, type WarmPart } from '$lib/core/propulsion/temperature';
 	import { rotorsOf } from '$lib/features/motors/rotorsOf';
 	import { hasPart } from '$lib/core/aircraft/capabilities';
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { live } from '$lib/store/live.svelte';
@@ -12,11 +12,9 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { done, failed } from '$lib/ui/notify';
-	import { units } from '$lib/ui/preferences.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import { z } from 'zod';
 
@@ -63,10 +61,9 @@
 	const finding = $derived(
 		told[AIR] === undefined || warm.length === 0 ? null : judgeTemperatures(warm, told[AIR], how),
 	);
-	const shown = (id: string) => (told[id] === undefined ? null : toUnit(told[id], 'temperature', units()));
 	function tell(id: string, value: number | null) {
 		const rest = Object.fromEntries(Object.entries(told).filter(([key]) => key !== id));
-		told = value === null ? rest : { ...rest, [id]: fromUnit(value, 'temperature', units()) };
+		told = value === null ? rest : { ...rest, [id]: value };
 	}
 	async function keep() {
 		if (!finding) return;
@@ -130,14 +127,7 @@
 		/>
 		<div class="flex flex-wrap gap-5">
 			{#each [{ id: AIR, name: 'Air' }, ...parts] as { id, name } (id)}
-				<NumberField
-					label={name}
-					unit={unitSymbol('temperature', units())}
-					min={toUnit(-40, 'temperature', units())}
-					max={toUnit(200, 'temperature', units())}
-					value={shown(id)}
-					onchange={(v) => tell(id, v)}
-				/>
+				<Quantity label={name} of="temperature" min={-40} max={200} value={told[id]} onchange={(v) => tell(id, v)} />
 			{/each}
 		</div>
 		<div><Button kind="primary" type="submit" disabled={!finding}>Record it</Button></div>

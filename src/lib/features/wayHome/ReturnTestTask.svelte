@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { goto } from '$app/navigation';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
 	import Sheet from '$lib/features/running/Sheet.svelte';
@@ -12,7 +13,7 @@
 	import { bearingWord } from '$lib/core/words/bearing';
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
-	import { fromUnit, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
+	import { wholeQuantity } from '$lib/core/words/units';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -50,8 +51,6 @@
 			(view.state.arm.open ? '' : 'The first gate, Arm, has not been answered.'),
 	);
 	const height = (m: number) => wholeQuantity(m, 'height', units());
-	const own = (m: number | null) => (m === null ? null : toUnit(m, 'height', units()));
-	const si = (v: number | null) => (v === null ? null : fromUnit(v, 'height', units()));
 	const place = $derived(controlsFor(aircraft, 'return').map(controlPlace)[0]);
 	const complete = $derived(work.trigger !== null && work.distanceM !== null && work.heightM !== null && work.ready);
 	const title = $derived(
@@ -135,22 +134,22 @@
 				onchange={(how) => (work.trigger = how === 'switch' ? 'switch' : 'radio-off')}
 			/>
 			<div class="flex flex-wrap gap-5">
-				<NumberField
+				<Quantity
 					label="Out by"
-					unit={unitSymbol('height', units())}
+					of="height"
 					min={0}
-					max={toUnit(20_000, 'height', units())}
-					value={own(work.distanceM)}
+					max={20_000}
+					value={work.distanceM}
 					note="more than {height(minDistanceM)}: nearer it lands instead"
-					onchange={(v) => (work.distanceM = si(v))}
+					onchange={(v) => (work.distanceM = v)}
 				/>
-				<NumberField
+				<Quantity
 					label="Height there"
-					unit={unitSymbol('height', units())}
+					of="height"
 					min={0}
-					max={toUnit(500, 'height', units())}
-					value={own(work.heightM)}
-					onchange={(v) => (work.heightM = si(v))}
+					max={500}
+					value={work.heightM}
+					onchange={(v) => (work.heightM = v)}
 				/>
 			</div>
 			<label class="flex min-h-14 items-center gap-3 text-[17px]">
