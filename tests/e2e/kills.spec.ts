@@ -16,6 +16,9 @@ import { openDemo, startSession, toStation } from './support';
 /** `KILLS=70 npx playwright test kills` tries longer than every run of the tests does. */
 const KILLS = Number(process.env.KILLS ?? 6);
 
+/** What is typed or tapped is on the device this soon; the very moment before the end may be lost. */
+const WRITTEN_MS = 400;
+
 const counted = (page: Page) => page.getByText(/^Plan of .* · \d+ of \d+ answered$/);
 const answered = async (page: Page) => Number(/(\d+) of/.exec((await counted(page).textContent()) ?? '')?.[1]);
 
@@ -103,7 +106,7 @@ test('what was typed and what was watched come back after the browser was killed
 			const title = `Half a title, ${round}`;
 			await page.goto('/session/new');
 			await page.getByLabel('What it is for').fill(title);
-			await page.waitForTimeout(300 * (round % 4));
+			await page.waitForTimeout(WRITTEN_MS + 300 * (round % 4));
 			page = await browser.killed(page);
 			await expect(page.getByLabel('What it is for')).toHaveValue(title);
 
@@ -112,7 +115,7 @@ test('what was typed and what was watched come back after the browser was killed
 			await page.getByRole('radio', { name: /By eye/ }).click();
 			await page.getByRole('button', { name: 'It hovers: begin' }).click();
 			await page.getByRole('button', { name: 'Still', exact: true }).click();
-			await page.waitForTimeout(300 * (round % 4));
+			await page.waitForTimeout(WRITTEN_MS + 300 * (round % 4));
 			page = await browser.killed(page);
 			await expect(page.getByRole('heading', { level: 1 })).toHaveText('Watch it for a minute, and tap what it does');
 			await expect(page.getByText(/· 1/).filter({ hasText: 'a minute' })).toBeVisible();
