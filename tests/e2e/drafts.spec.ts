@@ -90,7 +90,7 @@ test('a killed tab brings back what was being measured: a turning, faces held, a
 	await expect(now.getByText(/· 1/).filter({ hasText: 'a minute' })).toBeVisible();
 });
 
-test('the first page needs less than 150 kB of script', async ({ page }) => {
+test('the first page needs less than 140 kB of script', async ({ page }) => {
 	const sizes: Promise<number>[] = [];
 	page.on('requestfinished', (request) => {
 		if (/\.js$/.test(new URL(request.url()).pathname) && !request.url().includes('service-worker'))
@@ -100,5 +100,5 @@ test('the first page needs less than 150 kB of script', async ({ page }) => {
 	await expect(page.getByRole('button', { name: 'Load the demo data' })).toBeVisible();
 	const total = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
 	expect(total).toBeGreaterThan(50_000);
-	expect(total).toBeLessThan(150_000);
+	expect(total).toBeLessThan(140_000);
 });

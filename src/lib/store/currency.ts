@@ -1,6 +1,6 @@
 import type { Entry } from '$lib/schema/entries';
 import { lastFlights } from './home';
-import { entriesAbout } from './repository';
+import { entriesAbout } from './earlier';
 import { listAircraft } from './tables';
 
 /** Entries that tell of flying by hand, of the last flights of every aircraft; rehearsals are none. */

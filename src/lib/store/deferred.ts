@@ -1,7 +1,7 @@
 import Dexie from 'dexie';
 import { deferredIn, type Deferred } from '$lib/core/session/deferred';
 import { db } from './db';
-import { readable } from './repository';
+import { readable } from './rows';
 
 const DAY_MS = 86_400_000;
 /** What was left longer ago than this is no part of the next session. */

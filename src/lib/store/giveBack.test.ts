@@ -9,7 +9,8 @@ import { restore } from './backup';
 import { handEntries } from './currency';
 import { db } from './db';
 import { giveBack, remember } from './giveBack';
-import { appendEntry, LOOKED_BACK, noteEvent, saveAircraft, savePack, saveSite, startSession } from './repository';
+import { appendEntry, noteEvent, saveAircraft, savePack, saveSite, startSession } from './repository';
+import { LOOKED_BACK } from './earlier';
 import { trendEntries } from './trends';
 
 const AT = '2026-05-14T09:00:00.000Z';

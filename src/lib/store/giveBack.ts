@@ -8,7 +8,8 @@ import { valueIn } from '$lib/core/figures/figure';
 import { db } from './db';
 import type { Values } from '$lib/instruments/instrument';
 import { aircraftSchema } from '$lib/schema/records';
-import { entriesAbout, saveAircraft, savePack, saveSite } from './repository';
+import { entriesAbout } from './earlier';
+import { saveAircraft, savePack, saveSite } from './repository';
 
 const side = (m: number, plus: string, minus: string) => `${Math.abs(m).toFixed(0)} m ${m < 0 ? minus : plus}`;
 

@@ -5,7 +5,7 @@ import Dexie from 'dexie';
 import { db } from './db';
 import type { Deferred } from '$lib/core/session/deferred';
 import { deferredFor } from './deferred';
-import { lastFindings, readable } from './repository';
+import { lastFindings, readable } from './rows';
 
 export interface Home {
 	aircraft: Aircraft[];

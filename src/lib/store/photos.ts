@@ -1,6 +1,7 @@
 import { photoSchema, type Photo, type StationId } from '$lib/schema/records';
 import { asOne, db } from './db';
-import { appendEntry, newId } from './repository';
+import { appendEntry } from './repository';
+import { newId } from './newId';
 
 /** All photos of a thing, oldest first. */
 export const listPhotos = (ofId: string): Promise<Photo[]> => db.photos.where('of.id').equals(ofId).sortBy('at');

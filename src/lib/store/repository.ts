@@ -7,14 +7,10 @@ import {
 	changedRows,
 	headOf as sessionHead,
 	link,
-	readEntry,
 	verifyChain,
 	type ChainFinding,
 } from '$lib/core/record/chain';
 import { withFact } from '$lib/core/facts/profile';
-import { sensorOf, taskOf } from '$lib/core/evidence/about';
-import { standingOf } from '$lib/core/evidence/standing';
-import { keptOf, type Kept } from '$lib/core/evidence/kept';
 import {
 	entryBodySchema,
 	type CheckPayload,
@@ -27,13 +23,11 @@ import {
 	aircraftSchema,
 	eventExtentSchema,
 	packSchema,
-	sensorSchema,
 	sessionSchema,
 	siteSchema,
 	type Aircraft,
 	type AircraftEvent,
 	type Pack,
-	type Sensor,
 	type Session,
 	type Site,
 	type StationId,
@@ -47,12 +41,8 @@ import { rowsAround } from './around';
 import { asOne, db } from './db';
 import { examineAll, examined } from './examined';
 import { askToKeep, deviceId } from './device';
-
-/** A new identifier: random, also where the browser has no secure context. */
-export function newId(): string {
-	const bytes = crypto.getRandomValues(new Uint8Array(12));
-	return [...bytes].map((b) => b.toString(16).padStart(2, '0')).join('');
-}
+import { newId } from './newId';
+import { readable } from './rows';
 
 const now = () => new Date().toISOString();
 const GONE = 'This session is not on this device any more.';
@@ -177,90 +167,6 @@ export async function loadSession(id: string): Promise<SessionBundle | null> {
 		entries,
 		chain: verifyChain(rows, session, { ...around, photos }, examined),
 	};
-}
-
-/** Stored rows that can be read as entries; what cannot is the chain's to show. */
-export const readable = (rows: readonly Readonly<Record<string, unknown>>[]): Entry[] =>
-	rows.flatMap((row) => {
-		const read = readEntry(row);
-		return 'entry' in read ? [read.entry] : [];
-	});
-
-type Row = Readonly<Record<string, unknown>>;
-const entryOf = (row: Row): Entry | null => readable([row])[0] ?? null;
-
-/** The rows of an aircraft of one key of an index that ends in the time, newest first. */
-const newestFirst = (index: string, aircraftId: string, key: string) =>
-	db.entries
-		.where(`[aircraftId+${index}+at]`)
-		.between([aircraftId, key, Dexie.minKey], [aircraftId, key, Dexie.maxKey])
-		.reverse();
-
-/** Where the findings of a sensor stand in the store: its tests, and for the compass its calibrations. */
-const placesOf = (sensor: Sensor): [index: string, key: string][] => [
-	['payload.sensor', sensor],
-	...(sensor === 'compass' ? [['payload.kind', 'calibration'] as [string, string]] : []),
-];
-
-/**
- * The findings of an aircraft that decide what was last done, as of an ISO time: for each sensor and for the hover those that
- * are dated ahead, and back to the first that is in force. Entries of `except` (a session) are left out. However long the record
- * is, few are read.
- */
-export async function lastFindings(aircraftId: string, asOf: string, except?: string): Promise<Entry[]> {
-	const back = (index: string, key: string, about: (payload: EntryPayload) => boolean) =>
-		newestFirst(index, aircraftId, key)
-			.filter(({ sessionId }) => sessionId !== except)
-			.until((row) => {
-				const entry = entryOf(row);
-				return entry !== null && about(entry.payload) && standingOf(entry, { of: 'aircraft' }, asOf) === 'in-force';
-			}, true)
-			.toArray();
-	const found = await Promise.all([
-		...sensorSchema.options.flatMap((sensor) =>
-			placesOf(sensor).map(([index, key]) => back(index, key, (payload) => sensorOf(payload) === sensor)),
-		),
-		back('payload.task', 'hover', (payload) => taskOf(payload) === 'hover'),
-	]);
-	return readable([...new Map(found.flat().map((row) => [row.id, row])).values()]);
-}
-
-/** Entries that are looked back at: what figures are compared with, and followed through time. */
-export const LOOKED_BACK = 200;
-
-/** The newest entries of an aircraft about a task, in sessions that count, newest first. */
-export async function entriesAbout(aircraftId: string, task: string): Promise<Entry[]> {
-	return counting(await newestFirst('payload.task', aircraftId, task).limit(LOOKED_BACK).toArray());
-}
-
-/** The oldest entry of an aircraft about a task that counts and passed; null where none did. */
-export async function firstPassed(aircraftId: string, task: string): Promise<Entry | null> {
-	const passed = (row: Row) => {
-		const payload = entryOf(row)?.payload;
-		return payload?.kind === 'test' && payload.verdict === 'pass';
-	};
-	// A rehearsal passes, too, and does not count: a few are read, the first that counts is taken.
-	const oldest = newestFirst('payload.task', aircraftId, task).reverse().filter(passed);
-	return (await counting(await oldest.limit(AMONG).toArray())).at(0) ?? null;
-}
-const AMONG = 20;
-
-async function counting(rows: readonly Row[]): Promise<Entry[]> {
-	const sessions = await db.sessions.bulkGet([...new Set(rows.map(({ sessionId }) => String(sessionId)))]);
-	const counts = new Set(sessions.flatMap((s) => (s && s.kind !== 'rehearsal' ? [s.id] : [])));
-	return readable(rows).filter(({ sessionId }) => counts.has(sessionId));
-}
-
-/** The newest that the record holds of a sensor of an aircraft, oldest first, whatever it is worth. */
-export async function listKept(aircraftId: string, sensor: Sensor): Promise<Kept[]> {
-	const asOf = now();
-	const rows = await Promise.all(
-		placesOf(sensor).map(([index, key]) => newestFirst(index, aircraftId, key).limit(LOOKED_BACK).toArray()),
-	);
-	return readable(rows.flat())
-		.sort((a, b) => (a.at < b.at ? -1 : 1))
-		.slice(-LOOKED_BACK)
-		.flatMap((entry) => keptOf(entry, sensor, asOf) ?? []);
 }
 
 /** A bench book is one device's own, so that those of two devices stand side by side. */

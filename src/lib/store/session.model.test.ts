@@ -16,13 +16,13 @@ import { db } from './db';
 import {
 	appendEntry,
 	endSession,
-	lastFindings,
 	loadSession,
 	reopenSession,
 	saveAircraft,
 	saveSite,
 	startSession,
 } from './repository';
+import { lastFindings } from './rows';
 
 const AT = '2026-05-14T09:00:00.000Z';
 const AIRCRAFT = { ...newAircraft('a1', 'sprayer', AT), name: 'Heron' };

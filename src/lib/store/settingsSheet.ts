@@ -1,7 +1,8 @@
 import { aircraftSchema, type SettingsSnapshot } from '$lib/schema/records';
 import { settingChanges } from '$lib/core/settings/sheet';
 import { asOne, db } from './db';
-import { newId, noteEvent, saveAircraft } from './repository';
+import { newId } from './newId';
+import { noteEvent, saveAircraft } from './repository';
 
 const NAMED = 3;
 

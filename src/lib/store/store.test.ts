@@ -18,11 +18,8 @@ import { deferredFor } from './deferred';
 import {
 	appendEntry,
 	endSession,
-	lastFindings,
 	listBench,
-	listKept,
 	loadSession,
-	newId,
 	noteEvent,
 	reopenSession,
 	saveAircraft,
@@ -31,6 +28,9 @@ import {
 	saveToBench,
 	startSession,
 } from './repository';
+import { lastFindings } from './rows';
+import { listKept } from './earlier';
+import { newId } from './newId';
 import { addPhoto, listPhotos, removePhoto } from './photos';
 import { verifySession } from './tables';
 

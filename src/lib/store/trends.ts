@@ -1,6 +1,6 @@
 import type { Entry } from '$lib/schema/entries';
 import { lastFlights } from './home';
-import { entriesAbout, firstPassed, LOOKED_BACK } from './repository';
+import { entriesAbout, firstPassed, LOOKED_BACK } from './earlier';
 
 const TASKS = ['hover', 'position', 'temperatures'] as const;
 

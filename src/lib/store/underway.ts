@@ -1,4 +1,4 @@
-import { newId } from './repository';
+import { newId } from './newId';
 import { KEPT_MS, oneByOne, underwayDb, type UnderwayFrom } from './underwayDb';
 
 /** A recording that was begun and is in no record yet: its pieces in the order in which they came. */

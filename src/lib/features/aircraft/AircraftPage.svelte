@@ -9,7 +9,9 @@
 	import { KIND_DEFAULTS, newAircraft } from '$lib/schema/newAircraft';
 	import { aircraftSchema, type Aircraft, type AircraftKind } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, lastFindings, newId, saveAircraft } from '$lib/store/repository';
+	import { findAircraft, saveAircraft } from '$lib/store/repository';
+	import { lastFindings } from '$lib/store/rows';
+	import { newId } from '$lib/store/newId';
 	import { listAircraft } from '$lib/store/tables';
 	import { keepDraft, keptFields } from '$lib/ui/draft.svelte';
 	import { refuseInvalid } from '$lib/ui/refuse';

@@ -2,7 +2,7 @@
 	import Trash from '@lucide/svelte/icons/trash';
 	import { abortMode, controlWords, USE_WORDS } from '$lib/core/session/controls';
 	import { controlSchema, controlUseSchema, type Aircraft, type Control } from '$lib/schema/records';
-	import { newId } from '$lib/store/repository';
+	import { newId } from '$lib/store/newId';
 	import Button from '$lib/ui/Button.svelte';
 
 	/** The radio: what every position of a switch does. Items, the card for a test that goes wrong, and the return test use it. */

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Trash from '@lucide/svelte/icons/trash';
 	import type { Aircraft, Light } from '$lib/schema/records';
-	import { newId } from '$lib/store/repository';
+	import { newId } from '$lib/store/newId';
 	import Button from '$lib/ui/Button.svelte';
 	import { DURING, PATTERN_WORDS } from './partWords';
 

@@ -12,7 +12,8 @@
 	import { readText } from '$lib/instruments/readText';
 	import { occasionSchema, venueSchema, type OwnItem, type OwnList, type StationId } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, newId, saveAircraft } from '$lib/store/repository';
+	import { findAircraft, saveAircraft } from '$lib/store/repository';
+	import { newId } from '$lib/store/newId';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import FileButton from '$lib/ui/FileButton.svelte';

@@ -6,7 +6,8 @@
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
 	import { packSchema, type Pack } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { newId, savePack } from '$lib/store/repository';
+	import { newId } from '$lib/store/newId';
+	import { savePack } from '$lib/store/repository';
 	import { listPacks } from '$lib/store/tables';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';

@@ -15,7 +15,7 @@
 	import type { TestPayload } from '$lib/schema/entries';
 	import { live } from '$lib/store/live.svelte';
 	import { giveBack, remember } from '$lib/store/giveBack';
-	import { listKept } from '$lib/store/repository';
+	import { listKept } from '$lib/store/earlier';
 	import Empty from '$lib/ui/Empty.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import { lastTemperature } from './lastTemperature';

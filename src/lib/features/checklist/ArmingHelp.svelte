@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { armingReasons } from '$lib/core/session/arming';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
-	import { newId, saveAircraft } from '$lib/store/repository';
+	import { newId } from '$lib/store/newId';
+	import { saveAircraft } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { done, failed } from '$lib/ui/notify';

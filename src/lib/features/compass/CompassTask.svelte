@@ -5,7 +5,7 @@
 	import { usedFacts, valueOf } from '$lib/core/facts/facts';
 	import { showsData } from '$lib/core/aircraft/capabilities';
 	import { live } from '$lib/store/live.svelte';
-	import { listKept } from '$lib/store/repository';
+	import { listKept } from '$lib/store/earlier';
 	import Button from '$lib/ui/Button.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import Sheet from '$lib/features/running/Sheet.svelte';

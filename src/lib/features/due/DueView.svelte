@@ -12,7 +12,8 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { dueSchoolSchema, type Aircraft, type Sensor, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, lastFindings, listBench, saveAircraft } from '$lib/store/repository';
+	import { findAircraft, listBench, saveAircraft } from '$lib/store/repository';
+	import { lastFindings } from '$lib/store/rows';
 	import { lastSiteId } from '$lib/store/home';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
 	import { placedAt } from '$lib/core/due/place';

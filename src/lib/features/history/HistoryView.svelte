@@ -6,7 +6,8 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import type { Sensor } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, listKept, LOOKED_BACK } from '$lib/store/repository';
+	import { findAircraft } from '$lib/store/repository';
+	import { listKept, LOOKED_BACK } from '$lib/store/earlier';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';

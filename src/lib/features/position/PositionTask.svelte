@@ -5,7 +5,7 @@
 	import { judge } from '$lib/core/finding/reasons';
 	import { lockBeside, locksLike, usualLock } from '$lib/core/position/usualLock';
 	import { live } from '$lib/store/live.svelte';
-	import { entriesAbout } from '$lib/store/repository';
+	import { entriesAbout } from '$lib/store/earlier';
 	import type { TestPayload } from '$lib/schema/entries';
 	import type { GnssAnswer } from '$lib/schema/gnss';
 	import Caution from '$lib/ui/Caution.svelte';

@@ -24,13 +24,13 @@ import { batteryPast, lastFlights } from '$lib/store/home';
 import { live, once } from '$lib/store/live.svelte';
 import {
 	appendEntry,
-	lastFindings,
 	loadSession,
 	noteEvent,
 	settleFact,
 	reopenSession,
 	type SessionBundle,
 } from '$lib/store/repository';
+import { lastFindings } from '$lib/store/rows';
 import { units } from '$lib/ui/preferences.svelte';
 
 const calibrationOf = (payload: EntryPayload | undefined): CalibrationPayload | null =>

@@ -8,7 +8,8 @@ import { entryWords, taskWords } from '$lib/core/session/entryWords';
 import type { UnitSystem } from '$lib/core/words/units';
 import { makeDemo } from '$lib/rig/demo';
 import { restore } from '$lib/store/backup';
-import { lastFindings, loadSession, type SessionBundle } from '$lib/store/repository';
+import { lastFindings } from '$lib/store/rows';
+import { loadSession, type SessionBundle } from '$lib/store/repository';
 import { referenceOf, sheetDocument, type SheetDocument } from './sheetDocument';
 
 const NOW = '2026-05-14T10:30:00.000Z';

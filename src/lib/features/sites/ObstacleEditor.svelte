@@ -4,7 +4,7 @@
 	import { obstaclesGeoJson, readObstacles } from '$lib/core/record/obstacles';
 	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { readText } from '$lib/instruments/readText';
-	import { newId } from '$lib/store/repository';
+	import { newId } from '$lib/store/newId';
 	import Button from '$lib/ui/Button.svelte';
 	import FileButton from '$lib/ui/FileButton.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';

@@ -17,7 +17,8 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { siteSchema, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { newId, saveSite } from '$lib/store/repository';
+	import { newId } from '$lib/store/newId';
+	import { saveSite } from '$lib/store/repository';
 	import { listSites } from '$lib/store/tables';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';

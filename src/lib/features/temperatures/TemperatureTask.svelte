@@ -8,7 +8,7 @@
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { live } from '$lib/store/live.svelte';
-	import { entriesAbout } from '$lib/store/repository';
+	import { entriesAbout } from '$lib/store/earlier';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Choice from '$lib/ui/Choice.svelte';

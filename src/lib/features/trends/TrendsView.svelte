@@ -5,7 +5,8 @@
 	import Page from '$lib/features/shell/Page.svelte';
 	import { sensorSchema } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { findAircraft, listKept, LOOKED_BACK } from '$lib/store/repository';
+	import { findAircraft } from '$lib/store/repository';
+	import { listKept, LOOKED_BACK } from '$lib/store/earlier';
 	import { trendEntries } from '$lib/store/trends';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';

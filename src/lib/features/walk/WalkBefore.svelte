@@ -2,7 +2,7 @@
 	import { walkedBefore, type Walk } from '$lib/core/session/walks';
 	import type { Aircraft } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { entriesAbout } from '$lib/store/repository';
+	import { entriesAbout } from '$lib/store/earlier';
 	import { showDate } from '$lib/ui/format';
 
 	/** When each thing of a walk was last as it should be, and how often it was done since a part was last changed. */

@@ -4,7 +4,7 @@
 	import { wholeQuantity } from '$lib/core/words/units';
 	import type { Aircraft } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
-	import { entriesAbout } from '$lib/store/repository';
+	import { entriesAbout } from '$lib/store/earlier';
 	import { showDate } from '$lib/ui/format';
 	import { units } from '$lib/ui/preferences.svelte';
 
