@@ -88,7 +88,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 		.getByRole('button', { name: /cycles/ })
 		.first()
 		.click();
-	await expect(h1).toContainText(/turn back by \d+:\d\d/);
+	await expect(h1).toContainText(/turn back \d+:\d\d/);
 	await expectAccessible(page, 'way home');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/return$/);

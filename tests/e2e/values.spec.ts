@@ -20,7 +20,7 @@ test('two return altitudes are settled by one press; a plan whose wind moved is 
 	await page.getByLabel(/^Measured/).fill('4.17');
 	await page.keyboard.press('Enter');
 	await go(page, 'return/way-home');
-	await expect(h1(page)).toContainText(/Dunlin comes home; turn back by/);
+	await expect(h1(page)).toContainText(/Dunlin comes home; turn back/);
 	await expect(page.getByText('profile of Dunlin').first()).toBeVisible();
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/return$/);

@@ -102,7 +102,7 @@ test('a self-built quad after a repair: will not arm, arms, radio off by the sto
 	await enterWind(page);
 	// Pack, charge, wind, heights and what stands there are known: nothing is typed twice.
 	await go(page, 'return/way-home');
-	await expect(h1(page)).toContainText(/Dunlin comes home; turn back by/);
+	await expect(h1(page)).toContainText(/Dunlin comes home; turn back/);
 	await expect(page.getByText(/D-3, 9\d %, measured/)).toBeVisible();
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/return$/);

@@ -20,7 +20,7 @@ test('the way home is planned from what is known, tried with sliders, kept, and 
 	await page.getByLabel('Gusts').fill('4.5');
 	await page.getByLabel('Gusts').blur();
 	await page.getByRole('button', { name: 'Record the wind' }).click();
-	await expect(h1).toContainText(/the worst place, Dunlin comes home; turn back by \d+:\d\d/);
+	await expect(h1).toContainText(/the worst place, Dunlin comes home; turn back \d+:\d\d after takeoff from \d+ %/);
 	await expect(page.getByText('Poplars by the lane, 18 m').first()).toBeVisible();
 	await expect(page.getByText('Return, as it is set:')).toBeVisible();
 
@@ -35,7 +35,7 @@ test('the way home is planned from what is known, tried with sliders, kept, and 
 	await slide(/^Wind/, '14');
 	await expect(h1).toContainText(/Against this wind|wind at its height/);
 	await page.getByRole('button', { name: /back to today’s wind and its own setting/ }).click();
-	await expect(h1).toContainText(/comes home; turn back by/);
+	await expect(h1).toContainText(/comes home; turn back/);
 	await expectAccessible(page, 'way home');
 	// What was tried comes back after a reload; nothing of it is kept unasked.
 	await slide(/Farthest/, '300');
@@ -47,7 +47,7 @@ test('the way home is planned from what is known, tried with sliders, kept, and 
 	await expect(page).toHaveURL(/\/return$/);
 	await expect(page.getByText(/the worst place, Dunlin comes home/).first()).toBeVisible();
 	await toStation(page, 'sheet');
-	await expect(page.getByText(/Turn back by [\d.:]+ min/).first()).toBeVisible();
+	await expect(page.getByText(/Turn back after takeoff [\d.:]+ min/).first()).toBeVisible();
 });
 
 test('an action that does not fit the venue is a hold before anybody asks', async ({ page }) => {

@@ -143,7 +143,7 @@ export const FIGURES = {
 	capacity: { label: 'Capacity', unit: 'mAh' },
 	'warns-after': { label: 'Low-battery warning after', unit: 'min', was: ['It warns after'] },
 	'acts-after': { label: 'Low-battery action after', unit: 'min', was: ['and acts after'] },
-	'turn-back-by': { label: 'Turn back by', unit: 'min' },
+	'turn-back-by': { label: 'Turn back after takeoff', unit: 'min', was: ['Turn back by'] },
 	'turn-back-charge': { label: 'Turn back with', unit: '%' },
 	'turn-back-voltage': { label: 'Turn back at rest', unit: 'V per cell' },
 	'farthest-place': { label: 'Farthest point', unit: 'm' },

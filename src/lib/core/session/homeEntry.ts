@@ -34,6 +34,8 @@ export interface TurnBack {
 	/** Charge then, %, and what a cell shows at rest, V; null where the pack shows no volts. */
 	pct: number;
 	cellV: number | null;
+	/** The charge that it is planned from, %. */
+	startPct: number;
 }
 
 /** What was found, as headline, figures, reasons and verdict. */
@@ -66,7 +68,7 @@ function headlineOf(plan: HomePlan, turnBack: TurnBack, obstacle: HomeFinding['o
 	if (obstacle && plan.answer.verdict === 'fail') return `From ${from} it would come home into ${obstacle.name}`;
 	if (plan.answer.verdict === 'fail' || (action ?? 'return') !== 'return')
 		return `From ${from}: ${plan.answer.reasons[0].text}`;
-	return `From ${from}, the worst place, ${aircraft.name} comes home; turn back by ${clock(turnBack.carefulS)}`;
+	return `From ${from}, the worst place, ${aircraft.name} comes home; turn back ${clock(turnBack.carefulS)} after takeoff from ${turnBack.startPct.toFixed(0)} %`;
 }
 
 /** The plan of a way home as it is told and kept. */
@@ -79,6 +81,9 @@ export function homeFinding(
 	const pct = Math.max(RESERVE_PCT, (100 * plan.turnBackLeftWh) / nominalWh);
 	const turnBack: TurnBack = {
 		...plan.turnBack,
+		// Whole seconds: shown, recorded and counted down, it is the same.
+		carefulS: Math.floor(plan.turnBack.carefulS),
+		startPct,
 		// The careful time is that of nine in ten.
 		sigmaS: (plan.turnBack.s - plan.turnBack.carefulS) / Z_90,
 		pct,

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { clock } from '$lib/core/words/clock';
 	import { refusedIn } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -23,9 +24,9 @@
 	const { pack } = $derived(view.bundle);
 	let typedMin = $state<number | null>(null);
 	/** When to land and to turn back if it takes off now. */
-	const clock = $derived(view.clockFrom(typedMin));
-	const landAfterMin = $derived(clock.landByMin === null ? null : Math.round(10 * clock.landByMin) / 10);
-	const pctWords = $derived(clock.startPct === null ? '' : ` from ${clock.startPct.toFixed(0)} %`);
+	const times = $derived(view.clockFrom(typedMin));
+	const landAfterMin = $derived(times.landByMin === null ? null : Math.round(10 * times.landByMin) / 10);
+	const pctWords = $derived(times.startPct === null ? '' : ` from ${times.startPct.toFixed(0)} %`);
 	const SOURCES = {
 		flights: 'by flights on record: nine in ten last longer',
 		stated: 'by the flight time stated for this battery',
@@ -34,7 +35,7 @@
 		none: 'empty: watch the voltage',
 	} as const;
 	const source = $derived(
-		clock.landBy === 'typed' || clock.landBy === 'none' ? SOURCES[clock.landBy] : `${SOURCES[clock.landBy]}${pctWords}`,
+		times.landBy === 'typed' || times.landBy === 'none' ? SOURCES[times.landBy] : `${SOURCES[times.landBy]}${pctWords}`,
 	);
 	/** Nothing is left of the flight: land at once would be the first word. */
 	const spent = $derived(landAfterMin !== null && landAfterMin <= 0);
@@ -124,8 +125,8 @@
 				landAfterMin: what === 'took-off' && landAfterMin !== null && landAfterMin > 0 ? landAfterMin : null,
 				...(what === 'took-off'
 					? {
-							turnBackMin: clock.turnBackMin,
-							clock: { landBy: clock.landBy, turnBack: clock.turnBack, startPct: clock.startPct },
+							turnBackMin: times.turnBackMin,
+							clock: { landBy: times.landBy, turnBack: times.turnBack, startPct: times.startPct },
 						}
 					: {}),
 				...(what === 'landed' ? { airborneS: Math.round(10 * airborneS) / 10 } : {}),
@@ -259,9 +260,9 @@
 			min={inPct ? 0 : 2}
 			max={inPct ? 100 : 4.6}
 			value={cellV}
-			note="flown {view.ledger?.flownSinceMin.toFixed(1)} min since it was measured{clock.startPct === null
+			note="flown {view.ledger?.flownSinceMin.toFixed(1)} min since it was measured{times.startPct === null
 				? ''
-				: `; at least ${clock.startPct.toFixed(0)} % is computed with until then`}"
+				: `; at least ${times.startPct.toFixed(0)} % is computed with until then`}"
 			onchange={(v) => (cellV = v)}
 		/>
 		<div class="pb-6">
@@ -277,9 +278,9 @@
 		note={source}
 		onchange={(v) => (typedMin = v)}
 	/>
-	{#if clock.turnBackMin !== null}
+	{#if times.turnBackMin !== null}
 		<p class="m-0 pb-6 text-[17px]">
-			Turn back by <b class="figure-mono">{showClock(60 * clock.turnBackMin)}</b>
+			Turn back <b class="figure-mono">{clock(60 * times.turnBackMin)}</b> after takeoff{pctWords}
 		</p>
 	{/if}
 	{#if spent}<p class="m-0 basis-full font-semibold text-hold" role="alert">

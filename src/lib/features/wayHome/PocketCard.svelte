@@ -15,7 +15,7 @@
 	/** The few lines that a pilot wants in the hand while flying: to print, or to keep open on the phone. */
 	type Props = {
 		plan: HomePlan;
-		turnBack: { carefulS: number; pct: number; cellV: number | null };
+		turnBack: { carefulS: number; pct: number; cellV: number | null; startPct: number };
 		site: Site | null;
 		height: (m: number) => string;
 	};
@@ -37,7 +37,8 @@
 			)}; plan again when it freshens.
 		</p>{/if}
 	<p class="mt-3 mb-0">
-		Turn back by <b class="figure-mono text-[24px]">{clock(turnBack.carefulS)}</b> min, or at
+		Turn back <b class="figure-mono text-[24px]">{clock(turnBack.carefulS)}</b> after takeoff from
+		{turnBack.startPct.toFixed(0)} %, or at
 		<b class="figure-mono">{turnBack.pct.toFixed(0)} %</b>{turnBack.cellV === null
 			? ''
 			: `, ${turnBack.cellV.toFixed(2)} V a cell at rest`}.

@@ -175,11 +175,13 @@
 		{@const { turnBack } = finding}
 		<div class="no-print mt-3 flex flex-wrap items-start gap-x-10 gap-y-3">
 			<Figure
-				label="Turn back by"
+				label="Turn back"
 				value={clock(turnBack.carefulS)}
 				unit="min"
 				size="huge"
-				note="after take-off; on average {clock(turnBack.s)} ± {clock(turnBack.sigmaS)}"
+				note="after takeoff from {turnBack.startPct.toFixed(0)} %; on average {clock(turnBack.s)} ± {clock(
+					turnBack.sigmaS,
+				)}"
 			/>
 			<div class="flex min-w-0 flex-1 flex-wrap gap-x-8 gap-y-3 pt-1 max-md:basis-full">
 				<Figure
