@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, startSession, toStation } from './support';
+import { choose, DEMO_STATE, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -10,7 +10,7 @@ test('what is left undone comes back: on the start page, in the next session at 
 	await startSession(page, 'Plover', 'flight');
 	await toStation(page, 'close');
 	await page.getByLabel('Leave something for the next session').fill('Fit the new rear foam');
-	await page.getByLabel('It comes back at').selectOption({ label: 'Bench' });
+	await choose(page.getByLabel('It comes back at'), 'Bench');
 	await page.getByRole('button', { name: 'Leave it' }).click();
 	await expect(page.getByText('Left; it comes back in the next session')).toBeVisible();
 	await page.getByRole('button', { name: 'End the session' }).click();

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { arm, begin, endIt, flyAndLand, go, h1 } from './days';
-import { answerByKeys, DEMO_STATE, enterAircraft, expectAccessible, setAsideAt } from './support';
+import { choose, answerByKeys, DEMO_STATE, enterAircraft, expectAccessible, setAsideAt } from './support';
 
 /** Whole jobs of a racer, a small indoor drone and a wing: thing by thing on the bench, then on the ground and in the air. */
 test.use({ storageState: DEMO_STATE });
@@ -24,8 +24,8 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 }) => {
 	test.setTimeout(240_000);
 	await enterAircraft(page, 'Whimbrel', 'Racing quad', async () => {
-		await page.getByLabel('When the link is lost it will').selectOption('stop its motors');
-		await page.getByLabel('Propellers are held').selectOption('by a nut');
+		await choose(page.getByLabel('Failsafe action'), 'stop its motors');
+		await choose(page.getByLabel('Propeller mounting'), 'by a nut');
 		await page.getByRole('checkbox', { name: /Rights itself/ }).check();
 	});
 	await begin(page, 'Whimbrel', /sea wall/, /repair/i);
@@ -90,7 +90,7 @@ test('a small indoor drone: linked and zeroed, its sides tried one by one with t
 }) => {
 	test.setTimeout(240_000);
 	await enterAircraft(page, 'Wren', 'Small indoor drone', async () => {
-		await page.getByLabel('When the link is lost it will').selectOption('land where it is');
+		await choose(page.getByLabel('Failsafe action'), 'land where it is');
 		await page.getByRole('checkbox', { name: /^Obstacle sensors/ }).check();
 		for (const side of ['front', 'left', 'right'])
 			await page.getByRole('checkbox', { name: side, exact: true }).check();

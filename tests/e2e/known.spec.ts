@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, openDemo, startSession, toStation } from './support';
+import { choose, expectAccessible, openDemo, startSession, toStation } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 const listed = (page: Page) => page.locator('main').getByRole('listitem');
@@ -9,7 +9,7 @@ test('a newcomer is led: aircraft, place by a pasted position, first tick', asyn
 	await page.goto('/');
 	await page.getByRole('link', { name: 'Enter your aircraft' }).click();
 	await page.getByLabel('Name', { exact: true }).fill('Teal');
-	await page.getByLabel('Kind').selectOption('Camera drone');
+	await choose(page.getByLabel('Kind'), 'Camera drone');
 	await page.getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByRole('heading', { name: /Your aircraft: entered/ })).toBeVisible();
 	await page.getByRole('link', { name: 'Enter a site' }).click();

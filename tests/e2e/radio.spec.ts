@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, startSession, stationUrl, toStation } from './support';
+import { choose, DEMO_STATE, expectAccessible, startSession, stationUrl, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -26,7 +26,7 @@ test('the radio of an aircraft is entered once, and its switches are named where
 	]) {
 		await radio.getByLabel('Control', { exact: true }).fill(control);
 		await radio.getByLabel('Position', { exact: true }).fill(position);
-		await radio.getByLabel('Does').selectOption(does);
+		await choose(radio.getByLabel('Function'), does);
 		await radio.getByRole('button', { name: 'Add the position' }).click();
 	}
 	await expect(radio.getByText('Fallen back to: Self-level, left switch up')).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, holdTime, pauseTime, startSession, toStation } from './support';
+import { choose, DEMO_STATE, expectAccessible, holdTime, pauseTime, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -47,7 +47,7 @@ test('what does it do: found by what pilots say, asked, checked, mended, and kep
 	await page.goto('/instruments');
 	await page.getByRole('searchbox').fill('circles');
 	await page.getByRole('link', { name: /it circles/ }).click();
-	await page.getByLabel('Aircraft').selectOption({ label: 'Dunlin' });
+	await choose(page.getByLabel('Aircraft'), 'Dunlin');
 	const could = page.getByRole('list').filter({ has: page.getByRole('button', { name: /The compass/ }) });
 	await expect(could.getByRole('button', { name: /compass calibration is poor/ })).toBeVisible();
 	await expect(page.getByText(/propellers off until it is mended/)).toBeVisible();
@@ -79,7 +79,7 @@ test('what does it do: found by what pilots say, asked, checked, mended, and kep
 
 test('a sign that locks keeps the propellers off, and nothing that spins them is offered', async ({ page }) => {
 	await page.goto('/finder');
-	await page.getByLabel('Aircraft').selectOption({ label: 'A self-built multirotor' });
+	await choose(page.getByLabel('Aircraft'), 'A self-built multirotor');
 	await page.getByRole('searchbox').fill('quasar crossing');
 	await expect(page.getByText(/Nothing here is called/)).toBeVisible();
 	await page.getByRole('searchbox').fill('grinds');

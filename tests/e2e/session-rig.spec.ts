@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import {
+	choose,
 	answerByKeys,
 	expectAccessible,
 	listen,
@@ -240,7 +241,7 @@ test('level turning only is refused and cannot be accepted', async ({ page }) =>
 	await openDemo(page);
 	await startSession(page, 'Dunlin', 'rehearsal');
 	await toStation(page, 'compass/compass');
-	await page.getByLabel('Whose hands turn it').selectOption('Level only');
+	await choose(page.getByLabel('Turned by'), 'Level only');
 	await page.getByRole('radio', { name: '16 ×' }).click();
 	await page.getByRole('button', { name: 'Start turning' }).click();
 	await expect(page.getByText(/\d+ samples/)).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, expectAccessible, startSession, toStation } from './support';
+import { choose, DEMO_STATE, expectAccessible, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -11,7 +11,7 @@ test('figures stand flight by flight with what changed between, words are explai
 	await expect(h1).toBeVisible();
 	await expect(page.getByRole('region', { name: 'Hold radius in the hover' })).toBeVisible();
 	const changes = page.getByRole('combobox', { name: 'Before and after' });
-	await changes.selectOption({ index: 1 });
+	await choose(changes, 1);
 	await expect(
 		page.getByText(/nothing to compare|than before|no larger than the noise|compares nothing/).first(),
 	).toBeVisible();

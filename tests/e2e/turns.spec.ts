@@ -1,11 +1,11 @@
 import { expect, test, type Page } from '@playwright/test';
-import { listen } from './support';
+import { choose, listen } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 async function turn(page: Page, plan: RegExp, hands: string) {
 	await page.goto('/instruments/compass');
 	await page.getByRole('radio', { name: plan }).click();
-	await page.getByLabel('Whose hands turn it').selectOption(hands);
+	await choose(page.getByLabel('Turned by'), hands);
 	await page.getByRole('radio', { name: '4 ×' }).click();
 	await page.getByRole('button', { name: 'Start turning' }).click();
 }

@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import {
+	choose,
 	answerByKeys,
 	DEMO_STATE,
 	enterAircraft,
@@ -209,7 +210,7 @@ test('a six-rotor that shows lights alone: its own table says what each pattern 
 			await table.getByLabel('Means').fill(means);
 			await table.getByRole('button', { name: 'Add the line' }).click();
 		}
-		await page.getByLabel('When the link is lost it will').selectOption('return home');
+		await choose(page.getByLabel('Failsafe action'), 'return home');
 	});
 	await begin(page, { aircraft: 'Knot', place: /sea wall/ });
 	await answer(page, ['plan', 'Plan'], ['bench', 'Bench'], ['compass', 'Compass']);
@@ -265,10 +266,7 @@ test('a camera drone that travelled: distance, height and field since the last t
 	await dialog.getByRole('button', { name: 'Save' }).click();
 	await expect(dialog).toHaveCount(0);
 	await page.goto('/aircraft/demo-dunlin/due');
-	await page
-		.getByRole('combobox', { name: /Site|Place|Here/ })
-		.first()
-		.selectOption({ label: 'High fell' });
+	await choose(page.getByRole('combobox', { name: /Site|Place|Here/ }).first(), 'High fell');
 	await page.getByRole('button', { name: 'Compass', exact: true }).click();
 	await expect(page.getByText(/km/).first()).toBeVisible();
 	for (const school of ['As told', 'After events', 'First flight of every day'])

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { DEMO_STATE, enterAircraft, expectAccessible, startSession, toStation } from './support';
+import { choose, DEMO_STATE, enterAircraft, expectAccessible, startSession, toStation } from './support';
 
 test.use({ storageState: DEMO_STATE });
 
@@ -64,7 +64,7 @@ test('an action that does not fit the venue is a hold before anybody asks', asyn
 
 	// Set to hover where it is, with people near: it comes down on them.
 	await enterAircraft(page, 'Knot', 'Self-built multirotor', async () => {
-		await page.getByLabel('When the link is lost it will').selectOption('hover where it is');
+		await choose(page.getByLabel('Failsafe action'), 'hover where it is');
 	});
 	await page.goto('/session/new');
 	await page.getByRole('radio', { name: /^Knot/ }).click();

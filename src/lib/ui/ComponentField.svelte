@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
 	import { componentNamed, COMPONENTS, componentsOf } from '$lib/core/due/components';
 	import type { Aircraft, Component } from '$lib/schema/records';
 
@@ -12,10 +13,10 @@
 	});
 </script>
 
-<label class="grid gap-1">
-	<span class="text-[15px] text-ink-2">Part</span>
-	<select class="field-input" bind:value={() => component ?? '', (next) => (chosen = next)}>
-		<option value="">Another part, or several</option>
-		{#each offered as id (id)}<option value={id}>{COMPONENTS[id].label}</option>{/each}
-	</select>
-</label>
+<Select
+	label="Part"
+	value={component ?? null}
+	none="Another part, or several"
+	options={offered.map((id) => ({ value: id, label: COMPONENTS[id].label }))}
+	onchange={(next) => (chosen = next ?? '')}
+/>

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { optionsOf } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { goto } from '$app/navigation';
 	import { toRestore } from '$lib/core/radio/indoor';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
@@ -99,7 +102,6 @@
 		changes = { ...changes, kind, rotors, compasses, hasPosition };
 		if (craft?.defaults?.includes('returnSpeedMps')) changes = { ...changes, returnSpeedMps };
 	}
-	const isKind = (text: string): text is AircraftKind => text in KIND_WORDS;
 </script>
 
 {#if stored.ready && !craft}
@@ -153,24 +155,13 @@
 		<form {@attach refuseInvalid} class="grid max-w-4xl gap-6" onsubmit={save}>
 			<Unreadable fields={craft.unreadable} />
 			<div class="grid gap-4 md:grid-cols-2">
-				<label class="grid gap-1"
-					><span class="text-[15px] text-ink-2">Name</span><input
-						class="field-input"
-						maxlength="120"
-						value={craft.name}
-						oninput={(e) => set({ name: e.currentTarget.value })}
-					/></label
-				>
-				<label class="grid gap-1">
-					<span class="text-[15px] text-ink-2">Kind</span>
-					<select
-						class="field-input"
-						value={craft.kind}
-						onchange={(e) => isKind(e.currentTarget.value) && setKind(e.currentTarget.value)}
-					>
-						{#each Object.entries(KIND_WORDS) as [kind, words] (kind)}<option value={kind}>{words}</option>{/each}
-					</select>
-				</label>
+				<TextField
+					label="Name"
+					maxlength={120}
+					value={craft.name}
+					oninput={(e) => set({ name: e.currentTarget.value })}
+				/>
+				<Select label="Kind" value={craft.kind} options={optionsOf(KIND_WORDS)} onchange={setKind} />
 			</div>
 			<div class="flex flex-wrap items-center gap-x-4 gap-y-1">
 				<p class="m-0 min-w-0 flex-1 basis-60 text-ink-2">

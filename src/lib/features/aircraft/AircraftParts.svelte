@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
+	import Checkbox from '$lib/ui/Checkbox.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
 	import { showsData } from '$lib/core/aircraft/capabilities';
 	import { lossActionSchema, type Aircraft } from '$lib/schema/records';
@@ -20,47 +23,42 @@
 
 <Fold id="what" title="What it is" brief={brief.about(craft)} open={all}>
 	<div class="grid gap-4 md:grid-cols-2">
-		<label class="grid gap-1 md:col-span-2"
-			><span class="text-[15px] text-ink-2">What it is and carries</span><input
-				class="field-input"
-				maxlength="400"
+		<div class="md:col-span-2">
+			<TextField
+				label="What it is and carries"
+				maxlength={400}
 				value={craft.description}
 				oninput={(e) => set({ description: e.currentTarget.value })}
-			/></label
-		>
-		<label class="grid gap-1"
-			><span class="text-[15px] text-ink-2">Firmware</span><input
-				class="field-input"
-				maxlength="80"
-				value={craft.firmware}
-				oninput={(e) => set({ firmware: e.currentTarget.value })}
-			/></label
-		>
-		<label class="grid gap-1"
-			><span class="text-[15px] text-ink-2">Serial number or registration</span><input
-				class="field-input"
-				maxlength="80"
-				value={craft.serial ?? ''}
-				oninput={(e) => set({ serial: e.currentTarget.value || undefined })}
-			/></label
-		>
-		<label class="grid gap-1"
-			><span class="text-[15px] text-ink-2">Maker's manual: where to look</span><input
-				class="field-input"
-				maxlength="400"
-				value={craft.manual}
-				oninput={(e) => set({ manual: e.currentTarget.value })}
-			/></label
-		>
+			/>
+		</div>
+		<TextField
+			label="Firmware"
+			maxlength={80}
+			value={craft.firmware}
+			oninput={(e) => set({ firmware: e.currentTarget.value })}
+		/>
+		<TextField
+			label="Serial number or registration"
+			maxlength={80}
+			value={craft.serial ?? ''}
+			oninput={(e) => set({ serial: e.currentTarget.value || undefined })}
+		/>
+		<TextField
+			label="Maker's manual: where to look"
+			maxlength={400}
+			value={craft.manual}
+			oninput={(e) => set({ manual: e.currentTarget.value })}
+		/>
 		{#if craft.lights}
-			<label class="grid gap-1 md:col-span-2"
-				><span class="text-[15px] text-ink-2">Its lights and tones, as noted before they had a table</span><textarea
-					class="field-input"
-					rows="2"
-					maxlength="2000"
+			<div class="md:col-span-2">
+				<TextField
+					label="Its lights and tones, as noted before they had a table"
+					rows={2}
+					maxlength={2000}
 					value={craft.lights}
-					oninput={(e) => set({ lights: e.currentTarget.value })}></textarea></label
-			>
+					oninput={(e) => set({ lights: e.currentTarget.value })}
+				/>
+			</div>
 		{/if}
 	</div>
 </Fold>
@@ -82,14 +80,12 @@
 			required
 			onchange={(v) => v !== null && set({ compasses: Math.round(v) })}
 		/>
-		<label class="flex min-h-11 items-center gap-3 self-center">
-			<input
-				type="checkbox"
-				class="size-5 accent-(--action)"
-				checked={craft.hasPosition}
-				onchange={(e) => set({ hasPosition: e.currentTarget.checked })}
-			/> Receiver for position
-		</label>
+		<Checkbox
+			checked={craft.hasPosition}
+			onchange={(on) => set({ hasPosition: on })}
+			label="Receiver for position"
+			class="self-center"
+		/>
 	</div>
 	<Equipment {craft} {set} />
 </Fold>
@@ -109,25 +105,19 @@
 			onchange={(gives) => set({ gives })}
 		/>
 		<div class="flex flex-wrap gap-5">
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">When the link is lost it will</span>
-				<select
-					class="field-input"
-					value={craft.lossAction ?? ''}
-					onchange={(e) => set({ lossAction: lossActionSchema.safeParse(e.currentTarget.value).data })}
-				>
-					<option value="">not read off yet</option>
-					{#each lossActionSchema.options as action (action)}<option value={action}>{LOSS_WORDS[action]}</option>{/each}
-				</select>
-			</label>
-			<label class="flex min-h-11 items-center gap-3 self-center">
-				<input
-					type="checkbox"
-					class="size-5 accent-(--action)"
-					checked={craft.propellersStayOn ?? false}
-					onchange={(e) => set({ propellersStayOn: e.currentTarget.checked })}
-				/> Its propellers stay on during bench work, by its manual
-			</label>
+			<Select
+				label="Failsafe action"
+				value={craft.lossAction}
+				none="Not read yet"
+				options={lossActionSchema.options.map((value) => ({ value, label: LOSS_WORDS[value] }))}
+				onchange={(lossAction) => set({ lossAction: lossAction ?? undefined })}
+			/>
+			<Checkbox
+				checked={craft.propellersStayOn ?? false}
+				onchange={(on) => set({ propellersStayOn: on })}
+				label="Its propellers stay on during bench work, by its manual"
+				class="self-center"
+			/>
 		</div>
 	</div>
 </Fold>

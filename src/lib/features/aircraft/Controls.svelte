@@ -1,7 +1,10 @@
 <script lang="ts">
+	import { optionsOf } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Trash from '@lucide/svelte/icons/trash';
 	import { abortMode, controlWords, USE_WORDS } from '$lib/core/session/controls';
-	import { controlSchema, controlUseSchema, type Aircraft, type Control } from '$lib/schema/records';
+	import { controlSchema, type Aircraft, type Control } from '$lib/schema/records';
 	import { newId } from '$lib/store/newId';
 	import Button from '$lib/ui/Button.svelte';
 
@@ -58,28 +61,14 @@
 	</ul>
 	<div class="mt-2 flex flex-wrap items-end gap-3">
 		{#each TEXTS as [key, label, width, example] (key)}
-			<label class="grid gap-1 {width}"
-				><span class="text-[15px] text-ink-2">{label}</span><input
-					class="field-input w-full"
-					maxlength="40"
-					placeholder={example}
-					bind:value={line[key]}
-				/></label
-			>
+			<div class={width}>
+				<TextField {label} class="w-full" maxlength={40} placeholder={example} bind:value={line[key]} />
+			</div>
 		{/each}
-		<label class="grid gap-1"
-			><span class="text-[15px] text-ink-2">Does</span>
-			<select class="field-input" bind:value={line.does}>
-				{#each controlUseSchema.options as use (use)}<option value={use}>{USE_WORDS[use]}</option>{/each}
-			</select></label
-		>
-		<label class="grid w-44 gap-1"
-			><span class="text-[15px] text-ink-2">Its screen calls it</span><input
-				class="field-input w-full"
-				maxlength="60"
-				bind:value={line.shown}
-			/></label
-		>
+		<Select label="Function" value={line.does} options={optionsOf(USE_WORDS)} onchange={(does) => (line.does = does)} />
+		<div class="w-44">
+			<TextField label="Its screen calls it" class="w-full" maxlength={60} bind:value={line.shown} />
+		</div>
 		<Button onclick={add}>Add the position</Button>
 	</div>
 	{#if problem}<p class="m-0 mt-1 font-semibold text-hold" role="alert">{problem}</p>{/if}

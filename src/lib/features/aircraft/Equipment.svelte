@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { optionsOf } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import { hasPart, lengthOf } from '$lib/core/aircraft/capabilities';
 	import { formatQuantity } from '$lib/core/words/units';
@@ -30,8 +33,6 @@
 		const after = (craft.compassMounts ?? []).slice(k + 1);
 		set({ compassMounts: where ? [...before, where, ...after] : before });
 	};
-	const choose = <K extends string>(words: Record<K, string>, value: string): K | undefined =>
-		(Object.keys(words) as K[]).find((key) => key === value);
 </script>
 
 <fieldset class="m-0 border-0 p-0">
@@ -41,35 +42,25 @@
 	</p>
 	<div class="grid gap-x-6 sm:grid-cols-2">
 		{#each partSchema.options as part (part)}
-			<label class="flex min-h-11 items-center gap-3">
-				<input
-					type="checkbox"
-					class="size-5 accent-(--action)"
-					checked={hasPart(craft, part)}
-					onchange={(e) => tell(part, e.currentTarget.checked)}
-				/>
-				<span
+			<Checkbox checked={hasPart(craft, part)} onchange={(on) => tell(part, on)}
+				><span
 					>{PART_WORDS[part]}
 					{#if craft.parts?.[part] === undefined && hasPart(craft, part)}<span class="text-[14px] text-ink-2"
 							>as usual</span
 						>{/if}</span
-				>
-			</label>
+				></Checkbox
+			>
 		{/each}
 	</div>
 	<div class="mt-3 flex flex-wrap gap-5">
 		{#if craft.kind === 'wing'}
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Its surfaces</span>
-				<select
-					class="field-input"
-					value={craft.surfaces ?? ''}
-					onchange={(e) => set({ surfaces: choose(SURFACE_WORDS, e.currentTarget.value) })}
-				>
-					<option value="">not said</option>
-					{#each Object.entries(SURFACE_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
-				</select>
-			</label>
+			<Select
+				label="Control surfaces"
+				value={craft.surfaces}
+				none="Not known"
+				options={optionsOf(SURFACE_WORDS)}
+				onchange={(surfaces) => set({ surfaces: surfaces ?? undefined })}
+			/>
 		{/if}
 		<Quantity
 			label="Across"
@@ -81,73 +72,49 @@
 			onchange={(v) => set({ lengthM: v ?? undefined })}
 		/>
 		{#if craft.hasPosition}
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Its receiver for position</span>
-				<select
-					class="field-input"
-					value={craft.receiver ?? ''}
-					onchange={(e) => set({ receiver: choose(RECEIVER_WORDS, e.currentTarget.value) })}
-				>
-					<option value="">not said: taken as plain</option>
-					{#each Object.entries(RECEIVER_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
-				</select>
-			</label>
+			<Select
+				label="Position receiver"
+				value={craft.receiver}
+				none="Not known: taken as plain"
+				options={optionsOf(RECEIVER_WORDS)}
+				onchange={(receiver) => set({ receiver: receiver ?? undefined })}
+			/>
 		{/if}
 		{#if craft.rotors > 2}
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Its motors stand</span>
-				<select
-					class="field-input"
-					value={craft.layout ?? ''}
-					onchange={(e) => set({ layout: choose(LAYOUT_WORDS, e.currentTarget.value) })}
-				>
-					<option value="">not said: as is usual for {craft.rotors}</option>
-					{#each Object.entries(LAYOUT_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
-				</select>
-			</label>
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Front propellers turn</span>
-				<select
-					class="field-input"
-					value={craft.spin ?? ''}
-					onchange={(e) => set({ spin: choose(SPIN_WORDS, e.currentTarget.value) })}
-				>
-					<option value="">not said: taken as inward</option>
-					{#each Object.entries(SPIN_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
-				</select>
-			</label>
+			<Select
+				label="Motor layout"
+				value={craft.layout}
+				none="Not known: as is usual for {craft.rotors}"
+				options={optionsOf(LAYOUT_WORDS)}
+				onchange={(layout) => set({ layout: layout ?? undefined })}
+			/>
+			<Select
+				label="Front propellers turn"
+				value={craft.spin}
+				none="Not known: taken as inward"
+				options={optionsOf(SPIN_WORDS)}
+				onchange={(spin) => set({ spin: spin ?? undefined })}
+			/>
 		{/if}
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Propellers are held</span>
-			<select
-				class="field-input"
-				value={craft.propellers ?? ''}
-				onchange={(e) => set({ propellers: choose(PROPELLER_WORDS, e.currentTarget.value) })}
-			>
-				<option value="">not said</option>
-				{#each Object.entries(PROPELLER_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
-			</select>
-		</label>
+		<Select
+			label="Propeller mounting"
+			value={craft.propellers}
+			none="Not known"
+			options={optionsOf(PROPELLER_WORDS)}
+			onchange={(propellers) => set({ propellers: propellers ?? undefined })}
+		/>
 	</div>
 	{#if craft.compasses > 0}
 		<div class="mt-3 flex flex-wrap gap-5">
 			{#each { length: craft.compasses }, k (k)}
-				<label class="grid gap-1">
-					<span class="text-[15px] text-ink-2"
-						>{craft.compasses > 1 ? `Compass ${k + 1} sits` : 'Its compass sits'}</span
-					>
-					<select
-						class="field-input"
-						value={craft.compassMounts?.[k] ?? ''}
-						onchange={(e) => mount(k, choose(MOUNT_WORDS, e.currentTarget.value))}
-					>
-						<option value="" disabled={(craft.compassMounts?.length ?? 0) > k + 1}>not said</option>
-						{#each Object.entries(MOUNT_WORDS) as [value, words] (value)}<option
-								{value}
-								disabled={k > (craft.compassMounts?.length ?? 0)}>{words}</option
-							>{/each}
-					</select>
-				</label>
+				<Select
+					label={craft.compasses > 1 ? `Position of compass ${k + 1}` : 'Position of the compass'}
+					value={craft.compassMounts?.[k]}
+					none="Not known"
+					disabled={k > (craft.compassMounts?.length ?? 0)}
+					options={optionsOf(MOUNT_WORDS)}
+					onchange={(where) => mount(k, where ?? undefined)}
+				/>
 			{/each}
 		</div>
 	{/if}
@@ -167,15 +134,11 @@
 		<p class="mt-3 mb-0 text-[15px] text-ink-2">Sides that its obstacle sensors cover</p>
 		<div class="flex flex-wrap gap-x-6">
 			{#each sideSchema.options as which (which)}
-				<label class="flex min-h-11 items-center gap-2">
-					<input
-						type="checkbox"
-						class="size-5 accent-(--action)"
-						checked={craft.obstacleSides?.includes(which) ?? false}
-						onchange={(e) => side(which, e.currentTarget.checked)}
-					/>
-					{SIDE_WORDS[which]}
-				</label>
+				<Checkbox
+					checked={craft.obstacleSides?.includes(which) ?? false}
+					onchange={(on) => side(which, on)}
+					label={SIDE_WORDS[which]}
+				/>
 			{/each}
 		</div>
 	{/if}

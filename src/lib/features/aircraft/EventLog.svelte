@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { aircraftEventSchema, type Aircraft, type AircraftEvent, type Component } from '$lib/schema/records';
 	import { noteEvent } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
@@ -30,19 +32,13 @@
 <section>
 	<h2 class="m-0 mb-2">Events</h2>
 	<form class="mb-3 flex flex-wrap items-end gap-3" onsubmit={addEvent}>
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Event</span>
-			<select class="field-input" bind:value={kind}>
-				{#each KINDS as value (value)}<option {value}>{EVENT_WORDS[value]}</option>{/each}
-			</select>
-		</label>
-		<label class="grid flex-1 gap-1"
-			><span class="text-[15px] text-ink-2">Note</span><input
-				class="field-input"
-				maxlength="400"
-				bind:value={note}
-			/></label
-		>
+		<Select
+			label="Event"
+			value={kind}
+			options={KINDS.map((value) => ({ value, label: EVENT_WORDS[value] }))}
+			onchange={(next) => (kind = next)}
+		/>
+		<div class="flex-1"><TextField label="Note" maxlength={400} bind:value={note} /></div>
 		{#if ofPart}<ComponentField {aircraft} {note} bind:component />{/if}
 		<Button type="submit">Log event</Button>
 	</form>

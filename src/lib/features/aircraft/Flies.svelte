@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import { hasPart } from '$lib/core/aircraft/capabilities';
 	import type { Aircraft } from '$lib/schema/records';
@@ -54,31 +55,26 @@
 			required
 			onchange={(v) => v !== null && set({ minReturnDistanceM: v })}
 		/>
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Its return speed is held</span>
-			<select
-				class="field-input"
-				value={flies.speedKind ?? ''}
-				onchange={(e) =>
-					tell({ speedKind: (['ground', 'air'] as const).find((kind) => kind === e.currentTarget.value) })}
-			>
-				<option value="">not said: over the ground</option>
-				<option value="ground">over the ground</option>
-				<option value="air">through the air</option>
-			</select>
-		</label>
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">It climbs</span>
-			<select
-				class="field-input"
-				value={flies.climbFirst === undefined ? '' : String(flies.climbFirst)}
-				onchange={(e) => tell({ climbFirst: { true: true, false: false }[e.currentTarget.value] })}
-			>
-				<option value="">not said: before it turns home</option>
-				<option value="true">before it turns home</option>
-				<option value="false">on the way home</option>
-			</select>
-		</label>
+		<Select
+			label="Return speed is held"
+			value={flies.speedKind}
+			none="Not known: over the ground"
+			options={[
+				{ value: 'ground', label: 'Over the ground' },
+				{ value: 'air', label: 'Through the air' },
+			]}
+			onchange={(speedKind) => tell({ speedKind: speedKind ?? undefined })}
+		/>
+		<Select
+			label="Climbs"
+			value={flies.climbFirst === undefined ? null : flies.climbFirst ? 'first' : 'underway'}
+			none="Not known: before it turns home"
+			options={[
+				{ value: 'first', label: 'Before it turns home' },
+				{ value: 'underway', label: 'On the way home' },
+			]}
+			onchange={(when) => tell({ climbFirst: when === null ? undefined : when === 'first' })}
+		/>
 		{#if hasPart(craft, 'video')}
 			<NumberField
 				label="Video power"

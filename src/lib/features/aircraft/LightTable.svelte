@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { optionsOf } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Trash from '@lucide/svelte/icons/trash';
 	import type { Aircraft, Light } from '$lib/schema/records';
 	import { newId } from '$lib/store/newId';
@@ -48,13 +51,9 @@
 		As its manual has them, in words. The line that fits a step is shown there.
 	</p>
 	{#if table.length > 3}
-		<label class="mb-2 grid max-w-xs gap-1"
-			><span class="text-[15px] text-ink-2">What do you see or hear?</span><input
-				class="field-input"
-				placeholder="red fast"
-				bind:value={seen}
-			/></label
-		>
+		<div class="mb-2 max-w-xs">
+			<TextField label="What do you see or hear?" placeholder="red fast" bind:value={seen} />
+		</div>
 	{/if}
 	<ul class="m-0 list-none p-0">
 		{#each shown as { id, during, colour, pattern, sound, meaning, next } (id)}
@@ -77,31 +76,18 @@
 		{/each}
 	</ul>
 	<div class="mt-2 flex flex-wrap items-end gap-3">
-		<label class="grid gap-1"
-			><span class="text-[15px] text-ink-2">During</span><input
-				class="field-input w-44"
-				list="during"
-				maxlength="80"
-				bind:value={line.during}
-			/></label
-		>
+		<TextField label="During" class="w-44" list="during" maxlength={80} bind:value={line.during} />
 		<datalist id="during"
 			>{#each DURING as moment (moment)}<option value={moment}></option>{/each}</datalist
 		>
-		<label class="grid gap-1"
-			><span class="text-[15px] text-ink-2">Pattern</span>
-			<select class="field-input" bind:value={line.pattern}>
-				{#each Object.entries(PATTERN_WORDS) as [value, text] (value)}<option {value}>{text}</option>{/each}
-			</select></label
-		>
+		<Select
+			label="Pattern"
+			value={line.pattern}
+			options={optionsOf(PATTERN_WORDS)}
+			onchange={(pattern) => (line.pattern = pattern)}
+		/>
 		{#each TEXTS as [key, label, width] (key)}
-			<label class="grid gap-1 {width}"
-				><span class="text-[15px] text-ink-2">{label}</span><input
-					class="field-input w-full"
-					maxlength="160"
-					bind:value={line[key]}
-				/></label
-			>
+			<div class={width}><TextField {label} class="w-full" maxlength={160} bind:value={line[key]} /></div>
 		{/each}
 		<Button onclick={add}>Add the line</Button>
 	</div>

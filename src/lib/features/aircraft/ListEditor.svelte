@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import ArrowDown from '@lucide/svelte/icons/arrow-down';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
 	import GripVertical from '@lucide/svelte/icons/grip-vertical';
@@ -173,18 +175,18 @@
 			<Button disabled={!before} onclick={() => void undo()}>Undo</Button>
 		{/snippet}
 		<div class="no-print flex flex-wrap gap-4">
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">As on a day</span>
-				<select class="field-input" bind:value={occasion}>
-					{#each occasionSchema.options as value (value)}<option {value}>{OCCASION_WORDS[value].label}</option>{/each}
-				</select>
-			</label>
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Over what</span>
-				<select class="field-input" bind:value={venue}>
-					{#each venueSchema.options as value (value)}<option {value}>{VENUE_WORDS[value].label}</option>{/each}
-				</select>
-			</label>
+			<Select
+				label="Occasion"
+				value={occasion}
+				options={occasionSchema.options.map((value) => ({ value, label: OCCASION_WORDS[value].label }))}
+				onchange={(next) => (occasion = next)}
+			/>
+			<Select
+				label="Place"
+				value={venue}
+				options={venueSchema.options.map((value) => ({ value, label: VENUE_WORDS[value].label }))}
+				onchange={(next) => (venue = next)}
+			/>
 		</div>
 		{#each STATIONS.filter(({ id: s }) => s !== 'arm' && s !== 'fly') as { id: station } (station)}
 			{@const rows = at(station)}
@@ -328,15 +330,12 @@
 					onchange={(high) => (limiting = { ...change, high })}
 				/>
 			</div>
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Where it comes from: the manual, the rule, the page</span>
-				<input
-					class="field-input"
-					maxlength="200"
-					value={change.source}
-					oninput={(e) => (limiting = { ...change, source: e.currentTarget.value })}
-				/>
-			</label>
+			<TextField
+				label="Where it comes from: the manual, the rule, the page"
+				maxlength={200}
+				value={change.source}
+				oninput={(e) => (limiting = { ...change, source: e.currentTarget.value })}
+			/>
 			<div class="flex flex-wrap gap-3">
 				<Button kind="primary" type="submit">Keep it</Button>
 				{#if list.limits[change.item.id]}<Button class="min-h-14" onclick={() => dropLimit(change.item)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import { untrack } from 'svelte';
 	import { ownItemSchema, type OwnItem, type StationId } from '$lib/schema/records';
 	import Button from '$lib/ui/Button.svelte';
@@ -27,14 +28,8 @@
 </script>
 
 <form class="grid gap-4" onsubmit={save}>
-	<label class="grid gap-1">
-		<span class="text-[15px] text-ink-2">What is asked</span>
-		<input class="field-input" maxlength="200" bind:value={draft.text} aria-invalid={problem !== ''} />
-	</label>
-	<label class="grid gap-1">
-		<span class="text-[15px] text-ink-2">Why, for whoever answers it</span>
-		<input class="field-input" maxlength="400" bind:value={draft.why} />
-	</label>
+	<TextField label="What is asked" maxlength={200} bind:value={draft.text} wrong={problem !== ''} />
+	<TextField label="Why, for whoever answers it" maxlength={400} bind:value={draft.why} />
 	<Choice
 		label="It is answered by"
 		value={draft.type}
@@ -50,15 +45,9 @@
 		<div class="flex flex-wrap gap-4">
 			<NumberField label="At least" value={draft.low ?? null} onchange={(v) => (draft.low = v ?? undefined)} />
 			<NumberField label="At most" value={draft.high ?? null} onchange={(v) => (draft.high = v ?? undefined)} />
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Unit</span>
-				<input class="field-input w-24" maxlength="20" bind:value={draft.unit} />
-			</label>
+			<TextField label="Unit" class="w-24" maxlength={20} bind:value={draft.unit} />
 		</div>
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Where the limit comes from</span>
-			<input class="field-input" maxlength="200" bind:value={draft.source} />
-		</label>
+		<TextField label="Where the limit comes from" maxlength={200} bind:value={draft.source} />
 	{:else if draft.type === 'wait'}
 		<NumberField
 			label="Wait"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import type { Draft } from '$lib/schema/common';
 	import { localDay } from '$lib/core/words/calendar';
 	import { page } from '$app/state';
@@ -153,14 +154,12 @@
 				void keep({ ...$state.snapshot(draft), unreadable: undefined }, `Pack ${draft.name ?? ''} is saved`);
 			}}
 		>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Name, as it is written on it</span><input
-					class="field-input"
-					maxlength="60"
-					value={draft.name ?? ''}
-					oninput={(e) => (draft.name = e.currentTarget.value)}
-				/></label
-			>
+			<TextField
+				label="Name, as it is written on it"
+				maxlength={60}
+				value={draft.name ?? ''}
+				oninput={(e) => (draft.name = e.currentTarget.value)}
+			/>
 			<div class="flex flex-wrap gap-4">
 				<NumberField
 					label="Cells"
@@ -193,14 +192,12 @@
 					note="as measured; the pack instrument fills it"
 					onchange={(v) => (draft.resistanceMohm = v ?? undefined)}
 				/>
-				<label class="grid gap-1"
-					><span class="text-[15px] text-ink-2">In use since</span><input
-						class="field-input"
-						type="date"
-						value={draft.boughtOn ?? ''}
-						onchange={(e) => (draft.boughtOn = e.currentTarget.value)}
-					/></label
-				>
+				<TextField
+					label="In use since"
+					type="date"
+					value={draft.boughtOn ?? ''}
+					onchange={(e) => (draft.boughtOn = e.currentTarget.value)}
+				/>
 			</div>
 			<Choice
 				label="Charge is read by"
@@ -212,28 +209,21 @@
 				}))}
 				onchange={(chemistry) => (draft.chemistry = chemistry)}
 			/>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Notes</span><input
-					class="field-input"
-					maxlength="400"
-					value={draft.notes ?? ''}
-					oninput={(e) => (draft.notes = e.currentTarget.value)}
-				/></label
-			>
+			<TextField
+				label="Notes"
+				maxlength={400}
+				value={draft.notes ?? ''}
+				oninput={(e) => (draft.notes = e.currentTarget.value)}
+			/>
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 			<div class="flex flex-wrap gap-3">
 				<Button kind="primary" type="submit">Save</Button>
 			</div>
 			{#if draft.id}
 				<div class="hairline flex flex-wrap items-end gap-3 pt-3">
-					<label class="grid min-w-52 flex-1 gap-1"
-						><span class="text-[15px] text-ink-2">Out of use: why</span><input
-							class="field-input"
-							maxlength="200"
-							placeholder="swollen, a weak cell"
-							bind:value={why}
-						/></label
-					>
+					<div class="min-w-52 flex-1">
+						<TextField label="Out of use: why" maxlength={200} placeholder="swollen, a weak cell" bind:value={why} />
+					</div>
 					<Button onclick={retire}>Take it out of use</Button>
 				</div>
 			{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import { armingReasons } from '$lib/core/session/arming';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { newId } from '$lib/store/newId';
@@ -38,13 +39,7 @@
 	title="It will not arm"
 	description="It tells why on its screen, by voice or by its lights. The maker’s manual has the exact words."
 >
-	<label class="grid gap-1"
-		><span class="text-[15px] text-ink-2">What does it say?</span><input
-			class="field-input"
-			maxlength="160"
-			bind:value={said}
-		/></label
-	>
+	<TextField label="What does it say?" maxlength={160} bind:value={said} />
 	<ul class="m-0 mt-3 list-none p-0">
 		{#each found.own as { id, text, means, next } (id)}
 			<li class="hairline py-2">
@@ -62,20 +57,8 @@
 	{#if said.trim()}
 		<form class="mt-3 grid gap-3 border-t border-rule pt-3" onsubmit={(event) => void keep(event)}>
 			<p class="m-0 font-semibold">What was it here? Kept for the next time it says so.</p>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">It meant</span><input
-					class="field-input"
-					maxlength="200"
-					bind:value={meant}
-				/></label
-			>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">What helped</span><input
-					class="field-input"
-					maxlength="200"
-					bind:value={helped}
-				/></label
-			>
+			<TextField label="It meant" maxlength={200} bind:value={meant} />
+			<TextField label="What helped" maxlength={200} bind:value={helped} />
 			<div class="flex flex-wrap gap-3">
 				<Button type="submit" class="min-h-14" disabled={meant.trim() === ''}>Keep it with {aircraft.name}</Button>
 				<Button kind="quiet" class="min-h-14" href={view.finderHref()}>None of these: find the cause</Button>

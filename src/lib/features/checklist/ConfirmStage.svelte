@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import { confirmation, confirmations, toConfirm } from '$lib/core/session/confirmed';
 	import type { TaskState } from '$lib/core/session/task';
 	import { counted } from '$lib/core/words/counted';
@@ -46,25 +48,22 @@
 		>
 	</div>
 	<Dialog bind:open title="Confirm answers" description="The second person confirms what they heard or saw.">
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Second person</span>
-			<select class="field-input" bind:value={() => by, (next) => (chosenBy = next)}>
-				{#each crew as { name } (name)}<option value={name}>{name}</option>{/each}
-			</select>
-		</label>
+		<Select
+			label="Second person"
+			value={by}
+			options={crew.map(({ name }) => ({ value: name, label: name }))}
+			onchange={(next) => (chosenBy = next)}
+		/>
 		<fieldset class="m-0 mt-3 border-0 p-0">
 			<legend class="sr-only">Answers</legend>
 			{#each offered as { id, title } (id)}
-				<label class="hairline flex min-h-11 items-center gap-3 text-[15px]">
-					<input
-						type="checkbox"
-						class="size-5 shrink-0"
-						bind:checked={
-							() => !left.includes(id), (on) => (left = on ? left.filter((one) => one !== id) : [...left, id])
-						}
-					/>
-					{title}
-				</label>
+				<Checkbox
+					bind:checked={
+						() => !left.includes(id), (on) => (left = on ? left.filter((one) => one !== id) : [...left, id])
+					}
+					label={title}
+					class="hairline text-[15px]"
+				/>
 			{/each}
 		</fieldset>
 		<div class="mt-4">

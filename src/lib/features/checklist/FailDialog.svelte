@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog, { typeHere } from '$lib/ui/Dialog.svelte';
 
@@ -33,16 +34,14 @@
 		{/each}
 	</div>
 	<form onsubmit={submit} class="mt-4 grid gap-3">
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Or in your own words, for whoever reads the record</span>
-			<textarea
-				class="field-input"
-				rows="2"
-				maxlength="1000"
-				bind:value={reason}
-				aria-invalid={missing}
-				{@attach typeHere}></textarea>
-		</label>
+		<TextField
+			label="Or in your own words, for whoever reads the record"
+			rows={2}
+			maxlength={1000}
+			bind:value={reason}
+			wrong={missing}
+			attach={typeHere}
+		/>
 		{#if missing}<p class="m-0 font-semibold text-hold" role="alert">
 				Say what it is: without it nothing is noted.
 			</p>{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import type { CheckPayload, Odd } from '$lib/schema/entries';
 	import type { Item } from '$lib/core/session/items';
 	import type { StatedFact } from '$lib/schema/facts';
@@ -41,7 +42,7 @@
 	let error = $state('');
 	let startedAt = $state<number | null>(null);
 	let waitedS = $state(0);
-	let input = $state<HTMLInputElement>();
+	let input: HTMLElement | undefined;
 
 	const wanted = $derived(item.waitS ?? 0);
 	const range = $derived.by(() => {
@@ -177,18 +178,16 @@
 			if (!busy) press();
 		}}
 	>
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Measured, {unit}</span>
-			<input
-				bind:this={input}
-				bind:value={text}
-				inputmode="decimal"
-				autocomplete="off"
-				class="field-input figure-mono min-h-14 w-40 text-[26px] font-bold"
-				aria-invalid={error !== ''}
-				aria-describedby="range"
-			/>
-		</label>
+		<TextField
+			label="Measured, {unit}"
+			attach={(field) => void (input = field)}
+			bind:value={text}
+			inputmode="decimal"
+			autocomplete="off"
+			class="figure-mono min-h-14 w-40 text-[26px] font-bold"
+			wrong={error !== ''}
+			aria-describedby="range"
+		/>
 		<Button kind="primary" type="submit" disabled={busy} kbd="↵">Record it</Button>
 		<p
 			id="range"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import { figure } from '$lib/core/figures/figure';
 	import { counted } from '$lib/core/words/counted';
@@ -127,15 +128,7 @@
 							value={minutes}
 							onchange={(v) => change(index, { minutes: v ?? 0 })}
 						/>
-						<label class="flex min-h-11 items-center gap-2">
-							<input
-								type="checkbox"
-								class="size-5 accent-(--action)"
-								checked={required}
-								onchange={(e) => change(index, { required: e.currentTarget.checked })}
-							/>
-							must be flown
-						</label>
+						<Checkbox checked={required} onchange={(on) => change(index, { required: on })} label="must be flown" />
 					</li>
 				{/each}
 				{#if comesHome(aircraft)}

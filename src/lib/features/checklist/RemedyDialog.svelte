@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import type { EventKind } from '$lib/schema/entries';
 	import { ENTERED_BY_MISTAKE } from '$lib/core/session/stop';
 	import Button from '$lib/ui/Button.svelte';
@@ -33,10 +34,7 @@
 
 <Dialog bind:open={() => open, (next) => !next && onclose()} title="What was done about it?">
 	<p class="mt-0 mb-3">{problem}</p>
-	<label class="mb-3 grid gap-1">
-		<span class="text-[15px] text-ink-2">In your own words, optional</span>
-		<input class="field-input" maxlength="300" bind:value={words} />
-	</label>
+	<div class="mb-3"><TextField label="In your own words, optional" maxlength={300} bind:value={words} /></div>
 	<div class="grid gap-2">
 		{#each offered as { label, event } (label)}
 			<Button class="min-h-14 justify-start text-left" onclick={() => onremedy(said(label), event)}>{label}</Button>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import type { Draft } from '$lib/schema/common';
 	import { FEEL, FELT_AT_M, feltWind, type FeltWind } from '$lib/core/hover/feltWind';
@@ -24,7 +25,9 @@
 	];
 	let felt = $state.raw<FeltWind | null>(null);
 	const round = (mps: number) => Math.round(mps * 10) / 10;
+	let feltStep = $state<number | null>(null);
 	function feel(step: number) {
+		feltStep = step;
 		felt = feltWind(step, FELT_AT_M);
 		const { speedMps, gustMps } = felt;
 		how = 'seen';
@@ -73,16 +76,12 @@
 		<Button aria-expanded={byFeel} onclick={() => (byFeel = !byFeel)}>Estimate from what it moves</Button>
 		{#if byFeel}
 			<Directions label="It comes from" value={now.fromDeg ?? null} onchange={(deg) => (draft.fromDeg = deg)} />
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">What it moves</span>
-				<select
-					class="field-input"
-					onchange={(e) => e.currentTarget.value !== '' && feel(Number(e.currentTarget.value))}
-				>
-					<option value="">choose</option>
-					{#each FEEL as { seen }, step (step)}<option value={String(step)}>{seen}</option>{/each}
-				</select>
-			</label>
+			<Select
+				label="What it moves"
+				value={feltStep}
+				options={FEEL.map(({ seen }, step) => ({ value: step, label: seen }))}
+				onchange={feel}
+			/>
 			<p class="m-0 max-w-[46ch] text-[15px] text-ink-2">
 				{#if felt}
 					At {FELT_AT_M} m: mean {speedWords(felt.speedMps)}, gusts {speedWords(felt.typicalGustMps)}, 19 of 20 days
@@ -118,12 +117,12 @@
 		value={now.gustMps}
 		onchange={(v) => (draft.gustMps = v ?? undefined)}
 	/>
-	<label class="grid gap-1">
-		<span class="text-[15px] text-ink-2">Known from</span>
-		<select class="field-input" bind:value={how}>
-			{#each SOURCES as { grade, words } (grade)}<option value={grade}>{words}</option>{/each}
-		</select>
-	</label>
+	<Select
+		label="Source"
+		value={how}
+		options={SOURCES.map(({ grade, words }) => ({ value: grade, label: words }))}
+		onchange={(next) => (how = next)}
+	/>
 	<div class="pt-6">
 		<Button type="submit" disabled={!complete || Object.keys(draft).length === 0}>Record the wind</Button>
 	</div>

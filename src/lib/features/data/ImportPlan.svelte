@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import { fieldWords } from '$lib/core/record/snapshot';
 	import { counted } from '$lib/core/words/counted';
 	import type { MergeItem, MergeState, MergeTable } from '$lib/core/record/merge';
@@ -51,14 +52,8 @@
 	<ul class="m-0 list-none p-0">
 		{#each open as { item, index } (item.table + item.id)}
 			<li class="hairline py-3">
-				<label class="flex items-start gap-3">
-					<input
-						type="checkbox"
-						class="mt-1 size-6 shrink-0 accent-(--action)"
-						checked={item.take}
-						onchange={(e) => onchoose(index, e.currentTarget.checked)}
-					/>
-					<span class="min-w-0 flex-1">
+				<Checkbox checked={item.take} onchange={(on) => onchoose(index, on)}
+					><span class="min-w-0 flex-1">
 						<b>{TABLES[item.table]} {item.name}</b>: {STATES[item.state]}{item.table === 'sessions' && item.adds > 0
 							? `, ${item.adds} ${item.adds === 1 ? 'entry' : 'entries'} from the file`
 							: ''}
@@ -83,8 +78,8 @@
 								</table>
 							</span>
 						{/if}
-					</span>
-				</label>
+					</span></Checkbox
+				>
 			</li>
 		{/each}
 	</ul>
@@ -100,10 +95,11 @@
 			{kept.length === 1 ? 'thing is' : 'things are'} here already and {kept.length === 1 ? 'stays' : 'stay'} as
 			{kept.length === 1 ? 'it is' : 'they are'}.
 		</p>{/if}
-	<label class="mt-3 flex min-h-11 items-center gap-3 text-[15px]">
-		<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={leaveChanged} />
-		Import the rest if something on this device changes meanwhile
-	</label>
+	<Checkbox
+		bind:checked={leaveChanged}
+		label="Import the rest if something on this device changes meanwhile"
+		class="mt-3 text-[15px]"
+	/>
 	<div class="mt-4 flex gap-3">
 		<Button kind="primary" disabled={busy || (taken === 0 && joined.length === 0)} onclick={ongo}>Bring it in</Button>
 		<Button class="min-h-14" onclick={oncancel}>Leave it</Button>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { optionsOf } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
 	import { showSigma } from '$lib/core/words/sigma';
 	import { thresholdsFor, type DueThresholds } from '$lib/core/due/due';
 	import { dueDates } from '$lib/core/due/dates';
@@ -10,7 +12,7 @@
 	import ProvedReturns from '$lib/features/wayHome/ProvedReturns.svelte';
 	import { comesHome } from '$lib/core/aircraft/capabilities';
 	import Page from '$lib/features/shell/Page.svelte';
-	import { dueSchoolSchema, type Aircraft, type Sensor, type Site } from '$lib/schema/records';
+	import { type Aircraft, type DueSchool, type Sensor, type Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { findAircraft, listBench, saveAircraft } from '$lib/store/repository';
 	import { lastFindings } from '$lib/store/rows';
@@ -82,11 +84,10 @@
 			failed(error);
 		}
 	}
-	const schoolOf = (sensor: Sensor) => aircraft?.sensorSchools?.[sensor] ?? '';
-	function setSchool(sensor: Sensor, value: string) {
-		const parsed = dueSchoolSchema.safeParse(value);
+	const schoolOf = (sensor: Sensor) => aircraft?.sensorSchools?.[sensor] ?? null;
+	function setSchool(sensor: Sensor, school: DueSchool | null) {
 		const schools = { ...aircraft?.sensorSchools };
-		if (parsed.success) schools[sensor] = parsed.data;
+		if (school) schools[sensor] = school;
 		else delete schools[sensor];
 		void keep({ sensorSchools: schools }, 'School kept');
 	}
@@ -216,19 +217,13 @@
 			historyHref={(sensor) => `/aircraft/${id}/history/${sensor}`}
 		>
 			{#snippet more(item)}
-				<label class="grid content-start gap-1">
-					<span class="text-[15px] text-ink-2">School for {item.name.toLowerCase()} on {aircraft.name}</span>
-					<select
-						class="field-input"
-						value={schoolOf(item.sensor)}
-						onchange={(e) => setSchool(item.sensor, e.currentTarget.value)}
-					>
-						<option value="">as the aircraft: {SCHOOL_NAMES[aircraft.school].toLowerCase()}</option>
-						{#each dueSchoolSchema.options as school (school)}<option value={school}
-								>{SCHOOL_NAMES[school].toLowerCase()}</option
-							>{/each}
-					</select>
-				</label>
+				<Select
+					label="Rule for {item.name.toLowerCase()} on {aircraft.name}"
+					value={schoolOf(item.sensor)}
+					none="As the aircraft: {SCHOOL_NAMES[aircraft.school].toLowerCase()}"
+					options={optionsOf(SCHOOL_NAMES)}
+					onchange={(school) => setSchool(item.sensor, school)}
+				/>
 			{/snippet}
 		</DueTable>
 

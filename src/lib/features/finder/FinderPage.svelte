@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
+	import { named } from '$lib/ui/options';
 	import { begunLarge } from '$lib/core/words/begun';
 	import { page } from '$app/state';
 	import Search from '@lucide/svelte/icons/search';
@@ -153,6 +156,18 @@
 			failed(error);
 		}
 	}
+
+	/** An aircraft by its id, or one of a kind. */
+	function takeAircraft(value: string) {
+		const craft = fleet.current?.find(({ id }) => id === value);
+		aircraftId = craft?.id ?? '';
+		taken = aircraftId;
+		if (craft) work.take(craft, now);
+		else {
+			const kind = symptomKindSchema.safeParse(value.replace('kind ', ''));
+			if (kind.success) work.takeKind(kind.data);
+		}
+	}
 </script>
 
 <Page
@@ -200,28 +215,15 @@
 	{/snippet}
 
 	<div class="flex flex-wrap items-end gap-4">
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Aircraft</span>
-			<select
-				class="field-input"
-				value={aircraftId || `kind ${work.request.kind}`}
-				onchange={(e) => {
-					const { value } = e.currentTarget;
-					const craft = fleet.current?.find(({ id }) => id === value);
-					aircraftId = craft?.id ?? '';
-					taken = aircraftId;
-					if (craft) work.take(craft, now);
-					else {
-						const kind = symptomKindSchema.safeParse(value.replace('kind ', ''));
-						if (kind.success) work.takeKind(kind.data);
-					}
-				}}
-			>
-				{#each fleet.current ?? [] as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				{#each symptomKindSchema.options as kind (kind)}<option value="kind {kind}">{SYMPTOM_KIND_WORDS[kind]}</option
-					>{/each}
-			</select>
-		</label>
+		<Select
+			label="Aircraft"
+			value={aircraftId || `kind ${work.request.kind}`}
+			options={[
+				...named(fleet.current ?? []),
+				...symptomKindSchema.options.map((kind) => ({ value: `kind ${kind}`, label: SYMPTOM_KIND_WORDS[kind] })),
+			]}
+			onchange={takeAircraft}
+		/>
 		<Choice
 			label="Where you are"
 			value={work.request.place}
@@ -389,16 +391,16 @@
 	{/if}
 
 	<h2 class="mt-6 mb-2">{work.begun ? 'What else does it do?' : 'What do you see, hear or read?'}</h2>
-	<label class="flex max-w-xl items-center gap-3">
+	<div class="flex max-w-xl items-center gap-3">
 		<Search size={20} aria-hidden="true" />
-		<input
-			class="field-input flex-1"
+		<TextField
+			label="Search symptoms"
+			quiet
 			type="search"
 			placeholder="circles, will not arm, hot motor …"
-			aria-label="Search what it does"
 			bind:value={said}
 		/>
-	</label>
+	</div>
 	{#each groups as { phase, signs } (phase)}
 		<details class="mt-2" open={said.trim() !== ''}>
 			<summary class="min-h-11 cursor-pointer py-2 font-semibold"

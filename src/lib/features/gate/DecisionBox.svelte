@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import { tick } from 'svelte';
 	import { toWork } from '$lib/features/shell/toWork';
 	import { plain } from '$lib/core/words/plain';
@@ -95,14 +96,8 @@
 			</p>
 		{/if}
 		<div class="mt-3 grid gap-3 md:grid-cols-2">
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Signed by</span>
-				<input class="field-input" maxlength="120" bind:value={signedBy} />
-			</label>
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Words of your own, if you like</span>
-				<input class="field-input" maxlength="1000" bind:value={reason} />
-			</label>
+			<TextField label="Signed by" maxlength={120} bind:value={signedBy} />
+			<TextField label="Words of your own, if you like" maxlength={1000} bind:value={reason} />
 		</div>
 		{#if missing}<p class="m-0 mt-2 font-semibold text-hold" role="alert">{missing}</p>{/if}
 		<div class="mt-4 flex flex-wrap gap-3">

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import { clock } from '$lib/core/words/clock';
 	import { refusedIn } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
@@ -196,13 +197,9 @@
 				if (words.trim()) void write('note', words.trim());
 			}}
 		>
-			<input
-				class="field-input flex-1"
-				maxlength="400"
-				placeholder="A note of your own"
-				aria-label="A note"
-				bind:value={words}
-			/>
+			<div class="flex-1">
+				<TextField label="Note" quiet maxlength={400} placeholder="Your own note" bind:value={words} />
+			</div>
 			<Button type="submit" disabled={busy}>Note</Button>
 		</form>
 		<details class="mt-3">

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import type { PhotoLanding } from '$lib/core/return/markPhoto';
 	import { landingsIn, reviewLandings } from '$lib/core/return/landing';
 	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
@@ -151,10 +152,7 @@
 			{:else}
 				<Directions label="Toward, by direction" value={bearingDeg} onchange={(deg) => (bearingDeg = deg)} />
 			{/if}
-			<label class="flex min-h-11 items-center gap-3">
-				<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={circling} />
-				It circled on the way down
-			</label>
+			<Checkbox bind:checked={circling} label="It circled on the way down" />
 			<div><Button type="submit" class="min-h-14" disabled={!complete || busy}>Record the landing</Button></div>
 		</form>
 	{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import { addDays, format, set } from 'date-fns';
 	import { COLD_SOAK_HOURS, planColdSoak } from '$lib/core/guide/coldSoak';
 	import { soakCalendar } from '$lib/core/record/calendarFile';
@@ -34,10 +35,7 @@
 		{#if plan}Put it out by {format(new Date(plan.outAt), 'EEEE HH:mm')}{:else}When shall it run?{/if}
 	</h2>
 	<div class="mt-3 flex flex-wrap items-end gap-5">
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">The routine begins</span>
-			<input class="field-input" type="datetime-local" bind:value={at} />
-		</label>
+		<TextField label="The routine begins" type="datetime-local" bind:value={at} />
 		<NumberField label="In the cold for" unit="h" min={0.5} max={48} value={hours} onchange={(v) => (hours = v ?? 2)} />
 		<Button disabled={!plan || plan.verdict === 'fail'} onclick={save}>Into the calendar (iCalendar)</Button>
 	</div>

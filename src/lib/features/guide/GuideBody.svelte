@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { DEG } from '$lib/core/frames/angles';
 	import { fromYawPitchRoll } from '$lib/core/frames/rotation';
 	import type { Recipe } from '$lib/core/guide/recipes';
@@ -73,10 +75,7 @@
 	<ul class="m-0 list-none p-0">
 		{#each work.recipe.before as text, k (k)}
 			<li class="hairline">
-				<label class="flex min-h-14 items-center gap-3 py-1.5">
-					<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={work.ready[k]} />
-					{text}
-				</label>
+				<Checkbox bind:checked={work.ready[k]} label={text} />
 			</li>
 		{/each}
 	</ul>
@@ -110,10 +109,9 @@
 						>
 					{/each}
 				</div>
-				<label class="mt-3 grid max-w-md gap-1">
-					<span class="text-[15px] text-ink-2">What it showed, in your words</span>
-					<input class="field-input" maxlength="200" bind:value={work.note} />
-				</label>
+				<div class="mt-3 max-w-md">
+					<TextField label="What it showed, in your words" maxlength={200} bind:value={work.note} />
+				</div>
 			{:else}
 				<div class="mt-3"><Button kind="primary" kbd="↵" onclick={() => work.answer('as-wanted')}>Done</Button></div>
 			{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
 	import { columnDecimals, decimalsOf, showFigure, showNumber } from '$lib/core/words/figures';
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import { historyOf, type FigureHistory } from '$lib/core/evidence/history';
@@ -97,12 +98,12 @@
 	</p>
 	{#if figure && figure.points.length > 1}
 		<div class="no-print mt-4 mb-2 flex flex-wrap items-end gap-4">
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Draw</span>
-				<select class="field-input" value={figure.id} onchange={(e) => (chosen = e.currentTarget.value)}>
-					{#each figures as { id, label } (id)}<option value={id}>{label}</option>{/each}
-				</select>
-			</label>
+			<Select
+				label="Figure"
+				value={figure.id}
+				options={figures.map(({ id, label }) => ({ value: id, label }))}
+				onchange={(next) => (chosen = next)}
+			/>
 			{#if warm.length > 1}
 				<Choice
 					label="Over"

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { z } from 'zod';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { indoorDefaults, toRestore } from '$lib/core/radio/indoor';
@@ -144,14 +146,8 @@
 					<li
 						class="hairline grid items-end gap-x-5 gap-y-2 py-3 md:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)]"
 					>
-						<label class="flex min-h-11 items-start gap-3">
-							<input
-								type="checkbox"
-								class="mt-1 size-5 shrink-0 accent-(--action)"
-								checked={now.use}
-								onchange={(e) => set(setting.id, { use: e.currentTarget.checked })}
-							/>
-							<span
+						<Checkbox checked={now.use} onchange={(on) => set(setting.id, { use: on })}
+							><span
 								><b>{setting.name}</b><span class="block text-[14px] text-ink-2">{setting.why}</span>
 								{#if setting.id === 'low-battery'}
 									{#each timers.current ?? [] as { name, minutes, from }, k (k)}
@@ -162,30 +158,24 @@
 										>
 									{/each}
 								{/if}</span
-							>
-						</label>
-						<label class="grid gap-1">
-							<span class="text-[14px] text-ink-2">outdoors, as it is now</span>
-							<input
-								class="field-input"
-								maxlength="80"
-								disabled={!now.use}
-								aria-label="{setting.name}: outdoors, as it is now"
-								value={now.outdoors}
-								oninput={(e) => set(setting.id, { outdoors: e.currentTarget.value })}
-							/>
-						</label>
-						<label class="grid gap-1">
-							<span class="text-[14px] text-ink-2">indoors</span>
-							<input
-								class="field-input"
-								maxlength="80"
-								disabled={!now.use}
-								aria-label="{setting.name}: indoors"
-								value={now.indoors}
-								oninput={(e) => set(setting.id, { indoors: e.currentTarget.value })}
-							/>
-						</label>
+							></Checkbox
+						>
+						<TextField
+							label="outdoors, as it is now"
+							maxlength={80}
+							disabled={!now.use}
+							aria-label="{setting.name}: outdoors, as it is now"
+							value={now.outdoors}
+							oninput={(e) => set(setting.id, { outdoors: e.currentTarget.value })}
+						/>
+						<TextField
+							label="indoors"
+							maxlength={80}
+							disabled={!now.use}
+							aria-label="{setting.name}: indoors"
+							value={now.indoors}
+							oninput={(e) => set(setting.id, { indoors: e.currentTarget.value })}
+						/>
 					</li>
 				{/each}
 			</ul>
@@ -202,19 +192,13 @@
 			<ul class="m-0 mt-2 list-none p-0">
 				{#each aircraft.indoor.settings as setting (setting.id)}
 					<li class="hairline">
-						<label class="flex min-h-14 items-center gap-4 py-2">
-							<input
-								type="checkbox"
-								class="size-6 shrink-0 accent-(--action)"
-								checked={setting.back}
-								onchange={(e) => tick(setting.id, e.currentTarget.checked)}
-							/>
-							<MarkIcon mark={setting.back ? 'clear' : 'hold'} size={24} word={false} />
+						<Checkbox checked={setting.back} onchange={(on) => tick(setting.id, on)}
+							><MarkIcon mark={setting.back ? 'clear' : 'hold'} size={24} word={false} />
 							<span class="min-w-0 flex-1"
 								>{setting.name}: back to <b>{setting.outdoors}</b>
 								<span class="block text-[14px] text-ink-2">indoors it is {setting.indoors}</span></span
-							>
-						</label>
+							></Checkbox
+						>
 					</li>
 				{/each}
 			</ul>

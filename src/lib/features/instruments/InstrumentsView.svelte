@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import Search from '@lucide/svelte/icons/search';
 	import { goto } from '$app/navigation';
 	import Page from '$lib/features/shell/Page.svelte';
@@ -11,7 +12,7 @@
 
 	/** Every instrument by group; the search finds them by what the pilot would call them. */
 	let asked = $state('');
-	let field = $state<HTMLInputElement>();
+	let field = $state.raw<HTMLElement>();
 	const found = $derived(searchInstruments(asked));
 	const first = $derived(found[0]?.listed[0]);
 	/** Signs by what a pilot says of them; their table comes once somebody searches. */
@@ -65,14 +66,16 @@
 		}}
 	>
 		<Search size={20} aria-hidden="true" />
-		<input
-			class="field-input flex-1"
-			type="search"
-			placeholder="What do you want to know? battery, level, spray …"
-			aria-label="Search instruments"
-			bind:value={asked}
-			bind:this={field}
-		/>
+		<div class="flex-1">
+			<TextField
+				label="Search instruments"
+				quiet
+				type="search"
+				placeholder="What do you want to know? battery, level, spray …"
+				bind:value={asked}
+				attach={(input) => void (field = input)}
+			/>
+		</div>
 	</form>
 	{#if asked.trim() === '' || /lost|gone|search|missing|find/i.test(asked)}
 		<a

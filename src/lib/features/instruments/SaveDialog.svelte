@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { named } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { live } from '$lib/store/live.svelte';
 	import { asOne } from '$lib/store/db';
 	import { giveBack } from '$lib/store/giveBack';
@@ -68,17 +71,14 @@
 		{#if all.ready && (all.current ?? []).length === 0}
 			<p class="m-0">No aircraft is on this device. <a href="/aircraft/new">Enter one</a> first.</p>
 		{:else}
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Aircraft</span>
-				<select class="field-input" value={aircraft?.id} onchange={(e) => (aircraftId = e.currentTarget.value)}>
-					{#each all.current ?? [] as { id, name } (id)}<option value={id}>{name}</option>{/each}
-				</select>
-			</label>
+			<Select
+				label="Aircraft"
+				value={aircraft?.id}
+				options={named(all.current ?? [])}
+				onchange={(next) => (aircraftId = next)}
+			/>
 		{/if}
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Measured by</span>
-			<input class="field-input" bind:value={pilot} maxlength="120" />
-		</label>
+		<TextField label="Measured by" bind:value={pilot} maxlength={120} />
 		<TemperatureField bind:value={temperatureC} />
 		{#if missing}<p class="m-0 font-semibold text-hold" role="alert">{missing}</p>{/if}
 		<div class="flex gap-3"><Button kind="primary" type="submit">Keep it</Button></div>

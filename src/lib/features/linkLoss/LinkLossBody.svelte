@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { optionsOf } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
 	import { lossActionSchema, type Aircraft, type LossAction } from '$lib/schema/records';
 	import type { Start, Stop } from '$lib/core/radio/stopwatch';
@@ -93,25 +96,28 @@
 				normal. Where it is set to {work.action === 'stop' ? 'stop, they stop' : 'fly on, they run on'}.
 			</Caution>
 		</div>
-		<label class="mt-3 flex min-h-14 items-center gap-3">
-			<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={work.propellersOff} />
-			I have looked at each motor: every propeller is off
-		</label>
+		<Checkbox
+			bind:checked={work.propellersOff}
+			label="I have looked at each motor: every propeller is off"
+			class="mt-3"
+		/>
 	{/if}
 	{#if work.armed !== null}
 		<div class="mt-4 flex flex-wrap gap-5">
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">The radio is switched off by</span>
-				<select class="field-input" bind:value={work.start} disabled={work.measuredS.length > 0}>
-					{#each Object.entries(START_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
-				</select>
-			</label>
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">It is noticed</span>
-				<select class="field-input" bind:value={work.stop} disabled={work.measuredS.length > 0}>
-					{#each Object.entries(STOP_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
-				</select>
-			</label>
+			<Select
+				label="Transmitter switched off by"
+				value={work.start}
+				disabled={work.measuredS.length > 0}
+				options={optionsOf(START_WORDS)}
+				onchange={(next) => (work.start = next)}
+			/>
+			<Select
+				label="Noticed by"
+				value={work.stop}
+				disabled={work.measuredS.length > 0}
+				options={optionsOf(STOP_WORDS)}
+				onchange={(next) => (work.stop = next)}
+			/>
 		</div>
 		<p class="mt-4 mb-3">
 			Radio on, pack in, linked, {work.armed ? 'armed' : 'disarmed'}. Then switch the radio off and press at once.

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { localDay } from '$lib/core/words/calendar';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
@@ -55,37 +57,23 @@
 	{:else}
 		<div class="no-print">
 			<div class="grid gap-4 sm:grid-cols-2">
-				<label class="grid gap-1"
-					><span class="text-[15px] text-ink-2">What it is for</span><input
-						class="field-input"
-						maxlength="160"
-						placeholder="Survey of the north shore, May"
-						bind:value={what}
-					/></label
-				>
-				<label class="grid gap-1"
-					><span class="text-[15px] text-ink-2">Given by</span><input
-						class="field-input"
-						maxlength="120"
-						bind:value={by}
-					/></label
-				>
+				<TextField
+					label="What it is for"
+					maxlength={160}
+					placeholder="Survey of the north shore, May"
+					bind:value={what}
+				/>
+				<TextField label="Given by" maxlength={120} bind:value={by} />
 			</div>
 			<ul class="m-0 mt-3 list-none p-0" aria-label="Sessions">
 				{#each sessions.current ?? [] as { session, aircraftName } (session.id)}
 					<li class="hairline">
-						<label class="flex min-h-12 items-center gap-3 py-1">
-							<input
-								type="checkbox"
-								class="size-6 shrink-0 accent-(--action)"
-								checked={chosen.includes(session.id)}
-								onchange={(e) => toggle(session.id, e.currentTarget.checked)}
-							/>
-							<span class="min-w-0 flex-1"
+						<Checkbox checked={chosen.includes(session.id)} onchange={(on) => toggle(session.id, on)}
+							><span class="min-w-0 flex-1"
 								>{session.title}{session.kind === 'rehearsal' ? ' (rehearsal)' : ''}
 								<span class="text-ink-2">{aircraftName}, {showDate(session.startedAt)}, {session.pilot}</span></span
-							>
-						</label>
+							></Checkbox
+						>
 					</li>
 				{/each}
 			</ul>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import { page } from '$app/state';
 	import { directGeodesic, inverseGeodesic, toLocal } from '$lib/core/earth/geodesy';
@@ -196,14 +197,14 @@
 	</div>
 	<div class="no-print grid max-w-3xl gap-4">
 		<div class="flex flex-wrap items-end gap-4">
-			<label class="grid min-w-60 flex-1 gap-1"
-				><span class="text-[15px] text-ink-2">Last position, as it is shown</span><input
-					class="field-input"
+			<div class="min-w-60 flex-1">
+				<TextField
+					label="Last position, as it is shown"
 					placeholder="54.2113, -3.0642"
-					maxlength="120"
+					maxlength={120}
 					bind:value={told.pasted}
-				/></label
-			>
+				/>
+			</div>
 			{#if bundle?.site}
 				<Quantity
 					label="or from the home mark"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import type { RigFaults, RigSwitch } from '$lib/rig/rig';
 
 	let { faults = $bindable(), kinds }: { faults: RigFaults; kinds: RigSwitch[] } = $props();
@@ -17,9 +18,6 @@
 <fieldset class="m-0 grid gap-0 border-0 p-0">
 	<legend class="mb-1 text-[15px] text-ink-2">What it has wrong</legend>
 	{#each kinds as kind (kind)}
-		<label class="flex min-h-11 items-center gap-3">
-			<input type="checkbox" class="size-5 accent-(--action)" bind:checked={faults[kind]} />
-			{WORDS[kind]}
-		</label>
+		<Checkbox bind:checked={faults[kind]} label={WORDS[kind]} />
 	{/each}
 </fieldset>

@@ -1,54 +1,45 @@
 <script lang="ts">
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import type { ComponentProps } from 'svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
-	import { units } from '$lib/ui/preferences.svelte';
+	import Quantity from '$lib/ui/Quantity.svelte';
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import type { Cell, CellField } from '$lib/instruments/instrument';
 
-	/** One field of an instrument's form, in the pilot's own units. */
+	/** One field of an instrument's form; values are in SI units, or in the field's own unit where it is no quantity. */
 	type Props = { field: CellField; value: Cell; onchange: (value: Cell) => void; plain?: boolean };
 	let { field, value, onchange, plain = false }: Props = $props();
-	const id = $props.id();
+	/** More choices than that are opened by a press. */
+	const IN_SIGHT = 5;
 
-	const shown = (v: number | null | undefined) =>
-		v === null || v === undefined || field.kind !== 'number' || !field.quantity
-			? (v ?? null)
-			: toUnit(v, field.quantity, units());
-	const kept = (v: number | null) =>
-		v === null || field.kind !== 'number' || !field.quantity ? v : fromUnit(v, field.quantity, units());
-	const bound = (v: number | undefined) => (v === undefined ? {} : { v: shown(v) ?? v });
+	const number = $derived.by((): ComponentProps<typeof NumberField> | null =>
+		field.kind !== 'number'
+			? null
+			: {
+					label: field.label,
+					value: typeof value === 'number' ? value : null,
+					unit: field.unit,
+					note: field.note ?? '',
+					required: !field.optional,
+					onchange,
+					...(field.min === undefined ? {} : { min: field.min }),
+					...(field.max === undefined ? {} : { max: field.max }),
+				},
+	);
 </script>
 
-{#if field.kind === 'number'}
-	<NumberField
-		label={field.label}
-		unit={field.quantity ? unitSymbol(field.quantity, units()) : field.unit}
-		value={shown(typeof value === 'number' ? value : null)}
-		{...field.min === undefined ? {} : { min: bound(field.min).v }}
-		{...field.max === undefined ? {} : { max: bound(field.max).v }}
-		note={field.note ?? ''}
-		required={!field.optional}
-		onchange={(v) => onchange(kept(v))}
-	/>
-{:else if field.kind === 'choice' && (plain || field.options.length > 5)}
-	<label class="grid gap-1" for={id}>
-		<span class="text-[15px] text-ink-2">{field.label}</span>
-		<select {id} class="field-input" value={String(value ?? '')} onchange={(e) => onchange(e.currentTarget.value)}>
-			{#if !value}<option value="">choose…</option>{/if}
-			{#each field.options as o (o.value)}<option value={o.value}>{o.label}</option>{/each}
-		</select>
-	</label>
+{#if field.kind === 'number' && number}
+	{#if field.quantity}<Quantity {...number} of={field.quantity} />{:else}<NumberField {...number} />{/if}
+{:else if field.kind === 'choice' && (plain || field.options.length > IN_SIGHT)}
+	<Select label={field.label} value={typeof value === 'string' ? value : null} options={field.options} {onchange} />
 {:else if field.kind === 'choice'}
 	<Choice label={field.label} value={String(value ?? '')} options={[...field.options]} {onchange} />
 {:else}
-	<label class="grid gap-1" for={id}>
-		<span class="text-[15px] text-ink-2">{field.label}</span>
-		<input
-			{id}
-			class="field-input"
-			value={String(value ?? '')}
-			maxlength="60"
-			onchange={(e) => onchange(e.currentTarget.value)}
-		/>
-	</label>
+	<TextField
+		label={field.label}
+		value={String(value ?? '')}
+		maxlength={60}
+		onchange={(e) => onchange(e.currentTarget.value)}
+	/>
 {/if}

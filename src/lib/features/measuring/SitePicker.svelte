@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { named } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
 	import type { Site } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { inUse, listSites } from '$lib/store/tables';
@@ -8,14 +10,7 @@
 	const sites = live(async () => inUse(await listSites()));
 </script>
 
-<label class="mb-4 grid gap-1">
-	<span class="text-[15px] text-ink-2">Site</span>
-	<select class="field-input" value={site?.id ?? ''} onchange={(e) => onsite(e.currentTarget.value)}>
-		{#each sites.current ?? [] as { id, name } (id)}<option value={id}>{name}</option>{:else}<option value=""
-				>none entered</option
-			>{/each}
-	</select>
-</label>
+<div class="mb-4"><Select label="Site" value={site?.id} options={named(sites.current ?? [])} onchange={onsite} /></div>
 {#if !site}
 	<p class="mt-0 mb-4 font-semibold">
 		No site is on this device, so nothing is compared with the place. <a href="/sites">Enter yours</a>.

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
 	import type { Snippet } from 'svelte';
 	import PaceChoice, { type Pace } from '$lib/features/measuring/PaceChoice.svelte';
 	import BaudChoice from '$lib/features/measuring/BaudChoice.svelte';
@@ -104,12 +105,7 @@
 		<div><Button kind="primary" onclick={start} kbd="↵">{startWords}</Button></div>
 		{@render turned?.()}
 		{#if turned}
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">Whose hands turn it</span>
-				<select class="field-input" bind:value={recipe}>
-					{#each HANDS as { value, label } (value)}<option {value}>{label}</option>{/each}
-				</select>
-			</label>
+			<Select label="Turned by" value={recipe} options={HANDS} onchange={(next) => (recipe = next)} />
 		{/if}
 		<PaceChoice bind:value={speed} />
 		<FaultPicker

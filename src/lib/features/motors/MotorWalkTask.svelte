@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { optionsOf } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import { figure } from '$lib/core/figures/figure';
 	import { goto } from '$app/navigation';
 	import { judgeMotorWalk, usualLayout, type MotorSeen } from '$lib/core/propulsion/motorWalk';
@@ -129,22 +132,12 @@
 	{#if !safe}
 		<div class="mt-4 grid max-w-2xl gap-5">
 			<div class="flex flex-wrap gap-5">
-				<label class="grid gap-1">
-					<span class="text-[15px] text-ink-2">Layout{aircraft.layout ? '' : ', as is usual for so many'}</span>
-					<select
-						class="field-input"
-						value={layout ?? ''}
-						onchange={(e) =>
-							void set({
-								layout: (Object.keys(LAYOUT_WORDS) as (keyof typeof LAYOUT_WORDS)[]).find(
-									(key) => key === e.currentTarget.value,
-								),
-							})}
-					>
-						{#if !layout}<option value="">choose…</option>{/if}
-						{#each Object.entries(LAYOUT_WORDS) as [value, words] (value)}<option {value}>{words}</option>{/each}
-					</select>
-				</label>
+				<Select
+					label="Layout{aircraft.layout ? '' : ', as is usual for so many'}"
+					value={layout}
+					options={optionsOf(LAYOUT_WORDS)}
+					onchange={(layout) => void set({ layout })}
+				/>
 				<Choice
 					label="The front propellers turn"
 					value={aircraft.spin ?? 'front-inward'}
@@ -155,10 +148,7 @@
 					onchange={(spin) => void set({ spin: spin === 'front-outward' ? 'front-outward' : 'front-inward' })}
 				/>
 			</div>
-			<label class="flex min-h-14 items-center gap-3 text-[17px]">
-				<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={ticked} />
-				I have looked at each motor: every propeller is off
-			</label>
+			<Checkbox bind:checked={ticked} label="I have looked at each motor: every propeller is off" class="text-[17px]" />
 			<div>
 				<Button kind="primary" disabled={!ticked || !layout} onclick={() => ([begun, off] = [true, true])}
 					>{begun ? 'Go on' : 'Begin'}</Button

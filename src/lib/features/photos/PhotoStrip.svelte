@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import type { Photo, StationId } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { addPhoto, listPhotos, removePhoto } from '$lib/store/photos';
@@ -88,13 +89,7 @@
 			}}
 		>
 			<img src={source(taken)} alt="" class="max-h-[46dvh] w-auto justify-self-start rounded" />
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">In a few words, if you like</span><input
-					class="field-input"
-					maxlength="200"
-					bind:value={caption}
-				/></label
-			>
+			<TextField label="In a few words, if you like" maxlength={200} bind:value={caption} />
 			<p class="m-0 text-[15px] text-ink-2">
 				Made small, without the place and time that a camera writes into it. It stays on this device and in what you
 				export.

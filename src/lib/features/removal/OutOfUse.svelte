@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import { counted } from '$lib/core/words/counted';
 	import type { retiredSchema } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
@@ -70,10 +71,15 @@
 		one.
 	</p>
 	<div class="mt-2 flex flex-wrap items-end gap-3">
-		<label class="grid min-w-52 flex-1 gap-1">
-			<span class="text-[15px] text-ink-2">Why it goes out of use</span>
-			<input class="field-input" maxlength="200" aria-invalid={problem !== ''} bind:value={why} onkeydown={byEnter} />
-		</label>
+		<div class="min-w-52 flex-1">
+			<TextField
+				label="Why it goes out of use"
+				maxlength={200}
+				wrong={problem !== ''}
+				bind:value={why}
+				onkeydown={byEnter}
+			/>
+		</div>
 		<Button onclick={retire}>Take it out of use</Button>
 	</div>
 	{#if problem}<p class="m-0 mt-1 font-semibold text-hold" role="alert">{problem}</p>{/if}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { localDay } from '$lib/core/words/calendar';
 	import { goto } from '$app/navigation';
 	import { signOf } from '$lib/core/session/checklist/signs';
@@ -83,10 +85,7 @@
 		<p class="mt-1 mb-3">
 			The change is logged as an event. Propellers, power-up and every check that it affects are to do again.
 		</p>
-		<label class="mb-3 grid max-w-xl gap-1">
-			<span class="text-[15px] text-ink-2">What was changed</span>
-			<input class="field-input" maxlength="400" bind:value={mended} />
-		</label>
+		<div class="mb-3 max-w-xl"><TextField label="What was changed" maxlength={400} bind:value={mended} /></div>
 		<div class="flex flex-wrap gap-3">
 			<Button class="min-h-14" onclick={() => void putRight('part')}>Log part or wire</Button>
 			<Button class="min-h-14" onclick={() => void putRight('settings')}>Log setting</Button>
@@ -111,10 +110,7 @@
 		<ul class="m-0 mt-4 list-none p-0">
 			{#each STEPS as step, k (step)}
 				<li class="hairline">
-					<label class="flex min-h-14 items-center gap-3 py-1.5 text-[19px]">
-						<input type="checkbox" class="size-7 shrink-0 accent-(--action)" bind:checked={safe[k]} />
-						{step}
-					</label>
+					<Checkbox bind:checked={safe[k]} label={step} class="text-[19px]" />
 				</li>
 			{/each}
 		</ul>

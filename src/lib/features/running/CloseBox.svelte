@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { goto } from '$app/navigation';
 	import { estimateOnPack, flownFlights } from '$lib/core/propulsion/flownFlights';
 	import { STATIONS, stationTitle } from '$lib/core/session/stations';
@@ -72,18 +74,23 @@
 				void leave();
 			}}
 		>
-			<label class="grid min-w-60 flex-1 gap-1">
-				<span class="text-[15px] text-ink-2">Leave something for the next session</span>
-				<input class="field-input" maxlength="200" placeholder="fit the new rear foam" bind:value={left} />
-			</label>
-			<label class="grid gap-1">
-				<span class="text-[15px] text-ink-2">It comes back at</span>
-				<select class="field-input" bind:value={leftAt}>
-					{#each STATIONS.filter(({ id }) => !['arm', 'fly', 'close'].includes(id)) as { id } (id)}
-						<option value={id}>{stationTitle(id, view.bundle.aircraft)}</option>
-					{/each}
-				</select>
-			</label>
+			<div class="min-w-60 flex-1">
+				<TextField
+					label="Leave something for the next session"
+					maxlength={200}
+					placeholder="fit the new rear foam"
+					bind:value={left}
+				/>
+			</div>
+			<Select
+				label="It comes back at"
+				value={leftAt}
+				options={STATIONS.filter(({ id }) => !['arm', 'fly', 'close'].includes(id)).map(({ id }) => ({
+					value: id,
+					label: stationTitle(id, view.bundle.aircraft),
+				}))}
+				onchange={(next) => (leftAt = next)}
+			/>
 			<Button type="submit" class="min-h-12" disabled={left.trim() === ''}>Leave it</Button>
 		</form>
 	{/if}

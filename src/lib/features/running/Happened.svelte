@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { EVENT_WORDS } from '$lib/core/due/rules';
 	import { counted } from '$lib/core/words/counted';
 	import type { EventKind } from '$lib/schema/entries';
@@ -73,10 +75,7 @@
 		{/each}
 	</div>
 	<div class="mt-4 grid gap-4 sm:grid-cols-2">
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Note, optional</span>
-			<input class="field-input" maxlength="400" bind:value={note} />
-		</label>
+		<TextField label="Note, optional" maxlength={400} bind:value={note} />
 		{#if ofPart}<ComponentField aircraft={view.bundle.aircraft} {note} bind:component={named} />{/if}
 	</div>
 	{#if what}
@@ -86,17 +85,14 @@
 			<fieldset class="m-0 mt-3 border-0 p-0">
 				<legend class="p-0 text-[15px]"><b>To do again.</b> Clear those that this work cannot affect.</legend>
 				{#each affected as { task, about } (task)}
-					<label class="hairline flex min-h-11 items-center gap-3 text-[15px]">
-						<input
-							type="checkbox"
-							class="size-5 shrink-0"
-							bind:checked={
-								() => !excluded.includes(task),
-								(on) => (excluded = on ? excluded.filter((one) => one !== task) : [...excluded, task])
-							}
-						/>
-						{about}
-					</label>
+					<Checkbox
+						bind:checked={
+							() => !excluded.includes(task),
+							(on) => (excluded = on ? excluded.filter((one) => one !== task) : [...excluded, task])
+						}
+						label={about}
+						class="hairline text-[15px]"
+					/>
 				{/each}
 			</fieldset>
 		{:else}

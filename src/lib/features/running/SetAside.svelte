@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import { plain } from '$lib/core/words/plain';
 	import type { StationId } from '$lib/schema/records';
 	import { checklistFor } from '$lib/core/session/items';
@@ -83,10 +84,13 @@
 		{/each}
 	</div>
 	<form onsubmit={submit} class="mt-4 grid gap-3">
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Or in your own words, for whoever reads the record</span>
-			<input class="field-input" maxlength="1000" bind:value={words} aria-invalid={missing} {@attach typeHere} />
-		</label>
+		<TextField
+			label="Or in your own words, for whoever reads the record"
+			maxlength={1000}
+			bind:value={words}
+			wrong={missing}
+			attach={typeHere}
+		/>
 		{#if missing}<p class="m-0 font-semibold text-hold" role="alert">
 				It needs a reason: without one it stays open.
 			</p>{/if}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { begunLarge } from '$lib/core/words/begun';
 	import { goto } from '$app/navigation';
 	import Page from '$lib/features/shell/Page.svelte';
@@ -132,6 +134,7 @@
 			failed(error);
 		}
 	}
+	const ROLES = crewSchema.shape.role.options.map((value) => ({ value, label: CREW_WORDS[value] }));
 </script>
 
 <Page title="Who flies what, where?" name="New session">
@@ -215,47 +218,34 @@
 					<legend class="mb-1 p-0 text-[15px] text-ink-2">Who else is there, if anybody</legend>
 					{#each crew as person, index (index)}
 						<div class="mb-2 flex flex-wrap gap-3">
-							<input
-								class="field-input min-w-44 flex-1"
-								maxlength="120"
-								aria-label="Name of person {index + 1}"
-								bind:value={person.name}
+							<div class="min-w-44 flex-1">
+								<TextField quiet label="Name of person {index + 1}" maxlength={120} bind:value={person.name} />
+							</div>
+							<Select
+								quiet
+								label="Role of person {index + 1}"
+								value={person.role}
+								options={ROLES}
+								onchange={(role) => (person.role = role)}
 							/>
-							<select class="field-input" aria-label="What person {index + 1} does" bind:value={person.role}>
-								{#each crewSchema.shape.role.options as role (role)}<option value={role}>{CREW_WORDS[role]}</option
-									>{/each}
-							</select>
 						</div>
 					{/each}
 					<Button kind="quiet" disabled={crew.length >= 12} onclick={() => crew.push({ name: '', role: 'spotter' })}
 						>Add a person</Button
 					>
 					{#if crew.length > 0}
-						<label class="mt-2 grid gap-1"
-							><span class="text-[15px] text-ink-2">Signals that were agreed: stop, people near, land</span><input
-								class="field-input"
-								maxlength="400"
+						<div class="mt-2">
+							<TextField
+								label="Signals that were agreed: stop, people near, land"
+								maxlength={400}
 								bind:value={signals}
-							/></label
-						>
+							/>
+						</div>
 					{/if}
 				</fieldset>
 				<div class="grid gap-4 md:grid-cols-2">
-					<label class="grid gap-1"
-						><span class="text-[15px] text-ink-2">What it is for</span><input
-							class="field-input"
-							maxlength="120"
-							placeholder={usualTitle}
-							bind:value={title}
-						/></label
-					>
-					<label class="grid gap-1"
-						><span class="text-[15px] text-ink-2">Pilot in command</span><input
-							class="field-input"
-							maxlength="120"
-							bind:value={pilot}
-						/></label
-					>
+					<TextField label="What it is for" maxlength={120} placeholder={usualTitle} bind:value={title} />
+					<TextField label="Pilot in command" maxlength={120} bind:value={pilot} />
 				</div>
 				{#if nameless}<p class="m-0 font-semibold text-hold" role="alert">
 						Still needed: the name of the pilot in command.

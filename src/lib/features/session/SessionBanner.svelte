@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import { done, failed } from '$lib/ui/notify';
@@ -40,10 +41,7 @@
 
 <Dialog bind:open={asking} title="Why is it reopened?" description="The reason stands in the record.">
 	<form class="grid gap-3" onsubmit={reopen}>
-		<label class="grid gap-1">
-			<span class="text-[15px] text-ink-2">Reason</span>
-			<input class="field-input" maxlength="400" required bind:value={reason} />
-		</label>
+		<TextField label="Reason" maxlength={400} required bind:value={reason} />
 		<div><Button kind="primary" type="submit">Reopen it</Button></div>
 	</form>
 </Dialog>

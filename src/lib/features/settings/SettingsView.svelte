@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { readSettings, rollBack, settingChanges } from '$lib/core/settings/sheet';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
@@ -96,18 +98,12 @@
 		{#if before && after}
 			<div class="mb-3 flex flex-wrap items-end gap-4">
 				{#each ['before', 'after'] as const as which (which)}
-					<label class="grid gap-1">
-						<span class="text-[15px] text-ink-2">{which === 'before' ? 'From' : 'to'}</span>
-						<select
-							class="field-input"
-							value={(which === 'before' ? before : after).id}
-							onchange={(e) => (chosen = { ...chosen, [which]: e.currentTarget.value })}
-						>
-							{#each sheets as sheet (sheet.id)}<option value={sheet.id}
-									>{when(sheet.at)}{sheet.note ? ` · ${sheet.note}` : ''}</option
-								>{/each}
-						</select>
-					</label>
+					<Select
+						label={which === 'before' ? 'From' : 'To'}
+						value={(which === 'before' ? before : after).id}
+						options={sheets.map(({ id, at, note }) => ({ value: id, label: `${when(at)}${note ? ` · ${note}` : ''}` }))}
+						onchange={(next) => (chosen = { ...chosen, [which]: next })}
+					/>
 				{/each}
 			</div>
 			{#if changes.length > 0}
@@ -139,17 +135,13 @@
 				label="A file of settings, or paste its lines below"
 				onfile={take}
 			/>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Lines of name and value, as its program shows or saves them</span
-				><textarea class="field-input font-mono text-[14px]" rows="7" bind:value={pasted}></textarea></label
-			>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">What was changed, and why</span><input
-					class="field-input"
-					maxlength="400"
-					bind:value={note}
-				/></label
-			>
+			<TextField
+				label="Lines of name and value, as its program shows or saves them"
+				class="font-mono text-[14px]"
+				rows={7}
+				bind:value={pasted}
+			/>
+			<TextField label="What was changed, and why" maxlength={400} bind:value={note} />
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 			<div>
 				<Button kind="primary" onclick={() => void keep()} disabled={pasted.trim() === ''}>Keep this sheet</Button>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import { prefer, preferences } from '$lib/ui/preferences.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
@@ -37,52 +39,21 @@
 	/>
 	<fieldset class="m-0 grid gap-1 border-0 p-0">
 		<legend class="mb-1 text-[15px] text-ink-2">Hands-free cue</legend>
-		<label class="flex min-h-11 items-center gap-3">
-			<input
-				type="checkbox"
-				class="size-5 accent-(--action)"
-				checked={preferences.voice}
-				onchange={(e) => prefer({ voice: e.currentTarget.checked })}
-			/>
-			Spoken words
-		</label>
-		<label class="flex min-h-11 items-center gap-3">
-			<input
-				type="checkbox"
-				class="size-5 accent-(--action)"
-				checked={preferences.tones}
-				onchange={(e) => prefer({ tones: e.currentTarget.checked })}
-			/>
-			Tones
-		</label>
-		<label class="flex min-h-11 items-center gap-3">
-			<input
-				type="checkbox"
-				class="size-5 accent-(--action)"
-				checked={preferences.readAloud}
-				onchange={(e) => prefer({ readAloud: e.currentTarget.checked })}
-			/>
-			Items read aloud
-		</label>
-		<label class="flex min-h-11 items-center gap-3">
-			<input
-				type="checkbox"
-				class="size-5 accent-(--action)"
-				checked={preferences.twoPersons}
-				onchange={(e) => prefer({ twoPersons: e.currentTarget.checked })}
-			/>
-			Crew confirms each answer (otherwise a stage at once)
-		</label>
-	</fieldset>
-	<label class="grid gap-1">
-		<span class="text-[15px] text-ink-2">Pilot's name, for new sessions and signatures</span>
-		<input
-			class="field-input"
-			maxlength="120"
-			value={preferences.pilot}
-			onchange={(e) => prefer({ pilot: e.currentTarget.value.trim() })}
+		<Checkbox checked={preferences.voice} onchange={(on) => prefer({ voice: on })} label="Spoken words" />
+		<Checkbox checked={preferences.tones} onchange={(on) => prefer({ tones: on })} label="Tones" />
+		<Checkbox checked={preferences.readAloud} onchange={(on) => prefer({ readAloud: on })} label="Items read aloud" />
+		<Checkbox
+			checked={preferences.twoPersons}
+			onchange={(on) => prefer({ twoPersons: on })}
+			label="Crew confirms each answer (otherwise a stage at once)"
 		/>
-	</label>
+	</fieldset>
+	<TextField
+		label="Pilot's name, for new sessions and signatures"
+		maxlength={120}
+		value={preferences.pilot}
+		onchange={(e) => prefer({ pilot: e.currentTarget.value.trim() })}
+	/>
 	<Quantity
 		label="Your step, for distances that are paced"
 		of="height"

@@ -1,8 +1,12 @@
+/** What takes keys itself; a closed list of choices does too. */
+const FIELDS =
+	'input, textarea, select, [contenteditable], [aria-haspopup="listbox"], [role="listbox"], dialog, [role="dialog"]';
+
 /** True where a key belongs to the field or dialog that has the focus, not to the page. */
 export function inField(event: KeyboardEvent): boolean {
 	const target = event.target;
 	if (!(target instanceof HTMLElement)) return false;
-	return target.closest('input, textarea, select, [contenteditable], dialog, [role="dialog"]') !== null;
+	return target.closest(FIELDS) !== null;
 }
 
 /** True where a key belongs to the page: nothing has the focus but the headline, which has it where one arrives. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import Trash from '@lucide/svelte/icons/trash';
 	import { directGeodesic } from '$lib/core/earth/geodesy';
 	import { obstaclesGeoJson, readObstacles } from '$lib/core/record/obstacles';
@@ -71,14 +72,15 @@
 	{/if}
 	{#each rows as obstacle, index (obstacle.id)}
 		<div class="hairline flex flex-wrap items-end gap-x-3 py-2">
-			<label class="grid min-w-32 flex-1 gap-1"
-				><span class="text-[15px] text-ink-2">{index + 1}: what</span><input
-					class="field-input w-full"
-					maxlength="120"
+			<div class="min-w-32 flex-1">
+				<TextField
+					label="{index + 1}: what"
+					class="w-full"
+					maxlength={120}
 					value={obstacle.name ?? ''}
 					oninput={(e) => change(obstacle.id, 'name', e.currentTarget.value)}
-				/></label
-			>
+				/>
+			</div>
 			{#each MEASURES as { key, label, most, length } (key)}
 				<NumberField
 					{label}

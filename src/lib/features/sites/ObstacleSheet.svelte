@@ -1,6 +1,7 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
 	import { DEG, wrap360 } from '$lib/core/frames/angles';
-	import { toUnit, unitSymbol } from '$lib/core/words/units';
+	import { wholeQuantity } from '$lib/core/words/units';
 	import { units } from '$lib/ui/preferences.svelte';
 	import type { DraftObstacle } from './draftObstacles';
 
@@ -47,14 +48,13 @@
 </script>
 
 <div class="my-3">
-	<label class="flex items-center gap-3">
-		<span class="text-[15px] text-ink-2">To the edge</span>
-		<select class="field-input" bind:value={reachM}>
-			{#each REACHES as m (m)}<option value={m}
-					>{toUnit(m, 'height', units()).toFixed(0)} {unitSymbol('height', units())}</option
-				>{/each}
-		</select>
-	</label>
+	<Select
+		class="max-w-48"
+		label="Distance to the edge"
+		value={reachM}
+		options={REACHES.map((m) => ({ value: m, label: wholeQuantity(m, 'height', units()) }))}
+		onchange={(next) => (reachM = next)}
+	/>
 	<!-- The fields beside it do the same by keys. -->
 	<svg
 		bind:this={sheet}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import TextField from '$lib/ui/TextField.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import type { Draft } from '$lib/schema/common';
 	import { problemWords } from '$lib/ui/problem';
@@ -204,23 +205,21 @@
 		{@const draft = editing}
 		{@const stored = sites.current?.find(({ id }) => id === draft.id)}
 		<form {@attach refuseInvalid} class="grid gap-3" onsubmit={save}>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Name</span><input
-					class="field-input"
-					maxlength="120"
-					value={draft.name ?? ''}
-					oninput={(e) => (draft.name = e.currentTarget.value)}
-				/></label
-			>
+			<TextField
+				label="Name"
+				maxlength={120}
+				value={draft.name ?? ''}
+				oninput={(e) => (draft.name = e.currentTarget.value)}
+			/>
 			<div class="flex flex-wrap items-end gap-3">
-				<label class="grid min-w-52 flex-1 gap-1"
-					><span class="text-[15px] text-ink-2">Position, pasted</span><input
-						class="field-input"
+				<div class="min-w-52 flex-1">
+					<TextField
+						label="Position, pasted"
 						placeholder="54.2113, -3.0642"
 						bind:value={pasted}
 						onchange={takePasted}
-					/></label
-				>
+					/>
+				</div>
 				<Button onclick={() => void here()} disabled={asking}>{asking ? 'Asking this device…' : 'Here'}</Button>
 			</div>
 			{#if told}<p class="m-0 text-[15px] text-ink-2" role="status">{told}</p>{/if}
@@ -276,14 +275,12 @@
 				</Fold>
 				<Fold id="allowed" title="What is allowed" brief={draft.rules || 'by whom, since when'}>
 					<div class="grid gap-3">
-						<label class="grid gap-1"
-							><span class="text-[15px] text-ink-2">What is allowed here, by whom, since when</span><input
-								class="field-input"
-								maxlength="2000"
-								value={draft.rules ?? ''}
-								oninput={(e) => (draft.rules = e.currentTarget.value)}
-							/></label
-						>
+						<TextField
+							label="What is allowed here, by whom, since when"
+							maxlength={2000}
+							value={draft.rules ?? ''}
+							oninput={(e) => (draft.rules = e.currentTarget.value)}
+						/>
 						<div class="flex flex-wrap gap-4">
 							<NumberField
 								label="Video power allowed"
@@ -321,23 +318,20 @@
 				>
 					<div class="grid gap-3">
 						{#each WORDS as [key, label] (key)}
-							<label class="grid gap-1"
-								><span class="text-[15px] text-ink-2">{label}</span><input
-									class="field-input"
-									maxlength="200"
-									value={draft[key] ?? ''}
-									oninput={(e) => (draft[key] = e.currentTarget.value || undefined)}
-								/></label
-							>
+							<TextField
+								{label}
+								maxlength={200}
+								value={draft[key] ?? ''}
+								oninput={(e) => (draft[key] = e.currentTarget.value || undefined)}
+							/>
 						{/each}
-						<label class="grid gap-1"
-							><span class="text-[15px] text-ink-2">Notes: access, who to ask</span><textarea
-								class="field-input"
-								rows="3"
-								maxlength="2000"
-								value={draft.notes ?? ''}
-								oninput={(e) => (draft.notes = e.currentTarget.value)}></textarea></label
-						>
+						<TextField
+							label="Notes: access, who to ask"
+							rows={3}
+							maxlength={2000}
+							value={draft.notes ?? ''}
+							oninput={(e) => (draft.notes = e.currentTarget.value)}
+						/>
 					</div>
 				</Fold>
 			</div>

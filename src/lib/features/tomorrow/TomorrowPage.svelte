@@ -1,4 +1,8 @@
 <script lang="ts">
+	import { named } from '$lib/ui/options';
+	import Select from '$lib/ui/Select.svelte';
+	import Checkbox from '$lib/ui/Checkbox.svelte';
+	import TextField from '$lib/ui/TextField.svelte';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
 	import { addDays } from 'date-fns';
 	import { dayAfter } from '$lib/core/words/calendar';
@@ -129,45 +133,14 @@
 			</ul>
 		{/snippet}
 		<div class="no-print flex flex-wrap items-start gap-4">
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Day</span><input
-					class="field-input"
-					type="date"
-					bind:value={day}
-				/></label
-			>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Ready to take off at</span><input
-					class="field-input"
-					type="time"
-					bind:value={time}
-				/></label
-			>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Site</span>
-				<select class="field-input" value={site?.id ?? ''} onchange={(e) => (siteId = e.currentTarget.value)}>
-					{#each sites as { id, name } (id)}<option value={id}>{name}</option>{:else}<option value=""
-							>none entered</option
-						>{/each}
-				</select></label
-			>
-			<label class="grid gap-1"
-				><span class="text-[15px] text-ink-2">Begin at home at</span><input
-					class="field-input"
-					type="time"
-					bind:value={homeTime}
-				/></label
-			>
-			<label class="flex min-h-11 items-center gap-2 self-end">
-				<input type="checkbox" class="size-5 accent-(--action)" bind:checked={sameDay} /> on the day itself
-			</label>
-			<label class="grid min-w-56 flex-1 gap-1"
-				><span class="text-[15px] text-ink-2">Crew, separated by commas</span><input
-					class="field-input"
-					maxlength="200"
-					bind:value={crewNames}
-				/></label
-			>
+			<TextField label="Day" type="date" bind:value={day} />
+			<TextField label="Ready to take off at" type="time" bind:value={time} />
+			<Select label="Site" value={site?.id} options={named(sites)} onchange={(next) => (siteId = next)} />
+			<TextField label="Begin at home at" type="time" bind:value={homeTime} />
+			<Checkbox bind:checked={sameDay} label="on the day itself" class="self-end" />
+			<div class="min-w-56 flex-1">
+				<TextField label="Crew, separated by commas" maxlength={200} bind:value={crewNames} />
+			</div>
 			<NumberField
 				label="On the way"
 				unit="min"
@@ -180,20 +153,13 @@
 		<fieldset class="no-print m-0 mt-3 flex flex-wrap gap-x-5 border-0 p-0">
 			<legend class="p-0 text-[15px] text-ink-2">Who goes</legend>
 			{#each data.current?.home.aircraft ?? [] as { id, name } (id)}
-				<label class="flex min-h-11 items-center gap-2">
-					<input
-						type="checkbox"
-						class="size-5 accent-(--action)"
-						checked={!staying.includes(id)}
-						onchange={(e) => (staying = e.currentTarget.checked ? staying.filter((s) => s !== id) : [...staying, id])}
-					/>
-					{name}
-				</label>
+				<Checkbox
+					checked={!staying.includes(id)}
+					onchange={(on) => (staying = on ? staying.filter((s) => s !== id) : [...staying, id])}
+					label={name}
+				/>
 			{/each}
-			<label class="flex min-h-11 items-center gap-2">
-				<input type="checkbox" class="size-5 accent-(--action)" bind:checked={cold} />
-				calibrate gyro and accelerometer cold
-			</label>
+			<Checkbox bind:checked={cold} label="calibrate gyro and accelerometer cold" />
 		</fieldset>
 		{#each GROUPS as { where, title: group } (where)}
 			{@const steps = plan.steps.filter((step) => step.where === where)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
 	import { EVENT_WORDS, SENSOR_RULES } from '$lib/core/due/rules';
 	import { beforeAfter, changesOf, trendIn, trendsOf, type Trend } from '$lib/core/session/trends';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';
@@ -46,7 +47,7 @@
 	/** Sensors calibrated more than once: their own figures through time. */
 	const repeated = $derived((stored.current?.sensors ?? []).filter(({ kept }) => kept.length > 1));
 	const changes = $derived(aircraft.current ? changesOf(aircraft.current, calibrations, EVENT_WORDS) : []);
-	let picked = $state('');
+	let picked = $state<string | null>(null);
 	const change = $derived(changes.find(({ at, words }) => `${at} ${words}` === picked) ?? null);
 	const first = $derived(trends.reduce((least, { points }) => Math.min(least, Date.parse(points[0].at)), Date.now()));
 	const day = (at: string) => (Date.parse(at) - first) / DAY_MS;
@@ -92,15 +93,16 @@
 		{#if trends.length === 0}
 			<Empty title="Nothing has been flown or measured yet"><Button href="/session/new">Start a session</Button></Empty>
 		{:else}
-			<label class="mt-2 grid max-w-xl gap-1">
-				<span class="text-[15px] text-ink-2">Before and after</span>
-				<select class="field-input" bind:value={picked}>
-					<option value="">choose a change…</option>
-					{#each changes.toReversed() as { at, words } (`${at} ${words}`)}
-						<option value="{at} {words}">{showDate(at)}, {words}</option>
-					{/each}
-				</select>
-			</label>
+			<Select
+				class="mt-2 max-w-xl"
+				label="Before and after"
+				value={picked}
+				none="Choose a change"
+				options={changes
+					.toReversed()
+					.map(({ at, words }) => ({ value: `${at} ${words}`, label: `${showDate(at)}, ${words}` }))}
+				onchange={(next) => (picked = next)}
+			/>
 			{#each trends as trend (trend.id)}
 				{@const last = latest(trend)}
 				{@const found = change ? beforeAfter(trend, change.at) : null}

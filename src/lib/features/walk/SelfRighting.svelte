@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import { figure } from '$lib/core/figures/figure';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
@@ -93,10 +94,7 @@
 			</div>
 		{:else if !ready.every(Boolean)}
 			{#each FIRST as line, k (line)}
-				<label class="flex min-h-14 items-center gap-3 text-[17px]">
-					<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={ready[k]} />
-					{line}
-				</label>
+				<Checkbox bind:checked={ready[k]} label={line} class="text-[17px]" />
 			{/each}
 		{:else if side}
 			<p class="m-0 text-[17px] text-ink-2">

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import { goto } from '$app/navigation';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
@@ -152,10 +153,11 @@
 					onchange={(v) => (work.heightM = v)}
 				/>
 			</div>
-			<label class="flex min-h-14 items-center gap-3 text-[17px]">
-				<input type="checkbox" class="size-6 shrink-0 accent-(--action)" bind:checked={work.ready} />
-				It hovers out there, its tail toward me, and a finger rests where I take over
-			</label>
+			<Checkbox
+				bind:checked={work.ready}
+				label="It hovers out there, its tail toward me, and a finger rests where I take over"
+				class="text-[17px]"
+			/>
 			<div><Button kind="primary" disabled={!complete} onclick={() => work.begin()}>It is set off: count</Button></div>
 			<section class="hairline pt-4" aria-label="From its log">
 				<h2 class="m-0">Flown already, and it has a log?</h2>

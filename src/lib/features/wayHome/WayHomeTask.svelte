@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/Select.svelte';
 	import { goto } from '$app/navigation';
 	import WindCard from '$lib/features/checklist/WindCard.svelte';
 	import BatteryChoice from '$lib/features/running/BatteryChoice.svelte';
@@ -99,7 +100,7 @@
 			failed(error);
 		}
 	}
-	const AROUND = [null, 0, 45, 90, 135, 180, 225, 270, 315] as const;
+	const AROUND: readonly number[] = [0, 45, 90, 135, 180, 225, 270, 315];
 </script>
 
 <Sheet {title} lead="Way home of {aircraft.name}" name="Way home" {finding}>
@@ -247,22 +248,14 @@
 				value={known.request.wind.speedMps}
 				onchange={(windMps) => (work.tried = { ...work.tried, windMps })}
 			/>
-			<label class="grid min-w-44 flex-1 basis-56 gap-1">
-				<span class="text-[15px] text-ink-2">Toward</span>
-				<select
-					class="field-input"
-					value={String(work.tried.bearingDeg)}
-					onchange={(e) =>
-						(work.tried = {
-							...work.tried,
-							bearingDeg: e.currentTarget.value === 'null' ? null : Number(e.currentTarget.value),
-						})}
-				>
-					{#each AROUND as deg (deg)}<option value={String(deg)}
-							>{deg === null ? 'anywhere: the worst is taken' : bearingWord(deg)}</option
-						>{/each}
-				</select>
-			</label>
+			<Select
+				class="min-w-44 flex-1 basis-56"
+				label="Toward"
+				value={work.tried.bearingDeg}
+				none="Anywhere: the worst is taken"
+				options={AROUND.map((deg) => ({ value: deg, label: bearingWord(deg) }))}
+				onchange={(bearingDeg) => (work.tried = { ...work.tried, bearingDeg })}
+			/>
 			{#if !work.asKnown}<p class="m-0 basis-full text-[15px] text-caution">
 					Tried, not as it is: <button
 						type="button"
