@@ -53,12 +53,12 @@
 </script>
 
 <div
-	class="fixed inset-0 z-40 grid grid-rows-[auto_minmax(0,1fr)_auto] bg-night p-[22px] text-white low:p-3"
+	class="fixed inset-0 z-40 grid grid-rows-[auto_minmax(0,1fr)_auto] bg-night p-page text-white low:p-3"
 	role="dialog"
 	aria-modal="true"
 	aria-label="Big cue"
 >
-	<div class="flex justify-between text-[17px]"><span>{label}</span><span class="figure-mono">{clock}</span></div>
+	<div class="flex justify-between text-lead"><span>{label}</span><span class="figure-mono">{clock}</span></div>
 	<div
 		class="grid min-h-0 content-center justify-center gap-6 lg:grid-cols-[auto_minmax(0,560px)] lg:items-center low:grid-cols-[auto_minmax(0,1fr)] low:items-center"
 	>
@@ -92,8 +92,8 @@
 			>
 				{words}
 			</p>
-			<p class="figure-mono m-0 mt-4 text-[34px] low:mt-2 low:text-[26px]">
-				{figure} <span class="ml-2 font-sans text-[17px] tracking-normal">{wanted}</span>
+			<p class="figure-mono m-0 mt-4 text-clock low:mt-2 low:text-head">
+				{figure} <span class="ml-2 font-sans text-lead tracking-normal">{wanted}</span>
 			</p>
 		</div>
 	</div>
@@ -101,17 +101,17 @@
 		<button
 			bind:this={stopButton}
 			type="button"
-			class="min-h-16 rounded low:min-h-12 border-2 border-white text-[19px] font-bold"
+			class="min-h-16 rounded low:min-h-12 border-2 border-white text-step font-bold"
 			onclick={onstop}>Stop</button
 		>
 		<button
 			type="button"
-			class="min-h-16 rounded low:min-h-12 border-2 border-[#7f8bb0] text-[19px]"
+			class="min-h-16 rounded low:min-h-12 border-2 border-[#7f8bb0] text-step"
 			onclick={() => prefer({ voice: !preferences.voice, tones: !preferences.voice })}
 		>
 			{preferences.voice ? 'Mute' : 'Unmute'}
 		</button>
-		<button type="button" class="min-h-16 rounded low:min-h-12 border-2 border-[#7f8bb0] text-[19px]" onclick={onclose}
+		<button type="button" class="min-h-16 rounded low:min-h-12 border-2 border-[#7f8bb0] text-step" onclick={onclose}
 			>Show the page</button
 		>
 	</div>

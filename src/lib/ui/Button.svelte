@@ -11,8 +11,8 @@
 	let { kind = 'plain', href, kbd, children, class: extra = '', ...rest }: Props = $props();
 
 	const LOOK = {
-		primary: 'min-h-14 px-5 bg-action text-on-action border-action font-semibold text-[17px]',
-		plain: 'min-h-11 px-[1rem] text-action border-action font-semibold bg-sheet hover:bg-action-soft',
+		primary: 'min-h-14 px-5 bg-action text-on-action border-action font-semibold text-lead',
+		plain: 'min-h-11 px-gutter text-action border-action font-semibold bg-sheet hover:bg-action-soft',
 		quiet: 'min-h-11 px-2 text-action border-transparent font-semibold hover:bg-action-soft',
 	};
 	const look = $derived(

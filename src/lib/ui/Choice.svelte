@@ -15,7 +15,7 @@
 </script>
 
 <div>
-	<p id="{id}-label" class="m-0 mb-1 text-[15px] text-ink-2">{label}</p>
+	<p id="{id}-label" class="m-0 mb-1 text-small text-ink-2">{label}</p>
 	<RadioGroup.Root
 		{value}
 		onValueChange={(next) => isOption(next) && onchange(next)}
@@ -25,10 +25,10 @@
 		{#each options as option (option.value)}
 			<RadioGroup.Item
 				value={option.value}
-				class="min-h-11 rounded border border-rule bg-sheet px-[1rem] py-2 text-left text-ink data-[state=checked]:border-action data-[state=checked]:bg-action-soft data-[state=checked]:font-semibold"
+				class="min-h-11 rounded border border-rule bg-sheet px-gutter py-2 text-left text-ink data-[state=checked]:border-action data-[state=checked]:bg-action-soft data-[state=checked]:font-semibold"
 			>
 				{option.label}
-				{#if option.note}<span class="block text-[14px] font-normal text-ink-2">{option.note}</span>{/if}
+				{#if option.note}<span class="block text-note font-normal text-ink-2">{option.note}</span>{/if}
 			</RadioGroup.Item>
 		{/each}
 	</RadioGroup.Root>

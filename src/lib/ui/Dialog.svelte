@@ -66,8 +66,8 @@
 	>
 		<div class="mb-3 flex items-start justify-between gap-4">
 			<div>
-				<h2 id="{id}-title" class="m-0 text-[20px] leading-tight font-bold">{title}</h2>
-				{#if description}<p id="{id}-about" class="m-0 mt-1 text-[15px] text-ink-2">{description}</p>{/if}
+				<h2 id="{id}-title" class="m-0 text-step leading-tight font-bold">{title}</h2>
+				{#if description}<p id="{id}-about" class="m-0 mt-1 text-small text-ink-2">{description}</p>{/if}
 			</div>
 			<button
 				class="grid min-h-11 min-w-11 place-items-center rounded text-ink-2 hover:bg-action-soft"

@@ -12,7 +12,7 @@
 </script>
 
 <label
-	class="flex min-h-24 cursor-pointer items-center justify-center gap-3 rounded border-2 border-dashed px-[1rem] py-5 text-center font-semibold text-action {over
+	class="flex min-h-24 cursor-pointer items-center justify-center gap-3 rounded border-2 border-dashed px-gutter py-5 text-center font-semibold text-action {over
 		? 'border-action bg-action-soft'
 		: 'border-rule hover:bg-action-soft'} has-[:focus-visible]:outline-3 has-[:focus-visible]:outline-action"
 	ondragover={(event) => {
@@ -38,4 +38,4 @@
 		}}
 	/>
 </label>
-{#if hint}<p class="mt-3 mb-0 text-[15px] text-ink-2">{hint}</p>{/if}
+{#if hint}<p class="mt-3 mb-0 text-small text-ink-2">{hint}</p>{/if}

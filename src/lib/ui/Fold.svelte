@@ -15,8 +15,8 @@
 
 <details {id} bind:open={shown} class="hairline">
 	<summary class="min-h-14 cursor-pointer py-3">
-		<h2 class="m-0 inline text-[18px]">{title}</h2>
-		<span class="ml-2 text-[15px] text-ink-2">{brief}</span>
+		<h2 class="m-0 inline text-lead">{title}</h2>
+		<span class="ml-2 text-small text-ink-2">{brief}</span>
 	</summary>
 	{#if drawn}<div class="pt-2 pb-6">{@render children()}</div>{/if}
 </details>

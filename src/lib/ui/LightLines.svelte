@@ -7,10 +7,10 @@
 
 {#if lines.length > 0}
 	<div class="mb-4">
-		<p class="m-0 text-[15px] text-ink-2">What {aircraftName} shows now</p>
+		<p class="m-0 text-small text-ink-2">What {aircraftName} shows now</p>
 		<ul class="m-0 list-none p-0">
 			{#each lines as { id, colour, pattern, sound, meaning, next } (id)}
-				<li class="py-1 text-[19px] leading-snug">
+				<li class="py-1 text-step leading-snug">
 					<b>{[colour, pattern, sound].filter(Boolean).join(', ')}</b>: {meaning}{next ? `. ${next}` : ''}
 				</li>
 			{/each}

@@ -41,7 +41,7 @@
 </script>
 
 <div>
-	<label for={id} class="block text-[15px] text-ink-2">{label}</label>
+	<label for={id} class="block text-small text-ink-2">{label}</label>
 	<div class="mt-1 flex items-center gap-2">
 		<input
 			{id}
@@ -55,7 +55,7 @@
 		/>
 		{#if unit}<span class="text-ink-2">{unit}</span>{/if}
 	</div>
-	<p id="{id}-note" class="m-0 mt-1 text-[14px] empty:mt-0 {error ? 'font-semibold text-hold' : 'text-ink-2'}">
+	<p id="{id}-note" class="m-0 mt-1 text-note empty:mt-0 {error ? 'font-semibold text-hold' : 'text-ink-2'}">
 		{error || note}
 	</p>
 </div>

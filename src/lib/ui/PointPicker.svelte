@@ -56,7 +56,7 @@
 	}
 </script>
 
-<p class="m-0 text-[19px] font-semibold" aria-live="polite">
+<p class="m-0 text-step font-semibold" aria-live="polite">
 	{points.length < asked.length ? `Press ${asked[points.length]}` : 'Everything is pressed'}
 </p>
 <div class="relative max-w-[720px]" bind:clientWidth={shownWidth}>

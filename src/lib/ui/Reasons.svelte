@@ -18,11 +18,11 @@
 			<MarkIcon mark={MARK_OF_VERDICT[reason.level ?? 'pass']} size={24} />
 			<div class="min-w-0">
 				<p class="m-0">{sentenceIn(reason.text, units())}</p>
-				{#if reasonFigures(reason, units())}<p class="m-0 mt-0.5 font-mono text-[13px] tracking-tight text-ink-2">
+				{#if reasonFigures(reason, units())}<p class="m-0 mt-0.5 font-mono text-mini tracking-tight text-ink-2">
 						{reasonFigures(reason, units())}
 					</p>{/if}
-				{#if reason.source}<p class="m-0 text-[13px] text-ink-2">{sourceWords(reason.source)}</p>{/if}
-				{#if reason.next}<p class="m-0 mt-1 text-[15px] font-semibold">{sentenceIn(reason.next, units())}</p>{/if}
+				{#if reason.source}<p class="m-0 text-mini text-ink-2">{sourceWords(reason.source)}</p>{/if}
+				{#if reason.next}<p class="m-0 mt-1 text-small font-semibold">{sentenceIn(reason.next, units())}</p>{/if}
 			</div>
 		</li>
 	{/each}

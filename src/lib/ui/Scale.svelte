@@ -28,7 +28,7 @@
 </script>
 
 <figure class="m-0">
-	<figcaption class="text-[15px] text-ink-2">{label}, {unit}</figcaption>
+	<figcaption class="text-small text-ink-2">{label}, {unit}</figcaption>
 	<svg viewBox="0 0 {WIDTH} 64" class="block w-full max-w-[340px]" role="img" aria-label={summary}>
 		<rect x={x(low)} y="26" width={x(high) - x(low)} height="14" fill="var(--clear-soft)" />
 		<line x1="0" x2={WIDTH} y1="40" y2="40" stroke="var(--rule)" />

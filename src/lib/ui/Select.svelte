@@ -37,7 +37,7 @@
 </script>
 
 <div class="grid min-w-0 content-start gap-1 {props.class ?? ''}">
-	<label id="{id}-label" for={id} class={quiet ? 'sr-only' : 'text-[15px] text-ink-2'}>{label}</label>
+	<label id="{id}-label" for={id} class={quiet ? 'sr-only' : 'text-small text-ink-2'}>{label}</label>
 	<Select.Root type="single" value={key} onValueChange={choose} {items} {disabled}>
 		<Select.Trigger
 			{id}
@@ -68,5 +68,5 @@
 			</Select.Viewport>
 		</Select.Content>
 	</Select.Root>
-	{#if note}<p id="{id}-note" class="m-0 text-[14px] text-ink-2">{note}</p>{/if}
+	{#if note}<p id="{id}-note" class="m-0 text-note text-ink-2">{note}</p>{/if}
 </div>

@@ -15,7 +15,7 @@
 
 <label class="grid min-w-44 flex-1 basis-56 gap-0.5">
 	<span class="flex items-baseline justify-between gap-3"
-		><span class="text-[15px] text-ink-2">{label}</span><b class="figure-mono text-[17px]">{said}</b></span
+		><span class="text-small text-ink-2">{label}</span><b class="figure-mono text-lead">{said}</b></span
 	>
 	<input
 		type="range"

@@ -56,7 +56,7 @@
 				<circle cx={C} cy={C} r={R} fill="var(--paper)" stroke="var(--ink)" stroke-width="1.6" />
 				{#each circles as r (r)}<circle cx={C} cy={C} {r} fill="none" stroke="var(--rule)" />{/each}
 				<path d="M{C} {C - R}V{C + R}M{C - R} {C}H{C + R}" stroke="var(--fine)" fill="none" />
-				<text x={C} y="15" text-anchor="middle" class="text-[14px] max-sm:text-[22px]" fill="var(--ink-2)">nose</text>
+				<text x={C} y="15" text-anchor="middle" class="text-note max-sm:text-step" fill="var(--ink-2)">nose</text>
 				<path
 					d={arcs(half)}
 					stroke="var(--action)"
@@ -88,7 +88,7 @@
 					{#if at}<circle cx={at.x} cy={at.y} r="7" fill="var(--cue)" stroke="var(--ink)" stroke-width="2" />{/if}
 				{/if}
 			</svg>
-			<figcaption class="text-center text-[15px] text-ink-2">{label}</figcaption>
+			<figcaption class="text-center text-small text-ink-2">{label}</figcaption>
 		</figure>
 	{/each}
 </div>

@@ -36,11 +36,11 @@
 </script>
 
 <div class="grid content-start gap-1">
-	<label for={id} class={quiet ? 'sr-only' : 'text-[15px] text-ink-2'}>{label}</label>
+	<label for={id} class={quiet ? 'sr-only' : 'text-small text-ink-2'}>{label}</label>
 	{#if rows}
 		<textarea {...attributes} {...rest as HTMLTextareaAttributes} {rows} bind:value {@attach attach}></textarea>
 	{:else}
 		<input type="text" {...attributes} {...rest} bind:value {@attach attach} />
 	{/if}
-	{#if note}<p id="{id}-note" class="m-0 text-[14px] {wrong ? 'font-semibold text-hold' : 'text-ink-2'}">{note}</p>{/if}
+	{#if note}<p id="{id}-note" class="m-0 text-note {wrong ? 'font-semibold text-hold' : 'text-ink-2'}">{note}</p>{/if}
 </div>

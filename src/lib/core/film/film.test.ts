@@ -6,7 +6,8 @@ import { interpolate } from '../math/interpolate';
 import { seededRng } from '../math/random';
 import { filmedCompassError } from './filmLoop';
 import { greyOf, type Frame } from './frame';
-import { reviewFilm, type FilmSetup } from './reviewFilm';
+import { reviewFilm } from './reviewFilm';
+import type { FilmSetup } from './setup';
 import { FilmTracker, type FilmTrack } from './trackFilm';
 
 const camera = (more: Partial<Camera> = {}): Camera => ({

@@ -53,11 +53,11 @@
 					>
 						<AircraftSketch {attitude} rotors={craft.rotors} size={84} />
 						<span>
-							<span class="block text-[18px] font-semibold">{craft.name}</span>
+							<span class="block text-lead font-semibold">{craft.name}</span>
 							<span class="block text-ink-2">{craft.description || KIND_WORDS[craft.kind]}</span>
 							{#if craft.retired}<span class="block text-aside">Out of use: {craft.retired.why}</span>{/if}
 						</span>
-						<span class="text-[15px] text-ink-2 max-md:hidden">
+						<span class="text-small text-ink-2 max-md:hidden">
 							{KIND_WORDS[craft.kind]}<br />firmware {craft.firmware || 'not said'} · {counted(
 								craft.events.length,
 								'event',
@@ -78,7 +78,7 @@
 		{#if (aircraft.current ?? []).length > 0}
 			<section class="mt-8" aria-label="Calendar of the fleet">
 				<h2 class="m-0 mb-1">When what falls due</h2>
-				<p class="m-0 mb-2 text-[15px] text-ink-2">
+				<p class="m-0 mb-2 text-small text-ink-2">
 					By age alone: what happens to an aircraft has no date. An age is set at each one’s due page.
 				</p>
 				<ul class="m-0 max-w-3xl list-none p-0">

@@ -123,7 +123,7 @@
 							<MarkIcon mark={item.due ? 'caution' : 'clear'} size={24} word={false} />
 							<div>
 								<b>{item.name}</b>: {item.due ? 'due' : 'not due'}
-								{#if item.due}<p class="m-0 text-[14px] text-ink-2">{item.chosen.reasons[0]?.text}</p>{/if}
+								{#if item.due}<p class="m-0 text-note text-ink-2">{item.chosen.reasons[0]?.text}</p>{/if}
 							</div>
 						</li>
 					{/each}
@@ -190,7 +190,7 @@
 					<EventLog aircraft={base} />
 					<section>
 						<h2 class="mt-0 mb-2">Photos</h2>
-						<p class="mt-0 text-[15px] text-ink-2">
+						<p class="mt-0 text-small text-ink-2">
 							How leads run, how it stands, what its screen shows when it is right.
 						</p>
 						<PhotoStrip of={{ table: 'aircraft', id: base.id }} label="Add a photo" />

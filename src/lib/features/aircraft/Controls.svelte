@@ -40,7 +40,7 @@
 
 <fieldset class="m-0 border-0 p-0">
 	<legend class="sr-only">Its radio</legend>
-	<p class="m-0 mb-2 text-[15px] text-ink-2">
+	<p class="m-0 mb-2 text-small text-ink-2">
 		What each position does, so that every step and the card for a test that goes wrong name your own switch.
 		{#if fallback}Fallen back to: <b>{fallback.replace(/,$/, '')}</b>.{/if}
 	</p>

@@ -37,7 +37,7 @@
 
 <fieldset class="m-0 border-0 p-0">
 	<legend class="sr-only">What it has</legend>
-	<p class="m-0 mb-2 text-[15px] text-ink-2">
+	<p class="m-0 mb-2 text-small text-ink-2">
 		Filled in as is usual for its kind; what you change here is asked, or not asked, in every session.
 	</p>
 	<div class="grid gap-x-6 sm:grid-cols-2">
@@ -45,7 +45,7 @@
 			<Checkbox checked={hasPart(craft, part)} onchange={(on) => tell(part, on)}
 				><span
 					>{PART_WORDS[part]}
-					{#if craft.parts?.[part] === undefined && hasPart(craft, part)}<span class="text-[14px] text-ink-2"
+					{#if craft.parts?.[part] === undefined && hasPart(craft, part)}<span class="text-note text-ink-2"
 							>as usual</span
 						>{/if}</span
 				></Checkbox
@@ -131,7 +131,7 @@
 		</div>
 	{/if}
 	{#if hasPart(craft, 'obstacle')}
-		<p class="mt-3 mb-0 text-[15px] text-ink-2">Sides that its obstacle sensors cover</p>
+		<p class="mt-3 mb-0 text-small text-ink-2">Sides that its obstacle sensors cover</p>
 		<div class="flex flex-wrap gap-x-6">
 			{#each sideSchema.options as which (which)}
 				<Checkbox

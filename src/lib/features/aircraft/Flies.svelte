@@ -22,7 +22,7 @@
 
 <fieldset class="m-0 border-0 p-0">
 	<legend class="sr-only">How it comes home</legend>
-	<p class="m-0 mb-2 text-[15px] text-ink-2">
+	<p class="m-0 mb-2 text-small text-ink-2">
 		As its settings and its manual have it. Left empty, what is usual for its kind is taken, and the Return station says
 		so.
 	</p>

@@ -47,7 +47,7 @@
 
 <fieldset class="m-0 border-0 p-0">
 	<legend class="sr-only">Its lights and tones</legend>
-	<p class="m-0 mb-2 text-[15px] text-ink-2">
+	<p class="m-0 mb-2 text-small text-ink-2">
 		As its manual has them, in words. The line that fits a step is shown there.
 	</p>
 	{#if table.length > 3}

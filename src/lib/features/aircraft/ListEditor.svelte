@@ -214,7 +214,7 @@
 							<span class="print-box" aria-hidden="true"></span>
 							<span class="min-w-0 flex-1 basis-56">
 								<span class="block">{item.text}</span>
-								<span class="block text-[14px] text-ink-2">
+								<span class="block text-note text-ink-2">
 									{item.limit ? `${limitWords(item)} (${item.limit.source})` : ''}
 									{item.because ? `Because: ${item.because}.` : ''}
 									{own.has(item.id) ? 'Your own.' : ''}
@@ -288,7 +288,7 @@
 				</ul>
 			</section>
 		{/if}
-		<p class="no-print mt-6 max-w-[64ch] text-[15px] text-ink-2">
+		<p class="no-print mt-6 max-w-read text-small text-ink-2">
 			What holds a flight cannot be left off here: where it does not apply, it is set aside in the session with its
 			reason, so that whoever reads the record sees it.
 		</p>

@@ -97,7 +97,7 @@
 			<li class="hairline flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
 				<span class="min-w-52 flex-1">
 					<b>{pack.name}</b>
-					<span class="block text-[15px] text-ink-2"
+					<span class="block text-small text-ink-2"
 						>{pack.cells} cells, {pack.capacityMah} mAh, {pack.cycles} cycles, {CHEMISTRY_WORDS[
 							pack.chemistry ?? 'lipo'
 						]}, since {showDate(pack.boughtOn)}{pack.resistanceMohm
@@ -125,7 +125,7 @@
 	</ul>
 	<div class="mt-2"><Button onclick={() => open(blank())}>Enter a pack</Button></div>
 	{#if retired.length > 0}
-		<h3 class="mt-4 mb-1 text-[17px]">Out of use</h3>
+		<h3 class="mt-4 mb-1 text-lead">Out of use</h3>
 		<ul class="m-0 list-none p-0">
 			{#each retired as pack (pack.id)}
 				<li class="hairline flex flex-wrap items-center gap-3 py-1.5">

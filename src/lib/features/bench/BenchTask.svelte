@@ -60,7 +60,7 @@
 		<h2 class="mt-5 mb-1">Measured or guided</h2>
 		<p><b>Measured:</b> bring a log; the data themselves say whether the calibration holds.</p>
 		<p><b>Guided:</b> the aircraft’s own routine, step by step, hands free; the record says what it showed.</p>
-		<p class="text-[15px] text-ink-2">
+		<p class="text-small text-ink-2">
 			A verification hover follows at the Hover station. The values before stay in the record.
 		</p>
 	{/snippet}
@@ -100,7 +100,7 @@
 						<MarkIcon mark={markOfFinding(entry.payload)} size={26} />
 						<div>
 							<p class="m-0">{entry.payload.headline}</p>
-							<p class="m-0 text-[14px] text-ink-2">
+							<p class="m-0 text-note text-ink-2">
 								{entry.payload.task.replaceAll('-', ' ')} · {showTime(entry.at)} · {entry.payload.sourceName}
 								{grade ? ` · ${GRADE_WORDS[grade]}` : ''}{grade === 'rehearsed' && !view.rehearsal
 									? ': does not count in a real session'

@@ -369,15 +369,15 @@
 	{#if chosen && item && !chosen.shut}
 		{#key item.id}
 			<div class="mt-4 border-y border-rule py-5">
-				{#if title !== chosen.title}<h2 class="mt-0 mb-3 text-[20px]">{chosen.title}</h2>{/if}
-				{#if preferences.detail === 'explained'}<p class="mt-0 mb-4 max-w-[60ch] text-[17px] text-ink-2">
+				{#if title !== chosen.title}<h2 class="mt-0 mb-3 text-step">{chosen.title}</h2>{/if}
+				{#if preferences.detail === 'explained'}<p class="mt-0 mb-4 max-w-read text-lead text-ink-2">
 						{item.why}
 					</p>{/if}
-				{#if item.caution}<div class="mb-4 max-w-[60ch]"><Caution>{item.caution}</Caution></div>{/if}
+				{#if item.caution}<div class="mb-4 max-w-read"><Caution>{item.caution}</Caution></div>{/if}
 				<LightLines lines={lightsAt(view.bundle.aircraft.lightTable, item)} aircraftName={view.bundle.aircraft.name} />
 				{#if known.length > 0}
 					<ul class="m-0 mb-4 list-none p-0">
-						{#each known as line, k (k)}<li class="py-0.5 text-[19px]">{line}</li>{/each}
+						{#each known as line, k (k)}<li class="py-0.5 text-step">{line}</li>{/each}
 					</ul>
 				{/if}
 				{#if item.aid === 'propellers' && view.bundle.aircraft.rotors > 2}
@@ -416,8 +416,8 @@
 					/>{/if}
 				{#if waiting && waiting.of === item.id}
 					{@const held = waiting}
-					<div class="mt-4 flex flex-wrap items-center gap-3 rounded border border-ink px-[1rem] py-3" role="status">
-						<span class="min-w-0 flex-1 basis-52 text-[17px]"
+					<div class="mt-4 flex flex-wrap items-center gap-3 rounded border border-ink px-gutter py-3" role="status">
+						<span class="min-w-0 flex-1 basis-52 text-lead"
 							>{confirmer}: is it so{held.value === null ? '' : `, ${showValue(item, held.value)}`}?</span
 						>
 						<Button

@@ -62,7 +62,7 @@
 						() => !left.includes(id), (on) => (left = on ? left.filter((one) => one !== id) : [...left, id])
 					}
 					label={title}
-					class="hairline text-[15px]"
+					class="hairline text-small"
 				/>
 			{/each}
 		</fieldset>

@@ -13,7 +13,7 @@
 	});
 </script>
 
-<p class="mt-0 mb-4 text-[19px] leading-snug">
+<p class="mt-0 mb-4 text-step leading-snug">
 	{#if sun.all}
 		The sun {sun.all === 'day' ? 'does not set' : 'does not rise'} at {site.name} today.
 	{:else if sun.sunrise && sun.sunset && sun.sunrise > now}

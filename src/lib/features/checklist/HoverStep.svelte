@@ -84,7 +84,7 @@
 	}
 </script>
 
-<dl class="m-0 mb-4 grid gap-x-4 gap-y-1 text-[17px] sm:grid-cols-[max-content_minmax(0,1fr)]">
+<dl class="m-0 mb-4 grid gap-x-4 gap-y-1 text-lead sm:grid-cols-[max-content_minmax(0,1fr)]">
 	<dt class="text-ink-2">Mode</dt>
 	<dd class="m-0"><b>{USE_WORDS[step.mode]}</b>{place ? `: ${place}` : ''}</dd>
 	<dt class="text-ink-2">Throttle stick</dt>
@@ -104,7 +104,7 @@
 </dl>
 <div class="mb-4 grid gap-3">
 	{#if running}
-		<p class="figure-mono m-0 text-[44px] leading-none font-bold" role="timer">
+		<p class="figure-mono m-0 text-figure leading-none font-bold" role="timer">
 			{Math.ceil(leftS)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s left</span>
 		</p>
 	{:else if shortS !== null}

@@ -184,14 +184,14 @@
 			bind:value={text}
 			inputmode="decimal"
 			autocomplete="off"
-			class="figure-mono min-h-14 w-40 text-[26px] font-bold"
+			class="figure-mono min-h-14 w-40 text-head font-bold"
 			wrong={error !== ''}
 			aria-describedby="range"
 		/>
 		<Button kind="primary" type="submit" disabled={busy} kbd="↵">Record it</Button>
 		<p
 			id="range"
-			class="m-0 basis-full text-[15px] {error ? 'font-semibold text-hold' : 'text-ink-2'}"
+			class="m-0 basis-full text-small {error ? 'font-semibold text-hold' : 'text-ink-2'}"
 			role={error ? 'alert' : undefined}
 		>
 			{error || range}
@@ -200,14 +200,14 @@
 {:else if item.type === 'wait'}
 	<div class="grid max-w-md gap-3">
 		{#if setDown > 0 && startedAt === null}
-			<p class="m-0 text-[17px]" aria-live="off">
+			<p class="m-0 text-lead" aria-live="off">
 				{#if pluggedAt === null}Press as you plug it in: {setDown} seconds to set it down level, then hands off.
-				{:else}<span class="figure-mono text-[44px] leading-none font-bold"
+				{:else}<span class="figure-mono text-figure leading-none font-bold"
 						>{Math.max(0, Math.ceil(setDown - pluggedS))}</span
 					> s to set it down{/if}
 			</p>
 		{:else}
-			<p class="figure-mono m-0 text-[44px] leading-none font-bold" aria-live="off">
+			<p class="figure-mono m-0 text-figure leading-none font-bold" aria-live="off">
 				{Math.max(0, Math.ceil(wanted - waitedS))}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s left</span>
 			</p>
 			<Progress value={waitedS / wanted} label="Wait" />
@@ -227,14 +227,14 @@
 			{#if over}<Button class="min-h-14" onclick={anew}>Wait again</Button>{/if}
 		</div>
 		{#if pluggedAt !== null}
-			<p class="m-0 text-[15px] text-ink-2">
+			<p class="m-0 text-small text-ink-2">
 				Plugged in for {pluggedS.toFixed(0)} s. A receiver that finds no radio within about {RECEIVER_WAITS_S} s may need
 				a new start: the maker’s manual says how long yours waits.
 			</p>
 		{/if}
 	</div>
 {:else if item.type === 'nudge' && wrong}
-	<p class="mt-0 mb-3 text-[19px] font-semibold text-hold">Throttle down, disarm. What did it do?</p>
+	<p class="mt-0 mb-3 text-step font-semibold text-hold">Throttle down, disarm. What did it do?</p>
 	<div class="grid max-w-xl grid-cols-1 gap-2 sm:grid-cols-2">
 		{#each ODD as { odd, words } (odd)}
 			<Button class="min-h-14" disabled={busy} onclick={() => onnudge('failed', odd)}>{words}</Button>

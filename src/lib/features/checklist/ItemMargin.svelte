@@ -27,19 +27,19 @@
 	<h2 class="mt-4 mb-2">Why</h2>
 	{#if preferences.detail !== 'explained'}<p class="m-0">{item.why}</p>{/if}
 	{#if station === 'plan'}
-		<p class="mt-2 text-[14px] text-ink-2">
+		<p class="mt-2 text-note text-ink-2">
 			This list is made for {view.bundle.aircraft.name}, {made.label.toLowerCase()}, {where.label.toLowerCase()}.
 		</p>
 	{/if}
 	{#if item.because}
-		<p class="mt-2 text-[14px] text-ink-2">Asked of {view.bundle.aircraft.name} today because: {item.because}.</p>
+		<p class="mt-2 text-note text-ink-2">Asked of {view.bundle.aircraft.name} today because: {item.because}.</p>
 	{/if}
 	{#if item.limit}
-		<p class="mt-2 text-[14px] text-ink-2">
+		<p class="mt-2 text-note text-ink-2">
 			Limit from: {item.limit.source}. The maker's manual and local rules stand above it.
 		</p>
 	{/if}
-	<p class="mt-2 text-[14px] text-ink-2">
+	<p class="mt-2 text-note text-ink-2">
 		If it is not as it should be, it counts as <b>{item.weight === 'hold' ? 'hold' : 'caution'}</b>.
 	</p>
 	<WordsHere text="{item.text} {item.why}" />

@@ -117,7 +117,7 @@
 			<ul class="m-0 mt-3 list-none p-0">
 				{#each rungs as { name, minutes, required }, index (index)}
 					<li class="hairline flex flex-wrap items-center gap-x-4 py-1.5 {dropped.has(name) ? 'text-hold' : ''}">
-						<span class="min-w-40 flex-1 text-[17px]"
+						<span class="min-w-40 flex-1 text-lead"
 							>{name}{#if dropped.has(name)}<b class="ml-2">not on this pack</b>{/if}</span
 						>
 						<NumberField
@@ -133,9 +133,9 @@
 				{/each}
 				{#if comesHome(aircraft)}
 					<li class="hairline flex flex-wrap items-center gap-x-4 py-1.5 {dropped.has('Way home') ? 'text-hold' : ''}">
-						<span class="min-w-40 flex-1 text-[17px]">
+						<span class="min-w-40 flex-1 text-lead">
 							Way home{homeMin ? `: ${homeMin.toFixed(1)} min` : ''}
-							<span class="block text-[15px] text-ink-2"
+							<span class="block text-small text-ink-2"
 								>at its return speed, {view.wind
 									? 'straight against the wind of today'
 									: 'without wind: it has not been entered'}</span

@@ -40,7 +40,7 @@
 			<Button class="min-h-14 justify-start text-left" onclick={() => onremedy(said(label), event)}>{label}</Button>
 		{/each}
 	</div>
-	<p class="mt-3 mb-0 text-[15px] text-ink-2">
+	<p class="mt-3 mb-0 text-small text-ink-2">
 		A replaced part or a changed setting is logged as an event and makes the checks that it affects to do again.
 	</p>
 </Dialog>

@@ -43,13 +43,13 @@
 				? 'sr-only'
 				: ''}">{task.title}</span
 		>
-		{#if detail && detail !== value}<span class="block text-[15px] {onpick ? MARK_TEXT[task.mark] : 'text-ink-2'}"
+		{#if detail && detail !== value}<span class="block text-small {onpick ? MARK_TEXT[task.mark] : 'text-ink-2'}"
 				>{detail}{#if task.entry && !onpick}&nbsp;{showTime(task.entry.at)}.{/if}</span
 			>{/if}
-		{#if waits}<span class="block text-[15px] font-semibold">{waits}</span>{/if}
-		{#if ask.advice && !onpick && !waits}<span class="block text-[15px] font-semibold">{ask.advice}</span>{/if}
+		{#if waits}<span class="block text-small font-semibold">{waits}</span>{/if}
+		{#if ask.advice && !onpick && !waits}<span class="block text-small font-semibold">{ask.advice}</span>{/if}
 	</span>
-	<span class="num pr-2 text-right text-[14px] text-ink-2">
+	<span class="num pr-2 text-right text-note text-ink-2">
 		{value}
 		<span class="block font-sans"
 			>{task.mark === 'unseen' ? '' : MARK_WORDS[task.mark]}{task.grade && task.mark !== 'aside'

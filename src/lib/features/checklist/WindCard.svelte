@@ -82,7 +82,7 @@
 				options={FEEL.map(({ seen }, step) => ({ value: step, label: seen }))}
 				onchange={feel}
 			/>
-			<p class="m-0 max-w-[46ch] text-[15px] text-ink-2">
+			<p class="m-0 max-w-brief text-small text-ink-2">
 				{#if felt}
 					At {FELT_AT_M} m: mean {speedWords(felt.speedMps)}, gusts {speedWords(felt.typicalGustMps)}, 19 of 20 days
 					below

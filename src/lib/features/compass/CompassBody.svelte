@@ -113,17 +113,17 @@
 			<SphereMap points={work.points} ring={work.plan ? [] : (work.cue?.ring ?? [])} {now} {aim} />
 		</div>
 		<div class="w-36">
-			<p class="m-0 text-[15px] text-ink-2">Aim for</p>
+			<p class="m-0 text-small text-ink-2">Aim for</p>
 			<AircraftSketch attitude={poseAttitude} {rotors} size={130} />
-			<p class="m-0 text-[15px]">{turn?.name ?? work.cue?.pose.label ?? 'level'}, turning right</p>
+			<p class="m-0 text-small">{turn?.name ?? work.cue?.pose.label ?? 'level'}, turning right</p>
 			{#if work.plan}
-				<p class="figure-mono m-0 text-[15px] text-ink-2">
+				<p class="figure-mono m-0 text-small text-ink-2">
 					turn {Math.min(work.turns.done + 1, work.plan.turns.length)} of {work.plan.turns.length}, {Math.abs(
 						work.turns.turnedDeg,
 					).toFixed(0)}°
 				</p>
 			{:else if work.cue && work.cue.awayDeg !== null}
-				<p class="figure-mono m-0 text-[15px] text-ink-2">{work.cue.awayDeg.toFixed(0)}° away</p>
+				<p class="figure-mono m-0 text-small text-ink-2">{work.cue.awayDeg.toFixed(0)}° away</p>
 			{/if}
 		</div>
 	</div>
@@ -140,7 +140,7 @@
 				size="huge"
 			/>
 			<Progress value={work.progress} label="Information gathered" />
-			<p class="figure-mono m-0 mt-1 text-right text-[14px] text-ink-2">±{work.limitDeg.toFixed(1)}° wanted</p>
+			<p class="figure-mono m-0 mt-1 text-right text-note text-ink-2">±{work.limitDeg.toFixed(1)}° wanted</p>
 		</div>
 		<div class="grid content-start gap-2">
 			<Scale
@@ -165,7 +165,7 @@
 	<div class="mt-3 flex flex-wrap items-center gap-3">
 		<Button kind="primary" onclick={() => void work.finish(true)} kbd="↵">Finish now</Button>
 		<Button onclick={() => work.repeat()} class="min-h-14">Start over</Button>
-		<p class="m-0 flex-1 basis-52 text-[15px] text-ink-2">
+		<p class="m-0 flex-1 basis-52 text-small text-ink-2">
 			{work.recording.samples} samples · {showClock(work.recording.atS)}. {work.plan
 				? 'It ends when all turns are in; whether they were enough is what the data say.'
 				: 'It keeps measuring until the aim is reached, then tells you to hold still.'}
@@ -177,7 +177,7 @@
 		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
 	</div>
 {:else if !work.answer}
-	<p class="mt-4 mb-0 text-[15px] text-ink-2">
+	<p class="mt-4 mb-0 text-small text-ink-2">
 		By way of {work.sourceName}: {work.samples.mag.t.length} samples over {showClock(work.recording.atS)}.
 	</p>
 	<div class="mt-4 flex flex-wrap gap-3">

@@ -114,7 +114,7 @@
 	>
 </div>
 {#if onaccept && answer.verdict !== 'fail'}
-	<p class="mt-2 text-[15px] text-ink-2">
+	<p class="mt-2 text-small text-ink-2">
 		Enter them in the aircraft, or let its own routine do so here and now. <b>Then switch it off and on again:</b> many aircraft
 		take new values only then. The old ones stay at hand in the record, and a verification hover is asked for at the Hover
 		station.
@@ -164,7 +164,7 @@
 						<tr>
 							<td>{label}{unit ? `, ${unit}` : ''}</td>
 							<td class="num font-bold">{shown.value}</td>
-							<td class="num text-[14px] text-ink-2">{shown.sigma}</td>
+							<td class="num text-note text-ink-2">{shown.sigma}</td>
 						</tr>
 					{/each}
 				</tbody>

@@ -32,7 +32,7 @@
 		</p>
 	{/if}
 	{#if last}
-		<p class="text-[15px] text-ink-2">
+		<p class="text-small text-ink-2">
 			In force: heading known to ±{showSigma(last.headingSigmaDeg)}°, from {last.sourceName}.
 		</p>
 	{/if}

@@ -188,7 +188,7 @@
 		</div>
 	{:else if measuring}
 		<div class="mt-6 grid max-w-md gap-3">
-			<p class="figure-mono m-0 text-[60px] leading-none font-bold">
+			<p class="figure-mono m-0 text-giant leading-none font-bold">
 				{Math.max(0, Math.ceil(stillS - recording.atS))}<span class="ml-1 text-[0.45em] font-medium text-ink-2"
 					>s left</span
 				>

@@ -129,12 +129,12 @@
 					>{#each rows as [name, count] (name)}<tr><td>{name}</td><td class="num">{count}</td></tr>{/each}</tbody
 				>
 			</table>
-			{#if keeping}<p class="mt-0 mb-4 max-w-[52ch]">{keeping}</p>{/if}
+			{#if keeping}<p class="mt-0 mb-4 max-w-brief">{keeping}</p>{/if}
 			<Button kind="primary" disabled={busy !== ''} onclick={() => void exportAll()}>Export everything (zip)</Button>
 			{#if fault}<p class="mt-3 border-l-4 border-hold bg-hold-soft px-3 py-2 font-semibold break-words" role="alert">
 					Saved as it stands, but it cannot be imported again: {fault}
 				</p>{/if}
-			<p class="mt-2 text-[15px] text-ink-2">
+			<p class="mt-2 text-small text-ink-2">
 				JSON files with a manifest of checksums. One session alone is exported from the logbook.
 			</p>
 		</section>
@@ -145,7 +145,7 @@
 				label="A backup (zip) or a session (JSON)"
 				onfile={(file) => void importFile(file)}
 			/>
-			<p class="mt-2 text-[15px] text-ink-2">
+			<p class="mt-2 text-small text-ink-2">
 				Every field and every chain is checked first, and you see what is new and what differs before anything is
 				changed; then what you chose comes in whole, or nothing.
 			</p>
@@ -168,9 +168,7 @@
 						done('The demo data are on this device');
 					})}>Load the demo data</Button
 			>
-			<p class="mt-2 text-[15px] text-ink-2">
-				An invented crew, five aircraft, four sessions, beside whatever is here.
-			</p>
+			<p class="mt-2 text-small text-ink-2">An invented crew, five aircraft, four sessions, beside whatever is here.</p>
 			{#if demo.current && demo.current.aircraft > 0}
 				<Button disabled={busy !== ''} onclick={() => (taking = true)}>Take the demo out again</Button>
 			{/if}

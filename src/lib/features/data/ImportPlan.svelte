@@ -62,7 +62,7 @@
 							>{/if}
 						{#if item.differences.length > 0}
 							<span class="mt-1 block overflow-x-auto">
-								<table class="text-[14px]">
+								<table class="text-note">
 									<thead
 										><tr><th scope="col">field</th><th scope="col">here</th><th scope="col">in the file</th></tr></thead
 									>
@@ -84,13 +84,13 @@
 		{/each}
 	</ul>
 	{#if joined.length > 0}
-		<p class="mt-3 mb-0 text-[15px]">
+		<p class="mt-3 mb-0 text-small">
 			Joined by date, whatever is chosen: {joined
 				.map(({ table, name, adds }) => `${counted(adds, ADDED[table])} of ${name}`)
 				.join(', ')}. A running session logs new events; checks that they affect are to do again.
 		</p>
 	{/if}
-	{#if kept.length > 0}<p class="mt-2 mb-0 text-[15px] text-ink-2">
+	{#if kept.length > 0}<p class="mt-2 mb-0 text-small text-ink-2">
 			{kept.length}
 			{kept.length === 1 ? 'thing is' : 'things are'} here already and {kept.length === 1 ? 'stays' : 'stay'} as
 			{kept.length === 1 ? 'it is' : 'they are'}.
@@ -98,7 +98,7 @@
 	<Checkbox
 		bind:checked={leaveChanged}
 		label="Import the rest if something on this device changes meanwhile"
-		class="mt-3 text-[15px]"
+		class="mt-3 text-small"
 	/>
 	<div class="mt-4 flex gap-3">
 		<Button kind="primary" disabled={busy || (taken === 0 && joined.length === 0)} onclick={ongo}>Bring it in</Button>

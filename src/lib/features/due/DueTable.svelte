@@ -35,7 +35,7 @@
 {/snippet}
 
 <WideTable label="What is due">
-	<table class="text-[15px]">
+	<table class="text-small">
 		<thead>
 			<tr>
 				<th scope="col">what</th><th scope="col">last done</th>
@@ -57,8 +57,8 @@
 							aria-expanded={opened === item.sensor}
 							onclick={() => (opened = opened === item.sensor ? null : item.sensor)}>{item.name}</button
 						>
-						{#if item.due}<p class="m-0 text-[14px] text-ink-2">{item.chosen.reasons[0]?.text}</p>{/if}
-						{#if item.notHere}<p class="m-0 text-[14px] font-semibold text-hold">{item.notHere.text}</p>{/if}
+						{#if item.due}<p class="m-0 text-note text-ink-2">{item.chosen.reasons[0]?.text}</p>{/if}
+						{#if item.notHere}<p class="m-0 text-note font-semibold text-hold">{item.notHere.text}</p>{/if}
 					</td>
 					<td class="text-ink-2">
 						{#if last}<a href={historyHref(item.sensor)} aria-label="History: {item.name}, last {showDate(last.at)}"

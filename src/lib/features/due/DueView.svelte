@@ -181,12 +181,12 @@
 			<TemperatureField bind:value={temperatureC} label="Temperature now" />
 			<h2 class="mt-5 mb-1">Three schools</h2>
 			{#each list[0]?.schools ?? [] as school (school.school)}
-				<p class="mt-0 mb-2 text-[15px]">
+				<p class="mt-0 mb-2 text-small">
 					<b>{school.name}.</b>
 					{school.argument} <span class="text-ink-2">But: {school.against}</span>
 				</p>
 			{/each}
-			<p class="text-[15px] text-ink-2">
+			<p class="text-small text-ink-2">
 				After any calibration a verification hover is asked for, and the values before stay at hand in the record.
 			</p>
 			<h2 class="mt-5 mb-2">Thresholds of {aircraft.name}</h2>
@@ -199,12 +199,12 @@
 					/>
 				{/each}
 			</div>
-			<p class="text-[14px] text-ink-2">
+			<p class="text-note text-ink-2">
 				Defaults: {usual('compass')} for the compass, {usual('accelerometer')} for the accelerometer. Some makers say 50 and
 				30 miles, some pilots 50 km.
 			</p>
 			<Button onclick={exportCalendar} disabled={dated.length === 0}>Export the dates (iCalendar)</Button>
-			{#if dated.length === 0}<p class="mt-1 text-[14px] text-ink-2">
+			{#if dated.length === 0}<p class="mt-1 text-note text-ink-2">
 					Dates exist once an age is set and something was done.
 				</p>{/if}
 		{/snippet}
@@ -248,7 +248,7 @@
 										? payload.headline
 										: `Heading known to ±${showSigma(payload.headingSigmaDeg)}°`}
 								</p>
-								<p class="m-0 text-[14px] text-ink-2">
+								<p class="m-0 text-note text-ink-2">
 									{payload.task.replaceAll('-', ' ')} · {showDate(entry.at)} · {entry.by} · {payload.sourceName}{` · ${GRADE_WORDS[gradeOf(payload) ?? 'told']}`}{payload.kind ===
 										'test' && payload.temperatureC !== undefined
 										? ` · ${formatQuantity(payload.temperatureC, 'temperature', units())}`

@@ -41,13 +41,13 @@
 />
 
 {#if work.step === 'before'}
-	<div class="mt-4 max-w-[62ch]">
+	<div class="mt-4 max-w-read">
 		<Caution
 			>The phone stands; nobody films by hand near a running aircraft, and nobody stands below it. Never nearer than
 			your safe distance.</Caution
 		>
 	</div>
-	<ol class="m-0 mt-4 grid max-w-[62ch] list-decimal gap-2 pl-6 text-[17px]">
+	<ol class="m-0 mt-4 grid max-w-read list-decimal gap-2 pl-6 text-lead">
 		<li>Prop the phone so that the <b>sky</b> is behind the aircraft; a tree line is the worst there is.</li>
 		<li>
 			Five to eight metres off, looking up 20 to 40°. For the compass better still: the phone lying flat, its camera up,
@@ -65,11 +65,11 @@
 		/>
 		<Recorder onfilm={(film) => void work.open(film, 'filmed here', true)} />
 	</div>
-	<p class="mt-3 text-[15px] text-ink-2">The film stays on this device; only what it shows is kept.</p>
+	<p class="mt-3 text-small text-ink-2">The film stays on this device; only what it shows is kept.</p>
 	{#if practice()}
 		<section class="mt-5 max-w-[640px] border border-rule p-4">
 			<h2 class="m-0">The practice aircraft</h2>
-			<p class="mt-1 mb-3 text-[15px] text-ink-2">
+			<p class="mt-1 mb-3 text-small text-ink-2">
 				Half a minute of a simulated hover, filmed while you wait: to be marked, followed and judged like any other.
 			</p>
 			<div class="flex flex-wrap items-end gap-4">
@@ -145,7 +145,7 @@
 		<div><Button onclick={() => work.cancel()}>Cancel</Button></div>
 	</div>
 {:else if work.step === 'confirm'}
-	<p class="mt-3 mb-3 max-w-[62ch] text-[17px] text-ink-2">
+	<p class="mt-3 mb-3 max-w-read text-lead text-ink-2">
 		First, last, and the four in which it looked least like itself. A bird or a branch in a circle: say so, and nothing
 		is judged.
 	</p>
@@ -157,7 +157,7 @@
 					<circle r={ring} fill="none" stroke="#fffdf8" stroke-width="0.05" />
 					<circle r={ring} fill="none" stroke="#9e1f3c" stroke-width="0.025" />
 				</svg>
-				<span class="figure-mono text-[14px] text-ink-2">{showClock(tS - work.fromS)}</span>
+				<span class="figure-mono text-note text-ink-2">{showClock(tS - work.fromS)}</span>
 			</li>
 		{/each}
 	</ul>

@@ -63,7 +63,7 @@
 		></video>
 		<div class="flex flex-wrap items-center gap-4">
 			{#if recorder}
-				<span class="figure-mono text-[32px] font-bold" role="timer">{showClock(seconds)}</span>
+				<span class="figure-mono text-clock font-bold" role="timer">{showClock(seconds)}</span>
 				<Button kind="primary" class="min-h-14" onclick={() => recorder?.stop()}>Enough</Button>
 			{:else}
 				<Button kind="primary" class="min-h-14" onclick={begin}>Film now</Button>

@@ -191,7 +191,7 @@
 			<h2 class="mt-0 mb-1">What stands behind it</h2>
 			<Reasons reasons={answer.reasons} />
 			{#if answer.noneOfThese !== null}
-				<p class="text-[15px] text-ink-2">
+				<p class="text-small text-ink-2">
 					None of what is known here: {percent(answer.noneOfThese)}. All figures are judgement worked out, not counted
 					in the field.
 				</p>
@@ -200,7 +200,7 @@
 				<h2 class="mt-5 mb-1">Not now</h2>
 				<ul class="m-0 list-none p-0">
 					{#each answer.withheld as { test, why } (test)}
-						<li class="hairline py-2 text-[15px]">{testOf(test)?.text}: <b>{WITHHELD_WORDS[why]}</b></li>
+						<li class="hairline py-2 text-small">{testOf(test)?.text}: <b>{WITHHELD_WORDS[why]}</b></li>
 					{/each}
 				</ul>
 			{/if}
@@ -272,16 +272,16 @@
 
 	{#if answer}
 		{@const caution = cautionOf(answer)}
-		{#if caution}<div class="mt-4 max-w-[62ch]"><Caution>{caution}</Caution></div>{/if}
+		{#if caution}<div class="mt-4 max-w-read"><Caution>{caution}</Caution></div>{/if}
 		{#if answer.handOver}
-			<p class="mt-4 mb-0 max-w-[62ch]">
+			<p class="mt-4 mb-0 max-w-read">
 				{answer.handOver.why}
 				<a href="/instruments/ground-response">Enter the nudges</a>
 			</p>
 		{/if}
 		{#each answer.questions as { id, text } (id)}
 			<div class="hairline flex flex-wrap items-center gap-x-4 gap-y-2 py-2">
-				<span class="min-w-0 flex-1 basis-60 text-[17px]">{text}?</span>
+				<span class="min-w-0 flex-1 basis-60 text-lead">{text}?</span>
 				<span class="flex gap-2">
 					<Button onclick={() => work.tell(id, 'present', true)}>Yes</Button>
 					<Button onclick={() => work.tell(id, 'absent', true)}>No</Button>
@@ -292,7 +292,7 @@
 		{#if next && answer.next}
 			{@const link = hrefOf(next)}
 			<section class="mt-5 rounded border border-ink px-5 py-4" aria-labelledby="next">
-				<p class="m-0 text-[15px] text-ink-2">
+				<p class="m-0 text-small text-ink-2">
 					Next check, about {minutes(answer.next.costMinutes)}{answer.next.before
 						? ` with the one that it comes before: ${testOf(answer.next.before)?.text.toLowerCase()}`
 						: ''}
@@ -336,7 +336,7 @@
 						aria-expanded={open}
 						onclick={() => (whole = open ? null : cause.cause)}
 					>
-						<span class="text-[17px] {cause.danger === 3 ? 'font-semibold' : ''}">{cause.text}</span>
+						<span class="text-lead {cause.danger === 3 ? 'font-semibold' : ''}">{cause.text}</span>
 						<svg viewBox="0 0 100 9" preserveAspectRatio="none" class="h-[9px] w-full max-md:hidden" aria-hidden="true">
 							<rect width="100" height="9" fill="var(--fine)" /><rect
 								width={100 * cause.probability}
@@ -344,10 +344,10 @@
 								fill="var(--ink)"
 							/>
 						</svg>
-						<span class="num text-[14px]">{percent(cause.probability)}</span>
+						<span class="num text-note">{percent(cause.probability)}</span>
 					</button>
 					{#if open}
-						<div class="grid gap-2 pt-1 pb-3 text-[15px]">
+						<div class="grid gap-2 pt-1 pb-3 text-small">
 							{#if cause.for.length > 0}<p class="m-0">
 									<b>For it:</b>
 									{cause.for.map(evidenceWords).join('; ')}.

@@ -153,32 +153,32 @@
 	{#if flying && tookOff}
 		<div class="flex flex-wrap items-end gap-x-10 gap-y-3">
 			<div>
-				<p class="m-0 text-[15px] text-ink-2">In the air for</p>
-				<p class="figure-mono m-0 text-[62px] leading-none font-bold" role="timer">
+				<p class="m-0 text-small text-ink-2">In the air for</p>
+				<p class="figure-mono m-0 text-giant leading-none font-bold" role="timer">
 					{showClock(elapsedS)}
 				</p>
 			</div>
 			{#if leftS !== null}
 				<div>
-					<p class="m-0 text-[15px] text-ink-2">Land by {timeIn(leftS)}</p>
-					<p class="figure-mono m-0 text-[44px] leading-none font-bold {leftS <= 60 ? 'text-hold' : ''}">
+					<p class="m-0 text-small text-ink-2">Land by {timeIn(leftS)}</p>
+					<p class="figure-mono m-0 text-figure leading-none font-bold {leftS <= 60 ? 'text-hold' : ''}">
 						{leftS < 0 ? '−' : ''}{showClock(Math.abs(leftS))}
 					</p>
 				</div>
 			{/if}
 			{#if leftToTurn !== null}
 				<div>
-					<p class="m-0 text-[15px] text-ink-2">Turn back by {timeIn(leftToTurn)}</p>
-					<p class="figure-mono m-0 text-[44px] leading-none font-bold {leftToTurn <= 0 ? 'text-hold' : ''}">
+					<p class="m-0 text-small text-ink-2">Turn back by {timeIn(leftToTurn)}</p>
+					<p class="figure-mono m-0 text-figure leading-none font-bold {leftToTurn <= 0 ? 'text-hold' : ''}">
 						{leftToTurn < 0 ? '−' : ''}{showClock(Math.abs(leftToTurn))}
 					</p>
 				</div>
 			{/if}
-			{#if leftS === null}<p class="m-0 max-w-[30ch] font-semibold text-caution">
+			{#if leftS === null}<p class="m-0 max-w-brief font-semibold text-caution">
 					No flight time is known for this battery. Watch its voltage.
 				</p>{/if}
 		</div>
-		{#if stepMin !== 0}<p class="mt-3 mb-0 max-w-[60ch] font-semibold text-caution" role="status">
+		{#if stepMin !== 0}<p class="mt-3 mb-0 max-w-read font-semibold text-caution" role="status">
 				The clock of this device {stepMin > 0 ? 'jumped ahead' : 'was set back'} by {Math.abs(stepMin)} min.
 				{stepMin > 0
 					? 'The flight time does not include it. If the device was asleep, land by your watch.'
@@ -222,7 +222,7 @@
 			</ul>
 		{/if}
 	{:else if landed && tookOff}
-		<p class="m-0 text-[20px]">
+		<p class="m-0 text-step">
 			{#if lastFlight?.minutes !== null && lastFlight?.minutes !== undefined}
 				In the air for <b class="figure-mono">{showClock(60 * lastFlight.minutes)}</b>, landed at {showTime(landed.at)}.
 			{:else}
@@ -276,7 +276,7 @@
 		onchange={(v) => (typedMin = v)}
 	/>
 	{#if times.turnBackMin !== null}
-		<p class="m-0 pb-6 text-[17px]">
+		<p class="m-0 pb-6 text-lead">
 			Turn back <b class="figure-mono">{clock(60 * times.turnBackMin)}</b> after takeoff{pctWords}
 		</p>
 	{/if}

@@ -65,7 +65,7 @@
 		{/if}
 		<h2 class="mt-4 mb-2">What changed</h2>
 		{#if compass}
-			<p class="m-0 mb-1 text-[15px] text-ink-2">As the compass stood before this session</p>
+			<p class="m-0 mb-1 text-small text-ink-2">As the compass stood before this session</p>
 			<ul class="m-0 list-none p-0">
 				{#each compass.evidence.filter(({ level }) => level !== 'pass') as reason, k (k)}
 					<li class="hairline py-2">{reason.text}</li>
@@ -104,7 +104,7 @@
 					/>
 				{:else}
 					<a href={view.taskHref(task)} class="min-h-11 min-w-0 flex-1 basis-60 text-inherit no-underline">
-						<span class="block text-[18px] font-semibold {task.mark === 'unseen' ? 'text-ink' : MARK_TEXT[task.mark]}"
+						<span class="block text-lead font-semibold {task.mark === 'unseen' ? 'text-ink' : MARK_TEXT[task.mark]}"
 							>{task.title}</span
 						>
 						{#if detailOf(task)}<span class="block text-ink-2"
@@ -149,7 +149,7 @@
 	</ul>
 
 	<DecisionBox {gate} />
-	<p class="mt-4 text-[14px] text-ink-2">
+	<p class="mt-4 text-note text-ink-2">
 		Session of {showDay(view.bundle.session.startedAt)} with {aircraft.name}: {counted(
 			view.bundle.entries.length,
 			'entry',

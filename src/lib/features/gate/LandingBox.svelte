@@ -101,7 +101,7 @@
 <section class="my-4 border-t border-rule pt-4" aria-label="Where it came down">
 	<h2 class="m-0">{head}</h2>
 	{#if !measured && !view.readOnly}
-		<p class="mt-1 mb-3 max-w-[62ch] text-[15px] text-ink-2">
+		<p class="mt-1 mb-3 max-w-read text-small text-ink-2">
 			After a return by itself: from the mark to where it stands. Leave it out after a landing by hand. Several
 			landings, each after its own power-up, show how far to trust it.
 		</p>

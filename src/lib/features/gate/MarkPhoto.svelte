@@ -57,7 +57,7 @@
 </script>
 
 <div class="grid gap-4">
-	<p class="m-0 max-w-[62ch] text-[15px] text-ink-2">
+	<p class="m-0 max-w-read text-small text-ink-2">
 		One picture with the whole mark and the ground below the aircraft in it, taken from the near side of the mark, on
 		level ground. It stays on this device and is not kept.
 	</p>
@@ -105,7 +105,7 @@
 			{#if found && 'problem' in found}<p class="m-0 font-semibold text-hold" role="alert">{found.problem}</p>{/if}
 			{#if found && 'landing' in found}
 				{@const { distanceM, sigmaM, bearingDeg } = found.landing}
-				<p class="m-0 text-[19px]" aria-live="polite">
+				<p class="m-0 text-step" aria-live="polite">
 					<b>{formatQuantity(distanceM, 'height', units())} ± {shown(sigmaM).toFixed(2)}</b>
 					{unitSymbol('height', units())}, {bearingWord(bearingDeg)} of the middle of the mark{how
 						? ''

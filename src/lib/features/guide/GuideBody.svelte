@@ -90,15 +90,15 @@
 			<p class="m-0 text-ink-2">Step {work.step + 1} of {work.recipe.steps.length}</p>
 			{#if step.caution}<div class="my-2"><Caution>{step.caution}</Caution></div>{/if}
 			{#if work.heldS !== null && step.holdS}
-				<p class="figure-mono m-0 text-[44px] font-bold" role="timer">
+				<p class="figure-mono m-0 text-figure font-bold" role="timer">
 					{Math.max(0, Math.ceil(step.holdS - work.heldS))} <span class="text-[0.5em] text-ink-2">s</span>
 				</p>
 				<Progress value={work.heldS / step.holdS} label="Held" />
 				<div class="mt-3"><Button onclick={() => work.endHold()}>It is done already</Button></div>
 			{:else if step.watch}
-				<p class="mt-2 mb-2 text-[19px] font-semibold">{step.watch}</p>
+				<p class="mt-2 mb-2 text-step font-semibold">{step.watch}</p>
 				{#if table.length > 0}<LightLines lines={table} {aircraftName} />
-				{:else if lights}<p class="mt-0 mb-3 text-[15px] text-ink-2">On this aircraft: {lights}</p>{/if}
+				{:else if lights}<p class="mt-0 mb-3 text-small text-ink-2">On this aircraft: {lights}</p>{/if}
 				<div class="flex flex-wrap gap-3">
 					{#each ANSWERS as { shown, words, key } (shown)}
 						<Button
@@ -124,7 +124,7 @@
 {:else}
 	<div class="mt-4 max-w-3xl"><Reasons reasons={work.finding.reasons} /></div>
 	{#if work.finding.verdict === 'fail'}
-		<p class="mt-4 mb-0 max-w-[62ch]">The routine was not completed: it is no calibration. Propellers stay off.</p>
+		<p class="mt-4 mb-0 max-w-read">The routine was not completed: it is no calibration. Propellers stay off.</p>
 		<div class="mt-4 flex flex-wrap gap-3">
 			<Button kind="primary" onclick={() => work.choose(work.recipe)}>Begin again</Button>
 			<Button class="min-h-14" kbd="↵" onclick={onkeep}>Record the failed attempt</Button>

@@ -44,7 +44,7 @@
 			hover tells whether it helped.
 		</p>
 		{#if aircraft.manual}<p><b>Manual:</b> {aircraft.manual}</p>{/if}
-		<p class="text-[15px] text-ink-2">
+		<p class="text-small text-ink-2">
 			Lights and tones differ by maker: what this aircraft’s mean is written on <a href="/aircraft/{aircraft.id}#lights"
 				>its page</a
 			>.

@@ -87,7 +87,7 @@
 	{#each AREAS as { id, title, text, limits } (id)}
 		<section {id} class="mb-8 max-w-5xl">
 			<h2 class="m-0">{title}</h2>
-			<p class="mt-1 max-w-[75ch]">{text}</p>
+			<p class="mt-1 max-w-read">{text}</p>
 			<WideTable label="Limits: {title}">
 				<table>
 					<thead><tr><th scope="col">limit</th><th scope="col">why</th><th scope="col">from</th></tr></thead>

@@ -11,8 +11,8 @@
 	{#each terms as { id, term, says } (id)}
 		<details class="hairline">
 			<summary class="min-h-11 cursor-pointer py-2.5">{term}</summary>
-			<p class="mt-0 mb-2 text-[15px]">{says}</p>
+			<p class="mt-0 mb-2 text-small">{says}</p>
 		</details>
 	{/each}
-	<p class="mt-1 text-[15px]"><a href="/help/words">All words</a></p>
+	<p class="mt-1 text-small"><a href="/help/words">All words</a></p>
 {/if}

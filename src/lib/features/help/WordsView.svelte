@@ -10,11 +10,11 @@
 	name="Words"
 	lead="Heading against position, what each sensor does, what each mode needs."
 >
-	<dl class="m-0 max-w-[68ch]">
+	<dl class="m-0 max-w-read">
 		{#each GLOSSARY as { id, term, says } (id)}
 			<div {id} class="hairline scroll-mt-20 py-3">
-				<dt class="text-[19px] font-bold">{term}</dt>
-				<dd class="m-0 text-[17px]">{says}</dd>
+				<dt class="text-step font-bold">{term}</dt>
+				<dd class="m-0 text-lead">{says}</dd>
 			</div>
 		{/each}
 	</dl>

@@ -67,7 +67,7 @@
 	<p class="text-ink-2">There is no earlier one with the same figures to compare with.</p>
 {:else}
 	<WideTable label="Figures through the calibrations">
-		<table class="text-[15px]">
+		<table class="text-small">
 			<thead>
 				<tr>
 					<th scope="col">figure</th>
@@ -83,7 +83,7 @@
 						<td class="num {row.moved?.real ? 'font-bold' : ''}"
 							>{row.moved ? show(row, row.moved.by, row.moved.sigma) : ''}</td
 						>
-						<td class="text-[14px] whitespace-nowrap {row.moved?.real ? 'font-bold' : 'text-ink-2'}"
+						<td class="text-note whitespace-nowrap {row.moved?.real ? 'font-bold' : 'text-ink-2'}"
 							>{said(row)}{#if row.sameDay}<span class="block font-normal text-ink-2"
 									>{row.sameDay.runs} runs that day: spread {show(row, row.sameDay.spread, row.sameDay.spread)}</span
 								>{/if}</td
@@ -93,7 +93,7 @@
 			</tbody>
 		</table>
 	</WideTable>
-	<p class="mt-1 text-[14px] text-ink-2">
+	<p class="mt-1 text-note text-ink-2">
 		Moved: the last two differ by more than twice their uncertainty together. Practice and what failed are left out.
 	</p>
 	{#if figure && figure.points.length > 1}

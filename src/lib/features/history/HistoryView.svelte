@@ -52,7 +52,7 @@
 				A value that moved has a cause: a part, a knock, a place, the cold. One that moves every time is not held down
 				by the routine, whatever the screen said.
 			</p>
-			<p class="text-[15px] text-ink-2">
+			<p class="text-small text-ink-2">
 				Some pilots calibrate cold and swear by it: whether it helps shows in hovers, compared with <a
 					href="/instruments/before-after">Before and after</a
 				>.
@@ -72,7 +72,7 @@
 						<MarkIcon mark={MARK_OF_VERDICT[entry.verdict]} size={26} />
 						<div class="min-w-0 flex-1 basis-72">
 							<p class="m-0">{entry.headline}</p>
-							<p class="m-0 text-[14px] text-ink-2">
+							<p class="m-0 text-note text-ink-2">
 								{showDate(entry.at)} · {entry.sourceName}{entry.standing === 'rehearsed'
 									? ''
 									: ` · ${GRADE_WORDS[entry.grade]}`}{STANDING_WORDS[entry.standing]
@@ -82,7 +82,7 @@
 									: ` · ${formatQuantity(entry.temperatureC, 'temperature', units())}`}
 							</p>
 							{#if entry.figures.length > 0}
-								<p class="m-0 font-mono text-[14px] text-ink-2">
+								<p class="m-0 font-mono text-note text-ink-2">
 									{entry.figures
 										.filter(({ value }) => value !== null)
 										.map(figureWords)

@@ -45,7 +45,7 @@
 
 <div class="mt-4 grid gap-5 md:grid-cols-2 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_200px]">
 	<figure class="m-0">
-		<figcaption class="text-[15px] text-ink-2">Wanted: <b class="text-ink">{asked?.name ?? ''}</b></figcaption>
+		<figcaption class="text-small text-ink-2">Wanted: <b class="text-ink">{asked?.name ?? ''}</b></figcaption>
 		<div class="grid h-52 place-items-center rounded border border-rule bg-paper">
 			{#if asked}<AircraftSketch attitude={drawn(asked.pose)} {rotors} size={190} />{/if}
 		</div>
@@ -54,12 +54,12 @@
 		<HandsPad recording={work.recording} {rotors} />
 	{:else}
 		<figure class="m-0">
-			<figcaption class="text-[15px] text-ink-2">
+			<figcaption class="text-small text-ink-2">
 				Measured now{#if view?.holding}: <b class="text-ink">still</b>{/if}
 			</figcaption>
 			<div class="grid h-52 place-items-center rounded border border-rule bg-paper">
 				{#if measured}<Aircraft3d attitude={measured} {rotors} />
-				{:else}<p class="m-0 px-[1rem] text-center text-ink-2">Nothing is read yet.</p>{/if}
+				{:else}<p class="m-0 px-gutter text-center text-ink-2">Nothing is read yet.</p>{/if}
 			</div>
 		</figure>
 	{/if}
@@ -80,8 +80,8 @@
 				: 'border-rule'}"
 		>
 			<AircraftSketch attitude={drawn(hold.pose)} {rotors} size={70} />
-			<span class="text-[15px]">{hold.name}</span>
-			<span class="flex min-h-7 items-center gap-1 text-[14px]">
+			<span class="text-small">{hold.name}</span>
+			<span class="flex min-h-7 items-center gap-1 text-note">
 				<MarkIcon mark={done ? 'clear' : 'unseen'} size={20} />
 				{done ? 'is in' : hold.id === asked?.id ? 'asked' : 'not yet'}
 			</span>
@@ -97,7 +97,7 @@
 	<Button kind="primary" kbd="↵" disabled={!view?.down} onclick={() => work.finish()}>Finish now</Button>
 	<Button class="min-h-14" onclick={() => work.cancel()}>Cancel</Button>
 	<Button kind="quiet" kbd="b" onclick={() => (work.big = true)}>Big cue</Button>
-	<p class="m-0 flex-1 basis-52 text-[15px] text-ink-2">
+	<p class="m-0 flex-1 basis-52 text-small text-ink-2">
 		{showClock(work.recording.atS)} recorded. It ends by itself when all of it is in.
 	</p>
 </div>

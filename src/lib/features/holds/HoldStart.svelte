@@ -106,7 +106,7 @@
 	</div>
 {/snippet}
 {#snippet hint(source: string)}
-	<p class="mt-0 mb-3 text-[15px] text-ink-2">
+	<p class="mt-0 mb-3 text-small text-ink-2">
 		{source} It says what to hold, hears when it is still, and names what is missing, wrong or was moved.
 	</p>
 {/snippet}

@@ -17,8 +17,8 @@
 				? 'border-2 border-action'
 				: 'border-rule'}"
 		>
-			<span class="text-[17px] font-semibold">{name}</span>
-			<span class="flex items-center gap-1 text-[15px]"
+			<span class="text-lead font-semibold">{name}</span>
+			<span class="flex items-center gap-1 text-small"
 				><MarkIcon mark={k < inCount ? 'clear' : 'unseen'} size={22} />{k < inCount
 					? 'is in'
 					: k === inCount
@@ -35,7 +35,7 @@
 	<ul class="m-0 grid list-none gap-x-8 gap-y-2 p-0 md:grid-cols-2">
 		{#each work.now as value, k (k)}
 			<li class="grid grid-cols-[92px_minmax(0,1fr)_56px] items-center gap-3">
-				<span class="text-[15px]">Channel {k + 1}</span>
+				<span class="text-small">Channel {k + 1}</span>
 				<span class="relative block h-3 rounded bg-fine">
 					<span class="absolute inset-y-0 left-1/2 w-px bg-ink-2"></span>
 					<span
@@ -43,7 +43,7 @@
 						style="left: {50 + 50 * Math.min(0, Math.max(-1, value))}%; width: {50 * Math.min(1, Math.abs(value))}%"
 					></span>
 				</span>
-				<span class="figure-mono text-right text-[15px]"
+				<span class="figure-mono text-right text-small"
 					>{(Math.round(100 * value) + 0).toFixed(0).replace('-', '−')} %</span
 				>
 			</li>

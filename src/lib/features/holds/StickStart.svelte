@@ -37,7 +37,7 @@
 </script>
 
 {#snippet hint(source: string)}
-	<p class="mt-0 mb-3 text-[15px] text-ink-2">
+	<p class="mt-0 mb-3 text-small text-ink-2">
 		{source} It asks for one stick at a time, sees which channel answers, and asks again where two did.
 	</p>
 {/snippet}

@@ -36,7 +36,7 @@
 		<li class="hairline flex flex-wrap items-center gap-x-5 gap-y-2 py-4">
 			<MarkIcon mark={done ? 'clear' : 'unseen'} word={false} />
 			<div class="min-w-0 flex-1 basis-64">
-				<h2 class="m-0 text-[20px]">{k + 1}. {title}{done ? ': entered' : ''}</h2>
+				<h2 class="m-0 text-step">{k + 1}. {title}{done ? ': entered' : ''}</h2>
 				<p class="m-0 text-ink-2">{words}</p>
 			</div>
 			{#if k === next}<Button kind="primary" {href}>{does}</Button>{/if}

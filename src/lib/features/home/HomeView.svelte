@@ -64,7 +64,7 @@
 	<Page title="From the bench to the first hover of the day, with the evidence" name="Session">
 		<FirstSteps aircraft={fleet.length} sites={home.current.sites} />
 		<h2 class="mt-8 mb-2">Or look round first</h2>
-		<p class="mt-0 max-w-[62ch] text-ink-2">
+		<p class="mt-0 max-w-read text-ink-2">
 			Try one instrument now with a log of yours or a sample; or take the demo: an invented crew with five aircraft and
 			two months of records. Everything stays in this browser.
 		</p>
@@ -108,7 +108,7 @@
 									<span class="block font-semibold">{aircraft.name}</span>
 									{#if due.length > 0}
 										<span class="block text-caution">{due.map(({ name }) => name).join(', ')}</span>
-										<span class="block text-[15px] text-ink-2"
+										<span class="block text-small text-ink-2"
 											>{due[0].chosen.reasons[0].text} School: {due[0].chosen.name.toLowerCase()}.</span
 										>
 									{:else if left.length === 0}
@@ -116,12 +116,12 @@
 									{/if}
 								</a>
 								{#each left.slice(0, 3) as { task, about, at, reason } (task)}
-									<span class="block text-[15px]"
+									<span class="block text-small"
 										>Left on {showDay(at)}: {about || task.replaceAll('-', ' ')}
 										<span class="text-ink-2">({plain(reason)})</span></span
 									>
 								{/each}
-								{#if left.length > 3}<span class="block text-[15px] text-ink-2"
+								{#if left.length > 3}<span class="block text-small text-ink-2"
 										>and {left.length - 3} more, asked in its next session</span
 									>{/if}
 							</div>
@@ -153,9 +153,9 @@
 							>
 								<AircraftSketch {attitude} rotors={aircraft.rotors} size={76} />
 								<span class="min-w-0">
-									<span class="block text-[18px] font-semibold">{aircraft.name}</span>
+									<span class="block text-lead font-semibold">{aircraft.name}</span>
 									<span class="block text-ink-2">{aircraft.description}</span>
-									<span class="block text-[15px] text-ink-2"
+									<span class="block text-small text-ink-2"
 										>{flown ? `last session ${showDay(flown.startedAt)}` : 'no session yet'}</span
 									>
 								</span>

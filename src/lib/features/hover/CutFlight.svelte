@@ -61,7 +61,7 @@
 </script>
 
 {#if whole && track}
-	<p class="mt-3 mb-2 max-w-[62ch] text-[17px] text-ink-2">
+	<p class="mt-3 mb-2 max-w-read text-lead text-ink-2">
 		{#if work.piece}Legs, climbs and landings are not hovers and are left out. Choose another hover below, or draw over
 			the strip.{:else}It moved all the time, or stayed nowhere for a quarter of a minute. Without position hold it
 			drifts along: draw over the strip what is to be judged.{/if}
@@ -118,7 +118,7 @@
 					: ''}"
 			>
 				<span class="w-32 font-semibold">{WORDS[piece.doing]}</span>
-				<span class="figure-mono min-w-52 flex-1 text-[15px]"
+				<span class="figure-mono min-w-52 flex-1 text-small"
 					>{clockOf(piece.fromS)} to {clockOf(piece.toS)}, {formatQuantity(piece.heightM, 'height', units())} up{piece.doing ===
 					'moving'
 						? `, ${formatQuantity(piece.wayM, 'height', units())} flown`
@@ -156,7 +156,7 @@
 		<Button class="min-h-14" onclick={() => work.repeat()}>Another file</Button>
 	</div>
 	<details class="hairline mt-5 pt-2">
-		<summary class="min-h-14 cursor-pointer py-4 text-[17px] font-semibold">Play the flight back</summary>
+		<summary class="min-h-14 cursor-pointer py-4 text-lead font-semibold">Play the flight back</summary>
 		<Playback request={whole.request} looked={whole.looked} />
 	</details>
 {/if}

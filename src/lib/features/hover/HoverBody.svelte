@@ -63,6 +63,8 @@
 	const fine = (value: number | null, quantity: Quantity) =>
 		value === null ? '–' : `${toUnit(value, quantity, units()).toFixed(2)} ${unitSymbol(quantity, units())}`;
 	const rehearse = () => void work.rehearse(newSeed(), $state.snapshot(faults));
+	/** In words: the scores behind them rank causes; they are no frequencies that anybody counted. */
+	const likelihood = (score: number) => (score >= 0.6 ? 'likely' : score >= 0.25 ? 'possible' : 'unlikely');
 </script>
 
 <svelte:window
@@ -82,7 +84,7 @@
 {/snippet}
 {#snippet rig()}
 	<div class="grid gap-4">
-		<p class="m-0 text-[15px] text-ink-2">A minute of simulated hover, with the faults you choose.</p>
+		<p class="m-0 text-small text-ink-2">A minute of simulated hover, with the faults you choose.</p>
 		<div><Button kind="primary" onclick={rehearse} kbd="↵">Fly the practice hover</Button></div>
 		<div class="flex flex-wrap gap-4">
 			<HoverFaults bind:faults />
@@ -192,19 +194,12 @@
 				</tbody>
 			</table>
 			{#if answer.causes.length > 0 && answer.verdict !== 'pass'}
-				<p class="mt-4 mb-1 text-[15px] text-ink-2">What it could be, each on its own</p>
+				<p class="mt-4 mb-1 text-small text-ink-2">Possible causes, each on its own</p>
 				<ul class="m-0 list-none p-0">
 					{#each answer.causes.slice(0, 5) as cause, k (k)}
-						<li class="grid grid-cols-[150px_minmax(0,1fr)_52px] items-center gap-3 py-0.5">
+						<li class="flex items-baseline justify-between gap-3 py-0.5">
 							<span>{CAUSES[cause.code] ?? cause.code}</span>
-							<svg viewBox="0 0 100 9" preserveAspectRatio="none" class="h-[9px] w-full" aria-hidden="true">
-								<rect width="100" height="9" fill="var(--fine)" /><rect
-									width={100 * cause.probability}
-									height="9"
-									fill="var(--ink)"
-								/>
-							</svg>
-							<span class="num text-[14px]">{(100 * cause.probability).toFixed(0)} %</span>
+							<span class="text-note text-ink-2">{likelihood(cause.probability)}</span>
 						</li>
 					{/each}
 				</ul>
@@ -239,7 +234,7 @@
 
 {#if answer && work.request}
 	<details class="hairline mt-4 pt-2">
-		<summary class="min-h-14 cursor-pointer py-4 text-[17px] font-semibold">Play it back</summary>
+		<summary class="min-h-14 cursor-pointer py-4 text-lead font-semibold">Play it back</summary>
 		<Playback request={work.whole?.request ?? work.request} looked={work.whole?.looked ?? null} />
 	</details>
 {/if}

@@ -151,7 +151,7 @@
 		{#each drawn as { label, unit, digits, t, values, path }, k (k)}
 			<div class="grid grid-cols-[7.5rem_minmax(0,1fr)] items-center gap-3">
 				<span
-					><span class="block text-[14px] text-ink-2">{label}</span><b class="figure-mono text-[17px]"
+					><span class="block text-note text-ink-2">{label}</span><b class="figure-mono text-lead"
 						>{values[indexAt(t, at)].toFixed(digits).replace('-', '−')} {unit}</b
 					></span
 				>

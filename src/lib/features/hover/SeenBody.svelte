@@ -89,7 +89,7 @@
 				onchange={(v) => v !== null && (work.heightM = v)}
 			/>
 		{/if}
-		<p class="m-0 max-w-[62ch]">
+		<p class="m-0 max-w-read">
 			Stand behind its tail, some eight metres off. {work.hold === 'position'
 				? 'Let go of the sticks for a minute.'
 				: 'Let go of the sticks for a few seconds at a time.'}
@@ -97,7 +97,7 @@
 		</p>
 		<div><Button kind="primary" onclick={() => work.begin()}>It hovers: begin</Button></div>
 		{#if work.views.length > 0}
-			<p class="m-0 text-[15px] text-ink-2">
+			<p class="m-0 text-small text-ink-2">
 				{work.views.length === 1 ? 'One hover is in.' : `${work.views.length} hovers are in.`} The next adds to it, as long
 				as nothing was changed.
 			</p>
@@ -105,8 +105,8 @@
 	</div>
 {:else if work.step === 'watching'}
 	<div class="mt-3 flex flex-wrap items-end gap-x-8 gap-y-2">
-		<p class="figure-mono m-0 text-[52px] leading-none font-bold" role="timer">{showClock(work.clock.elapsedS)}</p>
-		<p class="m-0 text-[15px] text-ink-2">
+		<p class="figure-mono m-0 text-giant leading-none font-bold" role="timer">{showClock(work.clock.elapsedS)}</p>
+		<p class="m-0 text-small text-ink-2">
 			{work.clock.elapsedS < 60 ? 'a minute tells most' : 'a minute is in'} · {work.marks.length}
 			{work.marks.length === 1 ? 'mark' : 'marks'}
 		</p>
@@ -117,7 +117,7 @@
 				{@const on = way.dirDeg === null ? isLast('still', {}) : isLast('creeping', { dirDeg: way.dirDeg })}
 				<button
 					type="button"
-					class="grid min-h-[60px] place-items-center md:min-h-[76px] rounded border text-[19px] font-semibold {on
+					class="grid min-h-[60px] place-items-center md:min-h-[76px] rounded border text-step font-semibold {on
 						? 'border-action bg-action-soft'
 						: 'border-rule bg-sheet'}"
 					aria-pressed={on}
@@ -137,7 +137,7 @@
 				{@const on = isLast(kind, sense ? { sense } : {})}
 				<button
 					type="button"
-					class="min-h-12 rounded border px-3 text-left text-[17px] md:min-h-14 {on
+					class="min-h-12 rounded border px-3 text-left text-lead md:min-h-14 {on
 						? 'border-action bg-action-soft font-semibold'
 						: 'border-rule bg-sheet'}"
 					aria-pressed={on}
@@ -266,7 +266,7 @@
 		<Button kind="quiet" onclick={() => work.startOver()}>Start over</Button>
 	</div>
 	{#if answer.verdict === 'fail'}
-		<div class="mt-4 max-w-[62ch]">
+		<div class="mt-4 max-w-read">
 			<Caution>Land, disarm, disconnect. It does not hold its place again before this is found.</Caution>
 		</div>
 	{/if}

@@ -134,7 +134,7 @@
 				Settings for a room are easily left in. While one of these is not back, every session of {aircraft.name} holds at
 				Power-up.
 			</p>
-			<p class="text-[15px] text-ink-2">
+			<p class="text-small text-ink-2">
 				Is there room? <a href="/instruments/ceiling">Ceiling indoors</a> adds up what it flies over. How the sticks
 				will feel: <a href="/instruments/curve">Curves and rates</a>. The maker’s manual stands above these defaults.
 			</p>
@@ -148,10 +148,10 @@
 					>
 						<Checkbox checked={now.use} onchange={(on) => set(setting.id, { use: on })}
 							><span
-								><b>{setting.name}</b><span class="block text-[14px] text-ink-2">{setting.why}</span>
+								><b>{setting.name}</b><span class="block text-note text-ink-2">{setting.why}</span>
 								{#if setting.id === 'low-battery'}
 									{#each timers.current ?? [] as { name, minutes, from }, k (k)}
-										<span class="block text-[15px]"
+										<span class="block text-small"
 											>{minutes === null
 												? `${name}: no flight on record yet; time the first one`
 												: `${name}: ${minutes} min from full, ${from}`}</span
@@ -196,7 +196,7 @@
 							><MarkIcon mark={setting.back ? 'clear' : 'hold'} size={24} word={false} />
 							<span class="min-w-0 flex-1"
 								>{setting.name}: back to <b>{setting.outdoors}</b>
-								<span class="block text-[14px] text-ink-2">indoors it is {setting.indoors}</span></span
+								<span class="block text-note text-ink-2">indoors it is {setting.indoors}</span></span
 							></Checkbox
 						>
 					</li>

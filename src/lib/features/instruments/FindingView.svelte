@@ -88,7 +88,7 @@
 {#snippet listed(table: Table)}
 	<WideTable label={table.title}>
 		<p class="m-0 mb-1 font-semibold">{table.title}</p>
-		<table class="max-w-3xl text-[15px]">
+		<table class="max-w-3xl text-small">
 			<thead
 				><tr
 					>{#each table.columns as column, k (k)}<th

@@ -78,7 +78,7 @@
 			{/if}
 		</div>
 		{#if line}
-			<p class="mt-1 mb-0 text-[15px]" aria-live="polite">
+			<p class="mt-1 mb-0 text-small" aria-live="polite">
 				{#if moved}
 					Your line: <span class="figure-mono font-bold">{tilt >= 0 ? '' : '−'}{Math.abs(tilt).toFixed(2)}°</span>. Trim
 					to enter:

@@ -33,7 +33,7 @@
 					{@attach focusIf(work.problemField === field.id)}
 				>
 					<FieldInput {field} value={cellOf(field.id)} onchange={(value) => work.set(field.id, value)} />
-					{#if work.from[field.id]}<p class="m-0 text-[14px] text-ink-2">{work.from[field.id]}</p>{/if}
+					{#if work.from[field.id]}<p class="m-0 text-note text-ink-2">{work.from[field.id]}</p>{/if}
 				</div>
 			{/if}
 		{/each}
@@ -43,7 +43,7 @@
 			{@const list = rowsOf(work.values, field.id)}
 			<fieldset class="m-0 border-0 p-0">
 				<legend class="mb-1 p-0 font-semibold"
-					>{field.label}{#if work.from[field.id]}<span class="ml-2 text-[14px] font-normal text-ink-2"
+					>{field.label}{#if work.from[field.id]}<span class="ml-2 text-note font-normal text-ink-2"
 							>{work.from[field.id]}</span
 						>{/if}</legend
 				>

@@ -175,12 +175,12 @@
 		{#if finding}<h2 class="mt-5 mb-1">Why</h2>
 			<Reasons reasons={[...finding.reasons]} />{/if}
 		<h2 class="mt-5 mb-1">How it is found</h2>
-		{#each instrument.method as line (line)}<p class="mt-0 mb-2 text-[14px] text-ink-2">{line}</p>{/each}
-		<p class="text-[14px]"><a href="/help/methods">All methods and limits</a></p>
+		{#each instrument.method as line (line)}<p class="mt-0 mb-2 text-note text-ink-2">{line}</p>{/each}
+		<p class="text-note"><a href="/help/methods">All methods and limits</a></p>
 	{/snippet}
 
 	<div bind:this={sheet}>
-		{#if instrument.caution && !finding}<div class="mt-4 max-w-[60ch]">
+		{#if instrument.caution && !finding}<div class="mt-4 max-w-read">
 				<Caution>{instrument.caution}</Caution>
 			</div>{/if}
 		{#if holds.running}
@@ -194,7 +194,7 @@
 			</div>
 		{:else}
 			{#if finding}
-				{#if work.practice}<p class="mt-2 mb-0 text-[15px] text-ink-2">
+				{#if work.practice}<p class="mt-2 mb-0 text-small text-ink-2">
 						{PRACTICE_WORDS}
 					</p>{/if}
 				<FindingView {finding} pictureUrl={work.pictureUrl} />
@@ -233,7 +233,7 @@
 					{@const waiting = left}
 					<section class="no-print mt-5 border border-rule p-4">
 						<h2 class="m-0">A recording was left here</h2>
-						<p class="mt-1 mb-3 text-[15px] text-ink-2">
+						<p class="mt-1 mb-3 text-small text-ink-2">
 							Made on this page, by way of {waiting.from.name}, and not kept: the page was left before.
 						</p>
 						<div class="flex flex-wrap gap-3">

@@ -80,21 +80,20 @@
 	{#if asked.trim() === '' || /lost|gone|search|missing|find/i.test(asked)}
 		<a
 			href="/lost"
-			class="mb-2 grid min-h-14 gap-x-4 rounded border border-rule px-[1rem] py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
+			class="mb-2 grid min-h-14 gap-x-4 rounded border border-rule px-gutter py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
 		>
-			<span class="text-[17px] font-semibold text-action">It is lost</span>
-			<span class="text-[15px]"
-				>Where to search: from where it was last, its height, the wind, and where you stand.</span
+			<span class="text-lead font-semibold text-action">It is lost</span>
+			<span class="text-small">Where to search: from where it was last, its height, the wind, and where you stand.</span
 			>
 		</a>
 	{/if}
 	{#if asked.trim() === ''}
 		<a
 			href="/finder"
-			class="mb-2 grid min-h-14 gap-x-4 rounded border border-rule px-[1rem] py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
+			class="mb-2 grid min-h-14 gap-x-4 rounded border border-rule px-gutter py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
 		>
-			<span class="text-[17px] font-semibold text-action">What does it do?</span>
-			<span class="text-[15px]"
+			<span class="text-lead font-semibold text-action">What does it do?</span>
+			<span class="text-small"
 				>Something is wrong: causes behind what you see, hear or read, and the cheapest safe check next.</span
 			>
 		</a>
@@ -129,7 +128,7 @@
 						href="/instruments/{id}"
 						class="grid min-h-14 gap-x-4 py-2.5 text-inherit no-underline hover:bg-fine sm:grid-cols-[170px_minmax(0,1fr)]"
 					>
-						<span class="text-[17px] font-semibold text-action">{title}</span><span class="text-[15px]">{does}</span>
+						<span class="text-lead font-semibold text-action">{title}</span><span class="text-small">{does}</span>
 					</a>
 				</li>
 			{/each}

@@ -84,7 +84,7 @@
 		{@render why()}
 	{/snippet}
 	<div bind:this={sheet}>
-		{#if finding && (sample || work.practice)}<p class="mt-2 mb-0 text-[15px] text-ink-2">{PRACTICE_WORDS}</p>{/if}
+		{#if finding && (sample || work.practice)}<p class="mt-2 mb-0 text-small text-ink-2">{PRACTICE_WORDS}</p>{/if}
 		{@render children()}
 		{#if finding}
 			<KeepBar

@@ -84,7 +84,7 @@
 {#snippet serial()}{@render start('serial')}{/snippet}
 {#snippet start(kind: RecorderKind)}
 	<div class="grid gap-4">
-		<p class="m-0 text-[15px] text-ink-2">{HINTS[kind]}</p>
+		<p class="m-0 text-small text-ink-2">{HINTS[kind]}</p>
 		{#if kind === 'serial'}<BaudChoice bind:value={baud} />{/if}
 		<div><Button kind="primary" onclick={() => begin(kind)}>Record</Button></div>
 	</div>
@@ -93,11 +93,11 @@
 {#if running}
 	<section class="no-print border border-rule p-4">
 		<h2 class="m-0">{NAMES[running]}</h2>
-		<p class="figure-mono m-0 text-[26px] font-bold" role="timer">
+		<p class="figure-mono m-0 text-head font-bold" role="timer">
 			{showClock(seconds)}
 			<span class="text-[0.6em] font-medium text-ink-2">{count} {running === 'serial' ? 'lines' : 'samples'}</span>
 		</p>
-		<p class="m-0 mb-3 font-mono text-[14px] break-words text-ink-2">{latest}</p>
+		<p class="m-0 mb-3 font-mono text-note break-words text-ink-2">{latest}</p>
 		<Button kind="primary" onclick={stop}>Stop and read it</Button>
 	</section>
 {:else}

@@ -22,7 +22,7 @@
 
 <section class="no-print hairline mt-6 pt-4">
 	<h2 class="m-0">To try</h2>
-	<p class="mt-1 mb-2 text-[15px] text-ink-2">
+	<p class="mt-1 mb-2 text-small text-ink-2">
 		{samples.some(({ file }) => file)
 			? 'Logs of the simulated fleet, good and bad; each can be saved as a file.'
 			: 'Figures of the made-up fleet, good and bad.'}

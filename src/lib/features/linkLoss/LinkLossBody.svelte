@@ -70,7 +70,7 @@
 			>
 		{/each}
 	</div>
-	<p class="mt-3 text-[15px] text-ink-2">
+	<p class="mt-3 text-small text-ink-2">
 		The factory setting may be to cut the motors. Look it up before you test: the test shows whether it does what is
 		set.
 	</p>
@@ -90,7 +90,7 @@
 		onchange={(how) => (work.armed = how === 'armed')}
 	/>
 	{#if work.armed}
-		<div class="mt-4 max-w-[62ch]">
+		<div class="mt-4 max-w-read">
 			<Caution>
 				<b>Propellers off.</b> Throttle at zero, and left there: without propellers the motors may wind up, and that is
 				normal. Where it is set to {work.action === 'stop' ? 'stop, they stop' : 'fly on, they run on'}.
@@ -147,7 +147,7 @@
 		</div>
 	{/if}
 {:else if work.step === 'running'}
-	<p class="figure-mono mt-6 mb-4 text-[62px] leading-none font-bold" role="timer">
+	<p class="figure-mono mt-6 mb-4 text-giant leading-none font-bold" role="timer">
 		{work.clock.elapsedS.toFixed(1)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s</span>
 	</p>
 	<div class="flex flex-wrap gap-3">
@@ -158,7 +158,7 @@
 	</div>
 {:else if work.step === 'seen'}
 	<div class="mt-4 grid max-w-2xl gap-5">
-		<p class="m-0 text-[19px]">
+		<p class="m-0 text-step">
 			{work.measuredS.length === 0
 				? 'It did not react.'
 				: `Timed: ${work.measuredS.map((s) => s.toFixed(1)).join(', ')} s. What eye and hand add is taken off.`}
@@ -202,7 +202,7 @@
 	</div>
 {:else if work.finding}
 	<div class="mt-4 max-w-3xl"><Reasons reasons={work.finding.reasons} /></div>
-	<p class="text-[15px] text-ink-2">
+	<p class="text-small text-ink-2">
 		A switch in the air is another test, and does not replace this one; nor does reading the setting.
 	</p>
 	<div class="mt-3 flex flex-wrap gap-3">

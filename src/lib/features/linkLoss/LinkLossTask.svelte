@@ -64,7 +64,7 @@
 			Only the armed test shows what a lost link does to the motors. Set to return, land or hover, it needs its motors
 			and lets them run: on the bench you see that it reacts, in the air, near and low, that it comes home.
 		</p>
-		<p class="text-[15px] text-ink-2">Some test in the air by a switch alone: that proves the return, not the loss.</p>
+		<p class="text-small text-ink-2">Some test in the air by a switch alone: that proves the return, not the loss.</p>
 	{/snippet}
 	<LinkLossBody
 		state={work}

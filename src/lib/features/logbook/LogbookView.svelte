@@ -66,7 +66,7 @@
 					<MarkIcon mark={result.mark} />
 					<div class="min-w-0 flex-1 basis-60">
 						<a href="/session/{session.id}/fly" class="block text-ink no-underline hover:bg-fine">
-							<span class="text-[18px] font-semibold">{session.title}</span>{#if session.kind === 'rehearsal'}<b
+							<span class="text-lead font-semibold">{session.title}</span>{#if session.kind === 'rehearsal'}<b
 									class="ml-2 text-aside">rehearsal</b
 								>{/if}
 							<span class="block text-ink-2"

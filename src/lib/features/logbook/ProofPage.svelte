@@ -95,7 +95,7 @@
 						<dd class="m-0 pb-1 wrap-anywhere">{value}</dd>
 					{/each}
 				</dl>
-				<p class="m-0 mt-1 font-mono text-[13px] break-all">{chain}</p>
+				<p class="m-0 mt-1 font-mono text-mini break-all">{chain}</p>
 			</section>
 		{/each}
 	{/if}

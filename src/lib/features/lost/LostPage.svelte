@@ -189,7 +189,7 @@
 			<li class="py-1">Two persons: one walks the line, one keeps the direction from where you stood.</li>
 		</ol>
 	{/snippet}
-	<div class="mb-5 max-w-[62ch]">
+	<div class="mb-5 max-w-read">
 		<Caution
 			>Nobody climbs for it, wades for it, or crosses a road or a rail after it. Ask before you enter land. A crashed
 			pack may burn hours later: approach from upwind, motors may start.</Caution
@@ -259,7 +259,7 @@
 				onchange={(v) => (told.sinceS = v)}
 			/>
 		</div>
-		<p class="m-0 text-[15px] text-ink-2">
+		<p class="m-0 text-small text-ink-2">
 			{wind
 				? `Wind of today: from ${wind.fromDeg.toFixed(0)}°, ${toUnit(wind.speedMps, 'speed', units()).toFixed(1)} ${unitSymbol('speed', units())}.`
 				: 'No wind is entered: nothing is carried.'}

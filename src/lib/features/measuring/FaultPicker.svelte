@@ -16,7 +16,7 @@
 </script>
 
 <fieldset class="m-0 grid gap-0 border-0 p-0">
-	<legend class="mb-1 text-[15px] text-ink-2">What it has wrong</legend>
+	<legend class="mb-1 text-small text-ink-2">What it has wrong</legend>
 	{#each kinds as kind (kind)}
 		<Checkbox bind:checked={faults[kind]} label={WORDS[kind]} />
 	{/each}

@@ -34,6 +34,6 @@
 		>
 			<Aircraft3d attitude={recording.attitude} {rotors} />
 		</div>
-		<figcaption class="text-[14px] text-ink-2">Drag it; arrows tilt, <b>q</b> and <b>e</b> turn.</figcaption>
+		<figcaption class="text-note text-ink-2">Drag it; arrows tilt, <b>q</b> and <b>e</b> turn.</figcaption>
 	</figure>
 {/if}

@@ -65,7 +65,7 @@
 >
 	{#if table}
 		<WideTable label="First rows" matrix>
-			<table class="text-[13px]">
+			<table class="text-mini">
 				<thead
 					><tr
 						>{#each shown as k (k)}<th scope="col">{table.headers[k]}</th>{/each}</tr
@@ -80,7 +80,7 @@
 				</tbody>
 			</table>
 		</WideTable>
-		{#if shown.length < table.headers.length}<p class="m-0 mt-1 text-[14px] text-ink-2">
+		{#if shown.length < table.headers.length}<p class="m-0 mt-1 text-note text-ink-2">
 				{shown.length} of {table.headers.length} columns
 			</p>{/if}
 		{#each groups as group (group)}
@@ -101,9 +101,8 @@
 							<option value="-1">not in this log</option>
 							{#each listedFor(role.name) as { header, k } (k)}<option value={String(k)}>{header}</option>{/each}
 						</select>
-						<span
-							class="w-20 truncate font-mono text-[13px] text-ink-2 max-sm:hidden"
-							title="First value of this column">{table.sample[0]?.[choices[role.name]?.column ?? -1] ?? ''}</span
+						<span class="w-20 truncate font-mono text-mini text-ink-2 max-sm:hidden" title="First value of this column"
+							>{table.sample[0]?.[choices[role.name]?.column ?? -1] ?? ''}</span
 						>
 					</label>
 				{/each}

@@ -87,7 +87,7 @@
 {/snippet}
 {#snippet serial()}
 	<div class="grid gap-4">
-		<p class="m-0 text-[15px] text-ink-2">{serialHint}</p>
+		<p class="m-0 text-small text-ink-2">{serialHint}</p>
 		<BaudChoice bind:value={baud} />
 		<div>
 			<Button kind="primary" onclick={() => onsource(serialSource(Number(baud), COMPASS_ROLES))}
@@ -99,7 +99,7 @@
 {/snippet}
 {#snippet rig()}
 	<div class="grid gap-4">
-		<p class="m-0 text-[15px] text-ink-2">
+		<p class="m-0 text-small text-ink-2">
 			Simulated sensors, made on this device. What it records is marked as practice.
 		</p>
 		<div><Button kind="primary" onclick={start} kbd="↵">{startWords}</Button></div>

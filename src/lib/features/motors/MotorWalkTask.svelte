@@ -113,16 +113,16 @@
 	{#snippet margin()}
 		<h2 class="mt-5 mb-1">What is planned</h2>
 		<RotorDrawing rotors={motors} label="Planned turning of each motor, seen from above, nose up" />
-		<p class="text-[15px] text-ink-2">
+		<p class="text-small text-ink-2">
 			Numbered here from the front left on, as this drawing goes; your board may number them otherwise. The controller’s
 			setting only tells which way to expect: it turns no motor.
 		</p>
 		<h2 class="mt-5 mb-1">Propellers, later</h2>
-		<p class="text-[15px]">
+		<p class="text-small">
 			The higher, rounder edge of a blade goes first, the marked side up. Corners across from each other are alike.
 		</p>
 	{/snippet}
-	<div class="mt-4 max-w-[62ch]">
+	<div class="mt-4 max-w-read">
 		<Caution
 			><b>Propellers off.</b> Fingers, sleeves and leads clear. A motor that does not start is an electrical fault: stop,
 			unplug. Never a finger on a running motor: a strip of paper at the shaft, or a film, shows the way.</Caution
@@ -148,7 +148,7 @@
 					onchange={(spin) => void set({ spin: spin === 'front-outward' ? 'front-outward' : 'front-inward' })}
 				/>
 			</div>
-			<Checkbox bind:checked={ticked} label="I have looked at each motor: every propeller is off" class="text-[17px]" />
+			<Checkbox bind:checked={ticked} label="I have looked at each motor: every propeller is off" class="text-lead" />
 			<div>
 				<Button kind="primary" disabled={!ticked || !layout} onclick={() => ([begun, off] = [true, true])}
 					>{begun ? 'Go on' : 'Begin'}</Button
@@ -174,11 +174,11 @@
 					<Button kind="primary" class="min-h-20" onclick={() => tell(turned, 1)}>Clockwise</Button>
 					<Button kind="primary" class="min-h-20" onclick={() => tell(turned, -1)}>Counter-clockwise</Button>
 					<Button class="min-h-14" onclick={() => (turned = null)}>Another one turned</Button>
-					<p class="m-0 text-[15px] text-ink-2">Not sure? Spin it again with a strip of paper at the shaft.</p>
+					<p class="m-0 text-small text-ink-2">Not sure? Spin it again with a strip of paper at the shaft.</p>
 				{:else if asked}
 					<Button kind="primary" class="min-h-20" onclick={() => (turned = asked.name)}>That one: {asked.words}</Button>
 					<Button class="min-h-14 border-hold! text-hold!" onclick={() => tell(null, null)}>None turned: stop</Button>
-					<p class="m-0 text-[15px] text-ink-2">Another one? Press it in the drawing.</p>
+					<p class="m-0 text-small text-ink-2">Another one? Press it in the drawing.</p>
 				{/if}
 			</div>
 		</div>

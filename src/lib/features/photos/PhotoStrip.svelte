@@ -90,7 +90,7 @@
 		>
 			<img src={source(taken)} alt="" class="max-h-[46dvh] w-auto justify-self-start rounded" />
 			<TextField label="In a few words, if you like" maxlength={200} bind:value={caption} />
-			<p class="m-0 text-[15px] text-ink-2">
+			<p class="m-0 text-small text-ink-2">
 				Made small, without the place and time that a camera writes into it. It stays on this device and in what you
 				export.
 			</p>
@@ -105,7 +105,7 @@
 	{#if open}
 		{@const photo = open}
 		<img src={source(photo)} alt={words(photo)} class="w-full rounded" />
-		<p class="mt-2 mb-0 text-[15px] text-ink-2">{showDate(photo.at)}</p>
+		<p class="mt-2 mb-0 text-small text-ink-2">{showDate(photo.at)}</p>
 		{#if photo.of.table !== 'sessions' && !readOnly}
 			<div class="mt-3"><Button onclick={() => void remove(photo)}>Take it away</Button></div>
 		{/if}

@@ -107,7 +107,7 @@
 	<div class="mt-4 flex flex-wrap items-center gap-3">
 		{#if work.phase === 'watching'}
 			<Button kind="primary" onclick={() => void work.finish()} kbd="↵">Stop and judge now</Button>
-			<p class="m-0 text-[15px] text-ink-2">
+			<p class="m-0 text-small text-ink-2">
 				Watched for {showClock(work.recording.atS)}. It ends by itself once the lock was held.
 			</p>
 		{:else}
@@ -133,20 +133,20 @@
 				>
 				<tbody>
 					{#each rows as [label, here, expected] (label)}
-						<tr><td>{label}</td><td class="num">{here}</td><td class="text-[15px] text-ink-2">{expected}</td></tr>
+						<tr><td>{label}</td><td class="num">{here}</td><td class="text-small text-ink-2">{expected}</td></tr>
 					{/each}
 				</tbody>
 			</table>
 		</div>
 		{#if answer.problems.length > 0}
-			<details class="mt-3 text-[15px]">
+			<details class="mt-3 text-small">
 				<summary class="cursor-pointer text-action">Lines that arrived broken</summary>
 				<table class="mt-1">
 					<tbody>
 						{#each answer.problems as problem (problem.line)}
 							<tr
 								><td class="num w-16">{problem.line}</td><td>{problem.what}</td><td
-									class="font-mono text-[13px] break-all">{problem.text}</td
+									class="font-mono text-mini break-all">{problem.text}</td
 								></tr
 							>
 						{/each}

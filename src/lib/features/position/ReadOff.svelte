@@ -83,7 +83,7 @@
 </script>
 
 <div bind:this={form}>
-	<p class="mt-0 mb-3 text-[15px] text-ink-2">
+	<p class="mt-0 mb-3 text-small text-ink-2">
 		{lights
 			? `The aircraft shows lights only: its GPS lock pattern, held for ${rule.holdS} s, and home stored.`
 			: `From the aircraft’s display or voice: at least ${rule.minSatellites} satellites, watched for ${rule.holdS} s, and home stored.`}
@@ -104,8 +104,8 @@
 			<NumberField label="HDOP, if shown" min={0.3} max={50} value={hdop} onchange={(v) => (hdop = v)} />
 		{/if}
 		<div>
-			<p class="m-0 text-[15px] text-ink-2">Watched for</p>
-			<p class="figure-mono m-0 mt-1 text-[26px] font-bold" role="timer">{watchedS} s</p>
+			<p class="m-0 text-small text-ink-2">Watched for</p>
+			<p class="figure-mono m-0 mt-1 text-head font-bold" role="timer">{watchedS} s</p>
 			<Button onclick={() => (since = since === null ? performance.now() : null)}
 				>{since === null ? (lights ? 'Watch the lights' : 'Watch the count') : 'Stop'}</Button
 			>

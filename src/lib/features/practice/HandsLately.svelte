@@ -11,7 +11,7 @@
 </script>
 
 {#if entries.ready && pilot}
-	<p class="m-0 mb-3 text-[17px]">
+	<p class="m-0 mb-3 text-lead">
 		{#if found.last}<b>{pilot} last flew without position hold on {showDate(found.last)}</b>, {found.recent === 0
 				? `not within the last ${CURRENT_DAYS} days`
 				: `${found.recent === 1 ? 'one flight' : `${found.recent} flights`} within the last ${CURRENT_DAYS} days`}.

@@ -57,7 +57,7 @@
 		<Caution>Practice is not evidence: it counts in a rehearsal, and nothing of a rehearsal counts outside it.</Caution>
 		<h2 class="mt-5 mb-2">Your hands</h2>
 		<HandsLately pilot={preferences.pilot} />
-		<p class="text-[15px] text-ink-2">
+		<p class="text-small text-ink-2">
 			When the position is lost, only hands bring it back. Rates that are comfortable: <a href="/instruments/curve"
 				>curves and rates</a
 			>.
@@ -105,10 +105,10 @@
 				<p class="figure-mono mt-2 text-ink-2">mag {last?.raw.map((v) => v.toFixed(1)).join('  ')} µT</p>
 				<div class="mt-3 max-w-md"><HandsPad {recording} rotors={4} /></div>
 				<pre
-					class="mt-4 h-40 overflow-auto border border-rule bg-paper p-3 font-mono text-[13px]"
+					class="mt-4 h-40 overflow-auto border border-rule bg-paper p-3 font-mono text-mini"
 					aria-label="Receiver text">{recording.samples > 0 ? recording.lines.slice(-8).join('\n') : ''}</pre>
 			{:else}
-				<p class="m-0 max-w-[60ch] text-ink-2">
+				<p class="m-0 max-w-read text-ink-2">
 					Choose what it has wrong and switch it on. Then drag it, or tilt it with the arrows and turn it with q and e.
 				</p>
 			{/if}

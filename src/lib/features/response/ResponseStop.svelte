@@ -110,7 +110,7 @@
 		<ul class="m-0 mt-4 list-none p-0">
 			{#each STEPS as step, k (step)}
 				<li class="hairline">
-					<Checkbox bind:checked={safe[k]} label={step} class="text-[19px]" />
+					<Checkbox bind:checked={safe[k]} label={step} class="text-step" />
 				</li>
 			{/each}
 		</ul>

@@ -6,7 +6,7 @@
 	let { aircraft, large = false, upside = '' }: { aircraft: Aircraft; large?: boolean; upside?: string } = $props();
 </script>
 
-<ol class="m-0 list-decimal pl-6 {large ? 'text-[22px] leading-snug' : 'text-[17px]'}">
+<ol class="m-0 list-decimal pl-6 {large ? 'text-step leading-snug' : 'text-lead'}">
 	{#each abortCard(aircraft) as line, k (k)}<li class={large ? 'py-2' : 'py-1'}>{line}</li>{/each}
 </ol>
 {#if upside}<p class="mt-2 mb-0">

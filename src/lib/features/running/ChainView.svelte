@@ -9,7 +9,7 @@
 {#if chain.ok}
 	<p class="m-0">
 		The chain of {counted(chain.entries, 'entry', 'entries')} holds; its head is
-		<span class="font-mono text-[14px] break-all">{head}</span>.
+		<span class="font-mono text-note break-all">{head}</span>.
 	</p>
 {:else}
 	<p class="m-0 font-semibold text-hold" role="alert">The chain does not hold.</p>

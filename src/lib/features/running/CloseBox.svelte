@@ -62,7 +62,7 @@
 	</p>
 	{#if timerMin !== null && timerMin > 0}
 		<p class="mt-0 mb-3">
-			Transmitter timer for {view.bundle.pack?.name}: <b class="figure-mono text-[24px]">{timerMin.toFixed(1)} min</b> from
+			Transmitter timer for {view.bundle.pack?.name}: <b class="figure-mono text-head">{timerMin.toFixed(1)} min</b> from
 			full; nine flights in ten last longer.
 		</p>
 	{/if}

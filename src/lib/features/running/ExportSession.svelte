@@ -54,7 +54,7 @@
 
 <Dialog bind:open title="Export this session" description="For a client, an authority or another device of the crew.">
 	{#if out}
-		<h3 class="m-0 mb-1 text-[17px]">In the file</h3>
+		<h3 class="m-0 mb-1 text-lead">In the file</h3>
 		<ul class="m-0 grid list-none gap-1 p-0">
 			<li>{counted(out.entries, 'entry', 'entries')} of its record</li>
 			<li>Names: {out.people.join(', ')}</li>
@@ -67,7 +67,7 @@
 			{#if out.battery}<li>Battery {out.battery}: of its flights this one</li>{/if}
 			{#if out.photos > 0}<li>{counted(out.photos, 'photo')}</li>{/if}
 		</ul>
-		<h3 class="mt-4 mb-1 text-[17px]">Stays on this device</h3>
+		<h3 class="mt-4 mb-1 text-lead">Stays on this device</h3>
 		<p class="m-0">
 			{stays(out)}. A backup at Data holds everything.
 		</p>

@@ -20,8 +20,8 @@
 <div class="flex flex-wrap items-start gap-5">
 	<QrCode {text} label="Head of the record as a code" />
 	<div class="min-w-0 flex-1 basis-64">
-		<p class="m-0 font-mono text-[14px] break-all">{text}</p>
-		<p class="mt-2 mb-3 max-w-[62ch] text-[15px] text-ink-2">
+		<p class="m-0 font-mono text-note break-all">{text}</p>
+		<p class="mt-2 mb-3 max-w-read text-small text-ink-2">
 			The chain shows slips and later edits. It does not stop whoever holds the device from writing a new one: a head
 			that was printed, signed, sent or given away before is what fixes it. Keep it with somebody else.
 		</p>

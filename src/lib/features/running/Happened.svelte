@@ -80,10 +80,10 @@
 	</div>
 	{#if what}
 		{#if affected.length === 0}
-			<p class="mt-3 mb-0 text-[15px]">This event affects no check of today.</p>
+			<p class="mt-3 mb-0 text-small">This event affects no check of today.</p>
 		{:else if ofPart}
 			<fieldset class="m-0 mt-3 border-0 p-0">
-				<legend class="p-0 text-[15px]"><b>To do again.</b> Clear those that this work cannot affect.</legend>
+				<legend class="p-0 text-small"><b>To do again.</b> Clear those that this work cannot affect.</legend>
 				{#each affected as { task, about } (task)}
 					<Checkbox
 						bind:checked={
@@ -91,12 +91,12 @@
 							(on) => (excluded = on ? excluded.filter((one) => one !== task) : [...excluded, task])
 						}
 						label={about}
-						class="hairline text-[15px]"
+						class="hairline text-small"
 					/>
 				{/each}
 			</fieldset>
 		{:else}
-			<p class="mt-3 mb-0 text-[15px]"><b>To do again:</b> {affected.map(({ about }) => about).join('; ')}.</p>
+			<p class="mt-3 mb-0 text-small"><b>To do again:</b> {affected.map(({ about }) => about).join('; ')}.</p>
 		{/if}
 	{/if}
 	<div class="mt-4 flex gap-3">

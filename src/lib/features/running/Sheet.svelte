@@ -36,7 +36,7 @@
 <svelte:head><title>{name} · Winglogos</title></svelte:head>
 
 <div class="grid min-h-full lg:grid-cols-[minmax(0,1fr)_300px]">
-	<section class="min-w-0 bg-sheet px-7 py-5 max-md:px-[1rem]">
+	<section class="min-w-0 bg-sheet px-7 py-5 max-md:px-gutter">
 		<div class="flex flex-wrap items-start justify-between gap-x-4 gap-y-2">
 			<div class="min-w-0 flex-1 max-md:basis-full">
 				<div class="flex items-start justify-between gap-3">
@@ -47,7 +47,7 @@
 				{#if next && narrow.current}<p class="m-0 mt-1 font-semibold">{sentenceIn(next, units())}</p>{/if}
 			</div>
 			<!-- On a phone these stand in one line. -->
-			<div class="no-print flex gap-2 max-md:*:px-2.5 max-md:*:text-[15px] max-md:*:whitespace-nowrap">
+			<div class="no-print flex gap-2 max-md:*:px-2.5 max-md:*:text-small max-md:*:whitespace-nowrap">
 				{#if finding}{@const mark = markOfFinding(finding)}
 					<span class="flex items-center gap-2"><MarkIcon {mark} size={34} word={false} />{MARK_WORDS[mark]}</span>{/if}
 				{#if corner}{@render corner()}{/if}

@@ -16,7 +16,7 @@
 </script>
 
 <div class="min-w-0 flex-1 basis-60">
-	<span class="block text-[18px] font-semibold">{tasks.length} {title}</span>
+	<span class="block text-lead font-semibold">{tasks.length} {title}</span>
 	<span class="block text-ink-2">{detail}</span>
 	<ul class="m-0 mt-1 list-none p-0">
 		{#each tasks as task (task.task)}

@@ -18,8 +18,8 @@
 </script>
 
 <nav aria-label="The line" class="the-line no-print h-full border-r border-rule max-lg:border-t max-lg:border-r-0">
-	<div class="px-[22px] pt-4 pb-3 max-lg:hidden">
-		<p class="m-0 text-[15px] text-ink-2">{showDay(view.bundle.session.startedAt)} · {view.bundle.aircraft.name}</p>
+	<div class="px-page pt-4 pb-3 max-lg:hidden">
+		<p class="m-0 text-small text-ink-2">{showDay(view.bundle.session.startedAt)} · {view.bundle.aircraft.name}</p>
 		<p class="m-0 font-semibold">{view.bundle.session.title}</p>
 	</div>
 	<ol
@@ -45,12 +45,12 @@
 				>
 					<MarkIcon {mark} size={28} word={false} />
 					<span class="min-w-0">
-						<span class="block text-ink max-lg:text-center max-lg:text-[13px] {here ? 'font-bold' : 'font-semibold'}"
+						<span class="block text-ink max-lg:text-center max-lg:text-mini {here ? 'font-bold' : 'font-semibold'}"
 							>{title}</span
 						>
 						<span class="sr-only">, {MARK_WORDS[mark]}</span>
 						<span
-							class="line-clamp-2 text-[13px] leading-tight max-lg:hidden {mark === 'clear'
+							class="line-clamp-2 text-mini leading-tight max-lg:hidden {mark === 'clear'
 								? 'text-ink-2'
 								: MARK_TEXT[mark]}">{summary}</span
 						>

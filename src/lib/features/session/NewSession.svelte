@@ -179,7 +179,7 @@
 						options={words(OCCASION_WORDS)}
 						onchange={(next) => (occasion = next)}
 					/>
-					{#if suggested.because}<p class="m-0 mt-1 text-[14px] text-ink-2">{begunLarge(suggested.because)}.</p>{/if}
+					{#if suggested.because}<p class="m-0 mt-1 text-note text-ink-2">{begunLarge(suggested.because)}.</p>{/if}
 				</div>
 				<Choice
 					label="Site"
@@ -215,7 +215,7 @@
 					</p>
 				{/if}
 				<fieldset class="m-0 border-0 p-0">
-					<legend class="mb-1 p-0 text-[15px] text-ink-2">Who else is there, if anybody</legend>
+					<legend class="mb-1 p-0 text-small text-ink-2">Who else is there, if anybody</legend>
 					{#each crew as person, index (index)}
 						<div class="mb-2 flex flex-wrap gap-3">
 							<div class="min-w-44 flex-1">

@@ -26,13 +26,13 @@
 </script>
 
 {#if view.rehearsal}
-	<p class="no-print m-0 border-b border-aside bg-sheet px-7 py-2 text-[15px] max-md:px-[1rem]">
+	<p class="no-print m-0 border-b border-aside bg-sheet px-7 py-2 text-small max-md:px-gutter">
 		<b class="text-aside">Rehearsal.</b> Nothing of it counts outside it.
 	</p>
 {/if}
 {#if endedAt !== null}
 	<div
-		class="no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-fine px-7 py-1.5 text-[15px] max-md:px-[1rem]"
+		class="no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-fine px-7 py-1.5 text-small max-md:px-gutter"
 	>
 		<span><b>Ended</b> {showDay(endedAt)}, {showTime(endedAt)}: it is only read.</span>
 		<Button kind="quiet" onclick={() => (asking = true)}>Reopen it</Button>

@@ -51,7 +51,7 @@
 			<Line current={station} />
 		</div>
 		<div id="work" class="flex min-w-0 flex-col max-lg:tall:pb-[76px]">
-			<p class="no-print m-0 truncate border-b border-rule px-7 py-1 text-[14px] text-ink-2 max-md:px-[1rem] lg:hidden">
+			<p class="no-print m-0 truncate border-b border-rule px-7 py-1 text-note text-ink-2 max-md:px-gutter lg:hidden">
 				<b class="text-ink">{view.bundle.session.title}</b>{#if view.bundle.site}&nbsp;· {view.bundle.site.name}{/if}
 			</p>
 			<SessionBanner />

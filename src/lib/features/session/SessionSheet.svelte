@@ -43,7 +43,7 @@
 <svelte:window onbeforeprint={() => flushSync(() => (all = true))} />
 <svelte:head><title>Session sheet · Winglogos</title></svelte:head>
 
-<article class="min-h-full bg-sheet px-7 py-6 max-sm:px-[1rem] print:px-0">
+<article class="min-h-full bg-sheet px-7 py-6 max-sm:px-gutter print:px-0">
 	<div class="no-print mb-5 flex flex-wrap gap-3">
 		<Button kind="primary" disabled={busy} onclick={() => void pdf(false)}>Save as PDF</Button>
 		{#if canShare()}<Button class="min-h-14" disabled={busy} onclick={() => void pdf(true)}>Share</Button>{/if}
@@ -58,13 +58,13 @@
 	{/if}
 	<div class="flex flex-wrap items-baseline justify-between gap-x-6">
 		<h1 class="m-0">{sheet.title}</h1>
-		<span class="font-mono text-[14px] text-ink-2">{sheet.reference}</span>
+		<span class="font-mono text-note text-ink-2">{sheet.reference}</span>
 	</div>
 	<p class="m-0 mt-1 text-ink-2">{sheet.under}</p>
-	{#if sheet.rehearsal}<p class="mt-2 mb-0 text-[18px] font-bold text-aside">
+	{#if sheet.rehearsal}<p class="mt-2 mb-0 text-lead font-bold text-aside">
 			A rehearsal: nothing on this sheet counts outside it.
 		</p>{/if}
-	<p class="mt-4 mb-2 text-[20px] font-bold">{sheet.verdict}</p>
+	<p class="mt-4 mb-2 text-step font-bold">{sheet.verdict}</p>
 	<dl class="m-0 grid max-w-5xl gap-x-6 sm:grid-cols-[10rem_minmax(0,1fr)]">
 		{#each sheet.facts as { label, value }, k (k)}
 			<dt class="pt-1 text-ink-2 sm:pb-1">{label}</dt>
@@ -79,7 +79,7 @@
 	</ul>
 	{#if sheet.after.length > 0}
 		<h2 class="mt-6 mb-1">Found after the decision</h2>
-		<p class="m-0 text-[15px] text-ink-2">It does not change what was decided on.</p>
+		<p class="m-0 text-small text-ink-2">It does not change what was decided on.</p>
 		<ul class="m-0 list-none p-0">
 			{#each sheet.after as exception, k (k)}{@render row(exception)}{/each}
 		</ul>
@@ -91,13 +91,13 @@
 				class="hairline grid break-inside-avoid gap-x-4 py-1.5 sm:grid-cols-[2.5rem_7.5rem_8rem_minmax(0,1fr)_7rem] print:grid-cols-[2rem_6.5rem_7rem_minmax(0,1fr)_6rem]"
 			>
 				<span class="num text-ink-2 max-sm:hidden print:block">{no}</span>
-				<span class="font-mono text-[14px] whitespace-nowrap"
+				<span class="font-mono text-note whitespace-nowrap"
 					><span class="sm:hidden print:hidden">{no} · </span>{at}</span
 				>
 				<span class="text-ink-2">{station}</span>
 				<span class="min-w-0 wrap-anywhere">{what}</span>
-				<span class="text-[14px] text-ink-2"
-					>{[how, by].filter(Boolean).join(' · ')} <span class="font-mono text-[13px]">{hash}</span></span
+				<span class="text-note text-ink-2"
+					>{[how, by].filter(Boolean).join(' · ')} <span class="font-mono text-mini">{hash}</span></span
 				>
 			</li>
 		{:else}
@@ -116,7 +116,7 @@
 			{#each photos.current as { id, jpeg, caption, at, task = '' } (id)}
 				<figure class="m-0 w-64 break-inside-avoid">
 					<img src="data:image/jpeg;base64,{jpeg}" alt={caption} class="w-full rounded border border-rule" />
-					<figcaption class="text-[14px] text-ink-2">
+					<figcaption class="text-note text-ink-2">
 						{caption || taskWords(task, bundle.aircraft)}, {showZoned(at, undefined)}
 					</figcaption>
 				</figure>
@@ -128,7 +128,7 @@
 	<div class="mt-4">
 		<HandOver title={bundle.session.title} at={bundle.session.startedAt} head={bundle.session.head} />
 	</div>
-	<p class="mt-4 text-[14px] text-ink-2">{sheet.foot}</p>
+	<p class="mt-4 text-note text-ink-2">{sheet.foot}</p>
 </article>
 
 <ExportSession
@@ -144,7 +144,7 @@
 			><MarkIcon {mark} size={22} word={false} /><span class="max-sm:sr-only">{word}</span></span
 		>
 		<span class="min-w-0 flex-1"
-			>{what}{#if why}<span class="block text-[15px] text-ink-2">{why}</span>{/if}</span
+			>{what}{#if why}<span class="block text-small text-ink-2">{why}</span>{/if}</span
 		>
 	</li>
 {/snippet}

@@ -137,7 +137,7 @@
 			/>
 			<TextField
 				label="Lines of name and value, as its program shows or saves them"
-				class="font-mono text-[14px]"
+				class="font-mono text-note"
 				rows={7}
 				bind:value={pasted}
 			/>

@@ -37,7 +37,7 @@
 </script>
 
 <Dialog bind:open title="Keys" description="Everything works by touch as well.">
-	<p class="mt-2 mb-0 text-[17px]">
+	<p class="mt-2 mb-0 text-lead">
 		<a href="/help/words" onclick={() => (open = false)}>What the words mean</a> ·
 		<a href="/help/methods" onclick={() => (open = false)}>How it computes, and every limit</a>
 	</p>
@@ -45,7 +45,7 @@
 		<h3 class="mt-4">{title}</h3>
 		<dl class="m-0 grid grid-cols-[110px_1fr] gap-y-1">
 			{#each keys as [key, does] (key)}
-				<dt><kbd class="rounded-sm border border-rule px-1.5 font-mono text-[14px]">{key}</kbd></dt>
+				<dt><kbd class="rounded-sm border border-rule px-1.5 font-mono text-note">{key}</kbd></dt>
 				<dd class="m-0">{does}</dd>
 			{/each}
 		</dl>

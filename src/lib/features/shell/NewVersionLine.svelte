@@ -8,7 +8,7 @@
 </script>
 
 {#if newVersion.offered}
-	<div class="no-print hairline flex flex-wrap items-center gap-x-3 px-[22px] py-1 max-md:px-3" role="status">
+	<div class="no-print hairline flex flex-wrap items-center gap-x-3 px-page py-1 max-md:px-3" role="status">
 		<p class="m-0 flex-1">A new version is ready.</p>
 		<span class="flex">
 			<Button kind="quiet" onclick={() => newVersion.load()}>Load it now</Button>

@@ -18,11 +18,11 @@
 <div
 	class="grid min-h-[calc(100dvh-52px)] grid-cols-[minmax(0,1fr)] {margin ? 'lg:grid-cols-[minmax(0,1fr)_300px]' : ''}"
 >
-	<div class="min-w-0 bg-sheet px-7 py-6 max-md:px-[1rem]">
+	<div class="min-w-0 bg-sheet px-7 py-6 max-md:px-gutter">
 		<div class="mb-5 flex flex-wrap items-start justify-between gap-4">
 			<div class="min-w-0">
 				<h1 class="m-0">{title}</h1>
-				{#if lead}<p class="m-0 mt-1 max-w-[70ch] text-ink-2">{lead}</p>{/if}
+				{#if lead}<p class="m-0 mt-1 max-w-read text-ink-2">{lead}</p>{/if}
 			</div>
 			{#if actions}<div class="no-print flex flex-wrap gap-3">{@render actions()}</div>{/if}
 		</div>

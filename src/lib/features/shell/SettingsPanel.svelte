@@ -38,7 +38,7 @@
 		onchange={(detail) => prefer({ detail })}
 	/>
 	<fieldset class="m-0 grid gap-1 border-0 p-0">
-		<legend class="mb-1 text-[15px] text-ink-2">Hands-free cue</legend>
+		<legend class="mb-1 text-small text-ink-2">Hands-free cue</legend>
 		<Checkbox checked={preferences.voice} onchange={(on) => prefer({ voice: on })} label="Spoken words" />
 		<Checkbox checked={preferences.tones} onchange={(on) => prefer({ tones: on })} label="Tones" />
 		<Checkbox checked={preferences.readAloud} onchange={(on) => prefer({ readAloud: on })} label="Items read aloud" />

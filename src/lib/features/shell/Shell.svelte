@@ -86,10 +86,10 @@
 	class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">Skip to the work</a
 >
 
-<header class="no-print flex h-[52px] items-center border-b border-rule px-[22px] max-md:px-3">
+<header class="no-print flex h-[52px] items-center border-b border-rule px-page max-md:px-3">
 	<a
 		href="/"
-		class="flex h-full w-[214px] items-center text-[20px] font-bold text-ink no-underline max-lg:w-auto max-lg:pr-8"
+		class="flex h-full w-[214px] items-center text-step font-bold text-ink no-underline max-lg:w-auto max-lg:pr-8"
 		>Wing<span class="text-action">logos</span></a
 	>
 	<nav aria-label="Places" class="flex h-full gap-5 max-md:hidden">
@@ -104,10 +104,10 @@
 		{/each}
 	</nav>
 	<div class="ml-auto flex items-center gap-1">
-		{#if !online}<span class="mr-2 text-[14px] text-ink-2">no network · all here works</span>{/if}
+		{#if !online}<span class="mr-2 text-note text-ink-2">no network · all here works</span>{/if}
 		<button
 			type="button"
-			class="grid min-h-11 min-w-11 place-items-center rounded text-[17px] font-semibold text-ink-2 hover:bg-action-soft max-md:hidden"
+			class="grid min-h-11 min-w-11 place-items-center rounded text-lead font-semibold text-ink-2 hover:bg-action-soft max-md:hidden"
 			onclick={() => (helpOpen = true)}
 			aria-label="Keyboard help">?</button
 		>
@@ -165,7 +165,7 @@
 			<a
 				{href}
 				onclick={() => (menuOpen = false)}
-				class="hairline flex min-h-14 items-center text-[18px] no-underline {here === href ? 'font-bold text-ink' : ''}"
+				class="hairline flex min-h-14 items-center text-lead no-underline {here === href ? 'font-bold text-ink' : ''}"
 				>{label}</a
 			>
 		{/each}

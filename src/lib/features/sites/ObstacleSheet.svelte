@@ -97,7 +97,7 @@
 			</g>
 		{/each}
 	</svg>
-	<p class="mt-1 mb-0 text-[15px] text-ink-2">
+	<p class="mt-1 mb-0 text-small text-ink-2">
 		Press where something stands; drag it to where it belongs. Names and heights below.
 	</p>
 </div>

@@ -177,7 +177,7 @@
 						<tr>
 							<td
 								><b>{site.name}</b>{#if site.retired}<span class="ml-2 text-aside">out of use: {site.retired.why}</span
-									>{/if}{#if site.notes}<span class="block text-[15px] text-ink-2">{site.notes}</span>{/if}<Unreadable
+									>{/if}{#if site.notes}<span class="block text-small text-ink-2">{site.notes}</span>{/if}<Unreadable
 									fields={site.unreadable}
 								/></td
 							>
@@ -222,7 +222,7 @@
 				</div>
 				<Button onclick={() => void here()} disabled={asking}>{asking ? 'Asking this device…' : 'Here'}</Button>
 			</div>
-			{#if told}<p class="m-0 text-[15px] text-ink-2" role="status">{told}</p>{/if}
+			{#if told}<p class="m-0 text-small text-ink-2" role="status">{told}</p>{/if}
 			<div class="flex flex-wrap gap-4">
 				<NumberField
 					label="Latitude"

@@ -154,7 +154,7 @@
 			The stick may be right and the stabiliser reversed: it flies well until the mode is switched, and then turns over.
 		</p>
 	{/snippet}
-	<div class="mt-4 max-w-[62ch]">
+	<div class="mt-4 max-w-read">
 		<Caution
 			>Disarmed, and nobody before or beside the propeller. Before every flight, not only the first: a plug comes loose,
 			a reversed servo does not tell.</Caution
@@ -207,10 +207,10 @@
 	{:else if finding}
 		<div class="mt-4 max-w-3xl"><Reasons reasons={finding.reasons} /></div>
 		<details class="mt-3 max-w-3xl">
-			<summary class="min-h-14 cursor-pointer py-4 text-[17px] font-semibold"
+			<summary class="min-h-14 cursor-pointer py-4 text-lead font-semibold"
 				>Throws, measured at the trailing edge</summary
 			>
-			<p class="mt-1 mb-2 text-[15px] text-ink-2">
+			<p class="mt-1 mb-2 text-small text-ink-2">
 				Full stick in direct control, a ruler beside the edge. What the sheet says is kept with {aircraft.name}.
 			</p>
 			{#each surfaces as id (id)}

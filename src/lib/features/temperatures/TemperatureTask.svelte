@@ -99,12 +99,12 @@
 			<Reasons reasons={finding.reasons} />
 		{/if}
 		<h2 class="mt-5 mb-1">What it tells</h2>
-		<p class="mt-0 text-[15px]">
+		<p class="mt-0 text-small">
 			One motor hotter than the others points at itself; all hotter than usual point at gains, propellers or load. By
 			hand only a doubling shows, and not always.
 		</p>
 	{/snippet}
-	<div class="mt-4 max-w-[62ch]">
+	<div class="mt-4 max-w-read">
 		<Caution>Unplugged, every propeller still. A part may burn a finger: the back of the hand first, from near.</Caution
 		>
 	</div>

@@ -127,7 +127,7 @@
 				{#each plan.packing as { what, why }, k (k)}
 					<li class="hairline flex gap-3 py-1.5">
 						<span class="print-box" aria-hidden="true"></span>
-						<span><span class="block">{what}</span><span class="block text-[14px] text-ink-2">{why}</span></span>
+						<span><span class="block">{what}</span><span class="block text-note text-ink-2">{why}</span></span>
 					</li>
 				{/each}
 			</ul>
@@ -151,7 +151,7 @@
 			/>
 		</div>
 		<fieldset class="no-print m-0 mt-3 flex flex-wrap gap-x-5 border-0 p-0">
-			<legend class="p-0 text-[15px] text-ink-2">Who goes</legend>
+			<legend class="p-0 text-small text-ink-2">Who goes</legend>
 			{#each data.current?.home.aircraft ?? [] as { id, name } (id)}
 				<Checkbox
 					checked={!staying.includes(id)}
@@ -175,7 +175,7 @@
 									{what}
 									{#if person && crew.length > 1}<span class="text-ink-2">· {person}</span>{/if}
 								</span>
-								{#if why}<span class="block text-[14px] text-ink-2">{why}</span>{/if}
+								{#if why}<span class="block text-note text-ink-2">{why}</span>{/if}
 							</span>
 							<span class="num text-ink-2">{minutes} min</span>
 						</li>
@@ -183,7 +183,7 @@
 				</ol>
 			{/if}
 		{/each}
-		<p class="mt-4 text-[15px] text-ink-2">
+		<p class="mt-4 text-small text-ink-2">
 			Leave at {showTime(plan.leaveAt)} on {showDay(plan.leaveAt)}. Look up the local rules of the site yourself.
 		</p>
 	</Page>

@@ -86,7 +86,7 @@
 				One flight is weather. A habit, a cold soak, a second run, a new cover helps where flights after it are better
 				than flights before it by more than they scatter.
 			</p>
-			<p class="text-[15px] text-ink-2">
+			<p class="text-small text-ink-2">
 				A calibration’s own figures drift too: a bump, a new part, the cold. They stand below, sensor by sensor.
 			</p>
 		{/snippet}
@@ -109,8 +109,8 @@
 				<section class="hairline mt-5 pt-3" aria-label={trend.name}>
 					<div class="flex flex-wrap items-baseline gap-x-6 gap-y-1">
 						<h2 class="m-0">{trend.name}</h2>
-						<span class="figure-mono text-[19px] font-bold">{showNumber(last.value)} {trend.unit}</span>
-						<span class="text-[15px] text-ink-2">{showDate(last.at)}</span>
+						<span class="figure-mono text-step font-bold">{showNumber(last.value)} {trend.unit}</span>
+						<span class="text-small text-ink-2">{showDate(last.at)}</span>
 					</div>
 					{#if trend.points.length > 1}
 						<LinePlot
@@ -130,25 +130,25 @@
 							height={170}
 						/>
 					{:else}
-						<p class="m-0 text-[15px] text-ink-2">One flight so far: the next ones are held against it.</p>
+						<p class="m-0 text-small text-ink-2">One flight so far: the next ones are held against it.</p>
 					{/if}
 					{#if found}
 						<Reasons reasons={found.comparison.reasons} />
-						{#if found.more === null}<p class="m-0 text-[15px] text-ink-2">
+						{#if found.more === null}<p class="m-0 text-small text-ink-2">
 								Too small beside the scatter to be settled by thirty flights more.
 							</p>
 						{:else if found.more > 0}<p class="m-0 font-semibold">
 								{found.more} more on each side would settle a difference of this size.
 							</p>{/if}
 					{:else if change}
-						<p class="m-0 text-[15px] text-ink-2">Nothing on one side of this change: nothing to compare.</p>
+						<p class="m-0 text-small text-ink-2">Nothing on one side of this change: nothing to compare.</p>
 					{/if}
 				</section>
 			{/each}
 		{/if}
 		{#each repeated as { sensor, name, kept } (sensor)}
 			<Fold id={sensor} title={name} brief="{kept.length} calibrations">
-				<p class="m-0 mb-2 text-[15px]"><a href="/aircraft/{id}/history/{sensor}">One by one</a></p>
+				<p class="m-0 mb-2 text-small"><a href="/aircraft/{id}/history/{sensor}">One by one</a></p>
 				<EarlierFigures {kept} />
 			</Fold>
 		{/each}

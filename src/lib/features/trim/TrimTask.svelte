@@ -95,7 +95,7 @@
 <Sheet {title} lead="Trim of {aircraft.name}" name="Trim">
 	{#snippet margin()}
 		<h2 class="mt-5 mb-1">So far</h2>
-		<ul class="m-0 list-none p-0 text-[15px]">
+		<ul class="m-0 list-none p-0 text-small">
 			{#each tries.forward as { clicks: at, creepMps }, k (k)}
 				<li class="hairline py-1">
 					{at} forward, {tries.right[k].clicks} right: crept {creepMps.toFixed(2)} m/s forward, {tries.right[
@@ -104,9 +104,9 @@
 				</li>
 			{:else}<li class="py-1 text-ink-2">No try yet.</li>{/each}
 		</ul>
-		<p class="text-[15px] text-ink-2">Trim clicks go against the creep. Your step stands in the settings.</p>
+		<p class="text-small text-ink-2">Trim clicks go against the creep. Your step stands in the settings.</p>
 	{/snippet}
-	<div class="mt-4 max-w-[62ch]">
+	<div class="mt-4 max-w-read">
 		<Caution
 			>Two metres from walls, curtains and people: near a wall its own air pushes it, and no trim takes that out.</Caution
 		>

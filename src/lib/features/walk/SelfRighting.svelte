@@ -75,14 +75,14 @@
 		<h2 class="mt-5 mb-1">In a tree</h2>
 		<p class="mt-0">Never: the blades wind themselves in. Disarm, take the pack out as soon as a hand reaches it.</p>
 	{/snippet}
-	<div class="mt-4 max-w-[62ch]">
+	<div class="mt-4 max-w-read">
 		<Caution
 			>Armed by this switch the motors start, whichever way up it lies. Nobody reaches for it until it is disarmed.</Caution
 		>
 	</div>
 	{#if own.length > 0}
 		<ul class="m-0 mt-3 list-none p-0">
-			{#each own as line, k (k)}<li class="text-[19px]">{line}</li>{/each}
+			{#each own as line, k (k)}<li class="text-step">{line}</li>{/each}
 		</ul>
 	{/if}
 	<div class="mt-4 grid max-w-2xl gap-3">
@@ -94,10 +94,10 @@
 			</div>
 		{:else if !ready.every(Boolean)}
 			{#each FIRST as line, k (line)}
-				<Checkbox bind:checked={ready[k]} label={line} class="text-[17px]" />
+				<Checkbox bind:checked={ready[k]} label={line} class="text-lead" />
 			{/each}
 		{:else if side}
-			<p class="m-0 text-[17px] text-ink-2">
+			<p class="m-0 text-lead text-ink-2">
 				Self-righting on, arm, push. The free side is {FREE_WORDS[side].side}. What did it do?
 			</p>
 			{#each Object.entries(PUSH_WORDS) as [push, words] (push)}
@@ -109,7 +109,7 @@
 			{/each}
 			<Button kind="quiet" class="min-h-14" onclick={() => ([pushes, side] = [[], null])}>Another side</Button>
 		{:else}
-			<p class="m-0 text-[17px] text-ink-2">As you stand behind it. Over that side it turns.</p>
+			<p class="m-0 text-lead text-ink-2">As you stand behind it. Over that side it turns.</p>
 			<div class="grid grid-cols-3 gap-2" role="group" aria-label="The free side">
 				{#each FREE_SIDES as free (free)}
 					<Button

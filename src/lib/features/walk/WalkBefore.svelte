@@ -22,7 +22,7 @@
 		{#if walk.id === 'propellers' && aircraft.propellers === 'nut'}A locking nut’s insert wears each time: a nut that
 			runs on by fingers is replaced, whatever its count.{/if}
 	</p>
-	<ul class="m-0 mt-2 list-none p-0 text-[15px]">
+	<ul class="m-0 mt-2 list-none p-0 text-small">
 		{#each before.last as { name, at }, k (k)}
 			<li class="hairline py-1.5"><b>{name}:</b> {at ? `as it should be on ${showDate(at)}` : 'never yet'}</li>
 		{/each}

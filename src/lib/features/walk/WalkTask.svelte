@@ -114,7 +114,7 @@
 		<p class="mt-0">{walk.why}</p>
 		<WalkBefore {aircraft} {walk} />
 	{/snippet}
-	<div class="mt-4 max-w-[62ch]"><Caution>{walk.caution}</Caution></div>
+	<div class="mt-4 max-w-read"><Caution>{walk.caution}</Caution></div>
 	<div class="mt-4 grid items-start gap-6 {drawn.length > 0 ? 'md:grid-cols-[320px_minmax(0,1fr)]' : ''}">
 		{#if drawn.length > 0}
 			<RotorDrawing rotors={drawn} label="Propellers from above, nose up: the way each turns" />
@@ -128,7 +128,7 @@
 					<Button kind="quiet" class="min-h-14" onclick={back}>One back</Button>
 				</div>
 			{:else if step}
-				<p class="m-0 text-[19px]">{step.how}</p>
+				<p class="m-0 text-step">{step.how}</p>
 				{#if differs}
 					<p class="m-0 font-semibold">What is wrong?</p>
 					{#each step.wrong as one (one.id)}

@@ -28,16 +28,16 @@
 	const tallest = $derived((site?.obstacles ?? []).toSorted((a, b) => b.heightM - a.heightM)[0]);
 </script>
 
-<section class="mt-8 max-w-md rounded border border-ink p-5 text-[17px] break-inside-avoid" aria-label="Pocket card">
+<section class="mt-8 max-w-md rounded border border-ink p-5 text-lead break-inside-avoid" aria-label="Pocket card">
 	<h2 class="m-0">{aircraft.name}, {showDate(session.startedAt)}</h2>
-	<p class="m-0 text-[15px] text-ink-2">{[site?.name, pack?.name].filter(Boolean).join(' · ')}</p>
-	{#if view.wind}<p class="mt-1 mb-0 text-[15px] text-ink-2">
+	<p class="m-0 text-small text-ink-2">{[site?.name, pack?.name].filter(Boolean).join(' · ')}</p>
+	{#if view.wind}<p class="mt-1 mb-0 text-small text-ink-2">
 			Holds for a wind from {view.wind.fromDeg.toFixed(0)}°, {speed(view.wind.speedMps)}, gusts {speed(
 				view.wind.gustMps,
 			)}; plan again when it freshens.
 		</p>{/if}
 	<p class="mt-3 mb-0">
-		Turn back <b class="figure-mono text-[24px]">{clock(turnBack.carefulS)}</b> after takeoff from
+		Turn back <b class="figure-mono text-head">{clock(turnBack.carefulS)}</b> after takeoff from
 		{turnBack.startPct.toFixed(0)} %, or at
 		<b class="figure-mono">{turnBack.pct.toFixed(0)} %</b>{turnBack.cellV === null
 			? ''
@@ -52,7 +52,7 @@
 			? ` at ${height(valueOf(view.facts, 'returnAltitudeM') ?? 0)}`
 			: ''}.{tallest ? ` Tallest here: ${tallest.name}, ${height(tallest.heightM)}.` : ''}
 	</p>
-	<h3 class="mt-3 mb-0 text-[17px]">If it goes wrong</h3>
+	<h3 class="mt-3 mb-0 text-lead">If it goes wrong</h3>
 	<AbortCard {aircraft} />
 	<div class="no-print mt-3"><Button onclick={() => window.print()}>Print the card</Button></div>
 </section>

@@ -30,7 +30,7 @@
 </script>
 
 {#if flown.ready}
-	<ul class="m-0 list-none p-0 text-[15px]">
+	<ul class="m-0 list-none p-0 text-small">
 		{#each ['radio-off', 'switch'] as const as trigger (trigger)}
 			{@const found = proved.find((one) => one.trigger === trigger)}
 			<li class="hairline py-1.5">
@@ -41,7 +41,7 @@
 			</li>
 		{/each}
 	</ul>
-	<p class="mt-1 mb-0 text-[15px] text-ink-2">
+	<p class="mt-1 mb-0 text-small text-ink-2">
 		{proved.length > 0
 			? `Tried to ${height(Math.max(...proved.map(({ distanceM }) => distanceM)))}: further out nobody has seen it come home.`
 			: 'Nobody has seen it come home since: stay where you bring it back by hand.'}

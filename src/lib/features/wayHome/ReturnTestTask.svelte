@@ -113,7 +113,7 @@
 			{:else}<Button kind="primary" href={view.href('hover')}>See the ladder</Button>{/if}
 		</div>
 	{:else if work.step === 'before'}
-		<div class="mt-4 max-w-[62ch]">
+		<div class="mt-4 max-w-read">
 			<Caution
 				>Lock was held before take-off and position hold is good; a clear line home with nothing as high as
 				{height(valueOf(view.facts, 'returnAltitudeM') ?? 0)}; the way home is planned. Never over people.</Caution
@@ -156,12 +156,12 @@
 			<Checkbox
 				bind:checked={work.ready}
 				label="It hovers out there, its tail toward me, and a finger rests where I take over"
-				class="text-[17px]"
+				class="text-lead"
 			/>
 			<div><Button kind="primary" disabled={!complete} onclick={() => work.begin()}>It is set off: count</Button></div>
 			<section class="hairline pt-4" aria-label="From its log">
 				<h2 class="m-0">Flown already, and it has a log?</h2>
-				<p class="mt-1 mb-3 text-[15px] text-ink-2">
+				<p class="mt-1 mb-3 text-small text-ink-2">
 					The whole flight, beginning on the ground at home. The phases are taken from it; you say what set it off.
 				</p>
 				<FileDrop
@@ -171,11 +171,11 @@
 			</section>
 		</div>
 	{:else if work.step === 'running' && work.phase}
-		<p class="figure-mono mt-5 mb-4 text-[62px] leading-none font-bold" role="timer">
+		<p class="figure-mono mt-5 mb-4 text-giant leading-none font-bold" role="timer">
 			{work.clock.elapsedS.toFixed(0)}<span class="ml-1 text-[0.45em] font-medium text-ink-2">s</span>
 		</p>
 		<div class="grid max-w-2xl gap-3">
-			<Button kind="primary" class="min-h-24 text-[24px]" kbd="space" onclick={() => work.next(true)}
+			<Button kind="primary" class="min-h-24 text-head" kbd="space" onclick={() => work.next(true)}
 				>{WAITS[work.phase].done}</Button
 			>
 			<div class="flex flex-wrap gap-3">
@@ -188,7 +188,7 @@
 	{:else if work.step === 'logged' && work.logged}
 		{@const { seenS, distanceM, heightM, landing } = work.logged}
 		<div class="mt-4 grid max-w-2xl gap-4">
-			<p class="m-0 text-[17px]">
+			<p class="m-0 text-lead">
 				Set off {height(distanceM)} out, {height(heightM)} up{landing
 					? `; it came down ${height(landing.distanceM)} ${bearingWord(landing.bearingDeg)} of where it took off`
 					: ''}.
@@ -234,7 +234,7 @@
 		<div class="mt-5"><Button kind="primary" onclick={() => work.conclude()}>It is down and disarmed</Button></div>
 	{:else if work.finding}
 		<div class="mt-4 max-w-3xl"><Reasons reasons={work.finding.reasons} /></div>
-		<p class="text-[15px] text-ink-2">
+		<p class="text-small text-ink-2">
 			Where it came down against its mark is asked after the flight, at Fly. A landing says more the more there are.
 		</p>
 		<div class="mt-3 flex flex-wrap gap-3">

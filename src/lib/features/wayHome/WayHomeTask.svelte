@@ -118,7 +118,7 @@
 		<p><Button href={view.href('hover', 'return-test')}>Test the return in the air</Button></p>
 		{#if known}
 			<h2 class="mt-5 mb-1">What it goes by</h2>
-			<ul class="m-0 list-none p-0 text-[15px]">
+			<ul class="m-0 list-none p-0 text-small">
 				{#each known.assumed as { label, value, unit, from: source }, k (k)}
 					<li class="hairline py-1.5">
 						{label}:
@@ -129,11 +129,11 @@
 									? height(value)
 									: `${value.toFixed(0)} ${unit}`}</b
 						>
-						<span class="block text-[14px] text-ink-2">{source}</span>
+						<span class="block text-note text-ink-2">{source}</span>
 					</li>
 				{/each}
 			</ul>
-			<p class="text-[14px] text-ink-2">
+			<p class="text-note text-ink-2">
 				Power is known to ±{(100 * known.powerSigmaLn).toFixed(0)} %; the time to turn back is so early that nine packs in
 				ten are enough. A fifth of the pack is the reserve.
 			</p>
@@ -256,7 +256,7 @@
 				options={AROUND.map((deg) => ({ value: deg, label: bearingWord(deg) }))}
 				onchange={(bearingDeg) => (work.tried = { ...work.tried, bearingDeg })}
 			/>
-			{#if !work.asKnown}<p class="m-0 basis-full text-[15px] text-caution">
+			{#if !work.asKnown}<p class="m-0 basis-full text-small text-caution">
 					Tried, not as it is: <button
 						type="button"
 						class="min-h-11 font-semibold text-action underline"

@@ -93,11 +93,11 @@
 		/>
 		<path d="M{x(centreMm)} {base - 9}l9 9l-9 9l-9 -9Z" fill={off > sigmaMm ? 'var(--hold)' : 'var(--ink)'} />
 	</svg>
-	<p class="mt-1 mb-0 text-[15px]">
+	<p class="mt-1 mb-0 text-small">
 		◆ balances at {centreMm.toFixed(0)} mm, △ mark at {markMm.toFixed(0)} mm behind the datum
 	</p>
 	{#if pack.toMm !== null && Math.abs(move) >= 0.5}
-		<p class="m-0 text-[15px] font-bold text-action">
+		<p class="m-0 text-small font-bold text-action">
 			Dashed: slide the pack {mm(move)}
 			{move < 0 ? 'forward' : 'back'}
 		</p>

@@ -20,7 +20,7 @@
 		{#each bars as { label, value, note }, k (k)}
 			{@const over = limit !== undefined && Math.abs(value) > limit.value}
 			<div class="grid grid-cols-[minmax(90px,30%)_minmax(0,1fr)_max-content] items-center gap-3">
-				<span class="text-[15px] leading-tight">{label}</span>
+				<span class="text-small leading-tight">{label}</span>
 				<svg viewBox="0 0 100 14" preserveAspectRatio="none" class="block h-4 w-full" aria-hidden="true">
 					<rect x="0" y="0" width="100" height="14" fill="var(--fine)" opacity="0.5" />
 					<rect
@@ -32,12 +32,12 @@
 					/>
 					{#if limit}<rect x={at(limit.value)} y="0" width="0.6" height="14" fill="var(--hold)" />{/if}
 				</svg>
-				<span class="figure-mono text-[15px] {over ? 'font-bold text-hold' : ''}"
+				<span class="figure-mono text-small {over ? 'font-bold text-hold' : ''}"
 					>{value.toFixed(digits).replace('-', '−')}
 					<span class="text-ink-2">{unit}</span>{#if note}<span class="ml-2 text-ink-2">{note}</span>{/if}</span
 				>
 			</div>
 		{/each}
 	</div>
-	{#if limit}<p class="m-0 mt-1 text-[14px] text-ink-2">{limit.label}</p>{/if}
+	{#if limit}<p class="m-0 mt-1 text-note text-ink-2">{limit.label}</p>{/if}
 </figure>

@@ -51,7 +51,7 @@
 			/>
 		</g>
 	</svg>
-	<p class="m-0 text-[15px] text-ink-2">
+	<p class="m-0 text-small text-ink-2">
 		Seen from above{onEdge ? `; yaw ${yaw}°, pitch ${pitch}°, roll ${roll}°` : ''}.
 	</p>
 </figure>

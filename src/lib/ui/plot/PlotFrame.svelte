@@ -66,9 +66,9 @@
 		</svg>
 		{@render overlay?.()}
 	</div>
-	{#if readout !== undefined}<p class="figure-mono m-0 min-h-[1.4em] text-[14px]" aria-hidden="true">{readout}</p>{/if}
-	{#if note}<p class="m-0 text-[14px] text-ink-2">{note}</p>{/if}
-	<div class="no-print flex flex-wrap items-start gap-x-5 text-[14px]">
+	{#if readout !== undefined}<p class="figure-mono m-0 min-h-[1.4em] text-note" aria-hidden="true">{readout}</p>{/if}
+	{#if note}<p class="m-0 text-note text-ink-2">{note}</p>{/if}
+	<div class="no-print flex flex-wrap items-start gap-x-5 text-note">
 		{#if table}
 			<details class="open:basis-full open:pb-2">
 				<summary class="{tool} list-inside">As a table</summary>

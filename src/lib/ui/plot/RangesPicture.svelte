@@ -71,7 +71,7 @@
 			{/each}
 		{/each}
 	</svg>
-	<p class="m-0 text-[14px] text-ink-2">
+	<p class="m-0 text-note text-ink-2">
 		Numbers: the positions of the switch. Filled: a position reaches it; dashed: none does.
 	</p>
 </figure>
