@@ -274,5 +274,5 @@ test('a file that would change limits says so, and changes them only when it is 
 	await expect(plan.getByRole('checkbox', { name: /^Aircraft Dunlin/ })).not.toBeChecked();
 	await plan.getByRole('button', { name: 'Leave it' }).click();
 	await page.goto('/aircraft/demo-dunlin#limits');
-	await expect(page.getByLabel('Heading known to')).toHaveValue('1');
+	await expect(page.getByLabel('Heading uncertainty limit')).toHaveValue('1');
 });

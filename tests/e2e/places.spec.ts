@@ -265,19 +265,19 @@ test('a network that accepts and never answers keeps no page from opening', asyn
 test('an aircraft and a site are entered, kept, and used with their own limits and units', async ({ page }) => {
 	await page.goto('/aircraft/new');
 	await page.getByRole('button', { name: 'Save', exact: true }).click();
-	await expect(page.getByRole('alert')).toContainText('name');
+	await expect(page.getByRole('alert')).toContainText('Name');
 	await page.getByLabel('Name').fill('Redshank');
 	await page.getByLabel('Name').blur();
-	await page.getByRole('heading', { name: 'Its own limits' }).click();
-	await page.getByLabel('Satellites').fill('ten');
-	await page.getByLabel('Satellites').blur();
+	await page.getByRole('heading', { name: 'Limits', exact: true }).click();
+	await page.getByLabel('Minimum satellites').fill('ten');
+	await page.getByLabel('Minimum satellites').blur();
 	await expect(page.getByText('"ten" is not a number')).toBeVisible();
 	// A field that is refused is not hidden: its part opens again.
-	await page.getByRole('heading', { name: 'Its own limits' }).click();
+	await page.getByRole('heading', { name: 'Limits', exact: true }).click();
 	await page.getByRole('button', { name: 'Save', exact: true }).click();
-	await expect(page.getByLabel('Satellites')).toBeFocused();
-	await page.getByLabel('Satellites').fill('10');
-	await page.getByLabel('Satellites').blur();
+	await expect(page.getByLabel('Minimum satellites')).toBeFocused();
+	await page.getByLabel('Minimum satellites').fill('10');
+	await page.getByLabel('Minimum satellites').blur();
 	await page.getByRole('button', { name: 'Save', exact: true }).click();
 	await expect(page.getByRole('heading', { name: /Your aircraft: entered/ })).toBeVisible();
 	await page.goto('/aircraft');

@@ -17,7 +17,7 @@ test('the radio of an aircraft is entered once, and its switches are named where
 	page,
 }) => {
 	await page.goto('/aircraft/demo-swift#radio');
-	const radio = page.getByRole('group', { name: 'Its radio' });
+	const radio = page.getByRole('group', { name: 'Transmitter' });
 	await radio.getByRole('button', { name: 'Add the position' }).click();
 	await expect(radio.getByRole('alert')).toContainText('Which control is it');
 	for (const [control, position, does] of [

@@ -133,9 +133,9 @@ test('a camera drone under a roof: settings for a room, the room itself, nothing
 	await dialog.getByLabel('Position, pasted').fill('54.2113, -3.0642');
 	await dialog.getByLabel('Height above sea').fill('7');
 	await dialog.getByRole('heading', { name: 'A room' }).click();
-	await dialog.getByLabel('A room: its ceiling').fill('4');
+	await dialog.getByLabel('Ceiling of a room').fill('4');
 	await dialog.getByRole('heading', { name: 'Landing, hazards, notes' }).click();
-	await dialog.getByLabel('What to keep away from').fill('the vent over the door');
+	await dialog.getByLabel('Hazards to avoid').fill('the vent over the door');
 	await dialog.getByRole('button', { name: 'Save' }).click();
 	await expect(dialog).toHaveCount(0);
 	await begin(page, { aircraft: 'Plover', place: /Net store/, over: /roof/i });
@@ -199,7 +199,7 @@ test('a six-rotor that shows lights alone: its own table says what each pattern 
 	await enterAircraft(page, 'Knot', 'Self-built multirotor', async () => {
 		await page.getByLabel('Rotors').fill('6');
 		await page.getByRole('radio', { name: /^Lights alone/ }).click();
-		const table = page.getByRole('group', { name: 'Its lights and tones' });
+		const table = page.getByRole('group', { name: 'Lights and tones' });
 		for (const [during, colour, means] of [
 			['starting', 'white', 'the gyro settles'],
 			['fix', 'green', 'home is stored'],

@@ -1,7 +1,10 @@
 <script lang="ts">
 	import { optionsOf } from '$lib/ui/options';
 	import Select from '$lib/ui/Select.svelte';
-	import TextField from '$lib/ui/TextField.svelte';
+	import Fields from '$lib/ui/Fields.svelte';
+	import { refusal } from '$lib/ui/fields';
+	import type { Draft } from '$lib/schema/common';
+	import { AIRCRAFT_FIELDS, NAME } from './fields';
 	import { goto } from '$app/navigation';
 	import { toRestore } from '$lib/core/radio/indoor';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
@@ -44,9 +47,9 @@
 		() => id,
 	);
 	const fresh = { ...newAircraft(newId(), 'multirotor', new Date().toISOString()), defaults: [...KIND_DEFAULTS] };
-	let changes = $state<Partial<Aircraft>>({});
+	let changes = $state<Draft<Aircraft>>({});
 	const base = $derived(id === 'new' ? fresh : stored.current?.aircraft);
-	const craft = $derived(base ? { ...base, ...changes } : null);
+	const craft = $derived(base ? ({ ...base, ...changes } as Aircraft) : null);
 	const changed = $derived(Object.keys(changes).length > 0);
 	let problem = $state('');
 	let all = $state(false);
@@ -69,7 +72,7 @@
 	);
 
 	/** What is entered is no default of the kind any more. */
-	const set = (change: Partial<Aircraft>) => {
+	const set = (change: Draft<Aircraft>) => {
 		const left = craft?.defaults?.filter((field) => !(field in change));
 		changes = { ...changes, ...change, ...(left ? { defaults: left } : {}) };
 	};
@@ -78,8 +81,7 @@
 		if (!craft) return;
 		const parsed = aircraftSchema.safeParse(craft);
 		if (!parsed.success) {
-			const [issue] = parsed.error.issues;
-			problem = `${issue.path.join('.')}: ${issue.message}`;
+			problem = refusal(parsed.error.issues[0], AIRCRAFT_FIELDS);
 			return;
 		}
 		problem = '';
@@ -155,12 +157,7 @@
 		<form {@attach refuseInvalid} class="grid max-w-4xl gap-6" onsubmit={save}>
 			<Unreadable fields={craft.unreadable} />
 			<div class="grid gap-4 md:grid-cols-2">
-				<TextField
-					label="Name"
-					maxlength={120}
-					value={craft.name}
-					oninput={(e) => set({ name: e.currentTarget.value })}
-				/>
+				<Fields fields={[NAME]} record={craft} onchange={set} />
 				<Select label="Kind" value={craft.kind} options={optionsOf(KIND_WORDS)} onchange={setKind} />
 			</div>
 			<div class="flex flex-wrap items-center gap-x-4 gap-y-1">

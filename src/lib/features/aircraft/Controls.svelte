@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Draft } from '$lib/schema/common';
 	import { optionsOf } from '$lib/ui/options';
 	import Select from '$lib/ui/Select.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -9,7 +10,7 @@
 	import Button from '$lib/ui/Button.svelte';
 
 	/** The radio: what every position of a switch does. Items, the card for a test that goes wrong, and the return test use it. */
-	let { craft, set }: { craft: Aircraft; set: (change: Partial<Aircraft>) => void } = $props();
+	let { craft, set }: { craft: Aircraft; set: (change: Draft<Aircraft>) => void } = $props();
 
 	const blank = (control = ''): Omit<Control, 'id'> => ({ control, position: '', does: 'self-level', shown: '' });
 	let line = $state(blank());
@@ -39,7 +40,7 @@
 </script>
 
 <fieldset class="m-0 border-0 p-0">
-	<legend class="sr-only">Its radio</legend>
+	<legend class="sr-only">Transmitter</legend>
 	<p class="m-0 mb-2 text-small text-ink-2">
 		What each position does, so that every step and the card for a test that goes wrong name your own switch.
 		{#if fallback}Fallen back to: <b>{fallback.replace(/,$/, '')}</b>.{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { Draft } from '$lib/schema/common';
 	import { optionsOf } from '$lib/ui/options';
 	import Select from '$lib/ui/Select.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -9,7 +10,7 @@
 	import { DURING, PATTERN_WORDS } from './partWords';
 
 	/** What the aircraft's own lights and tones mean, line by line: the line that fits a step is shown there. */
-	let { craft, set }: { craft: Aircraft; set: (change: Partial<Aircraft>) => void } = $props();
+	let { craft, set }: { craft: Aircraft; set: (change: Draft<Aircraft>) => void } = $props();
 
 	const blank: Omit<Light, 'id'> = { during: '', colour: '', pattern: '', sound: '', meaning: '', next: '' };
 	let line = $state({ ...blank });
@@ -46,7 +47,7 @@
 </script>
 
 <fieldset class="m-0 border-0 p-0">
-	<legend class="sr-only">Its lights and tones</legend>
+	<legend class="sr-only">Lights and tones</legend>
 	<p class="m-0 mb-2 text-small text-ink-2">
 		As its manual has them, in words. The line that fits a step is shown there.
 	</p>

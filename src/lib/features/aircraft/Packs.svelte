@@ -3,7 +3,6 @@
 	import type { Draft } from '$lib/schema/common';
 	import { localDay } from '$lib/core/words/calendar';
 	import { page } from '$app/state';
-	import { begunLarge } from '$lib/core/words/begun';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
 	import { packSchema, type Pack } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
@@ -12,9 +11,10 @@
 	import { listPacks } from '$lib/store/tables';
 	import { refuseInvalid } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Fields from '$lib/ui/Fields.svelte';
+	import { refusal } from '$lib/ui/fields';
+	import { BATTERY_FIELDS } from './batteryFields';
 	import Dialog from '$lib/ui/Dialog.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
 	import Unreadable from '$lib/ui/Unreadable.svelte';
 	import { showDate } from '$lib/ui/format';
 	import { done, failed } from '$lib/ui/notify';
@@ -40,15 +40,7 @@
 	async function keep(pack: Draft<Pack>, words: string) {
 		const parsed = packSchema.safeParse({ id: newId(), notes: '', ...pack, updatedAt: new Date().toISOString() });
 		if (!parsed.success) {
-			const names: Record<string, string> = {
-				name: 'Name',
-				cells: 'Cells',
-				capacityMah: 'Capacity',
-				cycles: 'Cycles',
-				boughtOn: 'Since',
-			};
-			const [issue] = parsed.error.issues;
-			problem = `${names[String(issue.path[0])] ?? issue.path.join('.')}: ${issue.message}`;
+			problem = refusal(parsed.error.issues[0], BATTERY_FIELDS);
 			return;
 		}
 		try {
@@ -154,67 +146,7 @@
 				void keep({ ...$state.snapshot(draft), unreadable: undefined }, `Pack ${draft.name ?? ''} is saved`);
 			}}
 		>
-			<TextField
-				label="Name, as it is written on it"
-				maxlength={60}
-				value={draft.name ?? ''}
-				oninput={(e) => (draft.name = e.currentTarget.value)}
-			/>
-			<div class="flex flex-wrap gap-4">
-				<NumberField
-					label="Cells"
-					min={1}
-					max={24}
-					value={draft.cells ?? null}
-					onchange={(v) => (draft.cells = v === null ? undefined : Math.round(v))}
-				/>
-				<NumberField
-					label="Capacity"
-					unit="mAh"
-					min={1}
-					max={200000}
-					value={draft.capacityMah ?? null}
-					onchange={(v) => (draft.capacityMah = v ?? undefined)}
-				/>
-				<NumberField
-					label="Cycles"
-					min={0}
-					max={10000}
-					value={draft.cycles ?? null}
-					onchange={(v) => (draft.cycles = v === null ? undefined : Math.round(v))}
-				/>
-				<NumberField
-					label="Resistance of a cell"
-					unit="mΩ"
-					min={0.1}
-					max={1000}
-					value={draft.resistanceMohm ?? null}
-					note="as measured; the pack instrument fills it"
-					onchange={(v) => (draft.resistanceMohm = v ?? undefined)}
-				/>
-				<TextField
-					label="In use since"
-					type="date"
-					value={draft.boughtOn ?? ''}
-					onchange={(e) => (draft.boughtOn = e.currentTarget.value)}
-				/>
-			</div>
-			<Choice
-				label="Charge is read by"
-				stacked
-				value={draft.chemistry ?? 'lipo'}
-				options={(Object.keys(CHEMISTRY_WORDS) as (keyof typeof CHEMISTRY_WORDS)[]).map((value) => ({
-					value,
-					label: begunLarge(CHEMISTRY_WORDS[value]),
-				}))}
-				onchange={(chemistry) => (draft.chemistry = chemistry)}
-			/>
-			<TextField
-				label="Notes"
-				maxlength={400}
-				value={draft.notes ?? ''}
-				oninput={(e) => (draft.notes = e.currentTarget.value)}
-			/>
+			<Fields fields={BATTERY_FIELDS} record={draft} onchange={(change) => Object.assign(draft, change)} />
 			{#if problem}<p class="m-0 font-semibold text-hold" role="alert">{problem}</p>{/if}
 			<div class="flex flex-wrap gap-3">
 				<Button kind="primary" type="submit">Save</Button>

@@ -1,6 +1,5 @@
 <script lang="ts">
 	import TextField from '$lib/ui/TextField.svelte';
-	import Quantity from '$lib/ui/Quantity.svelte';
 	import type { Draft } from '$lib/schema/common';
 	import { problemWords } from '$lib/ui/problem';
 	import { localDay } from '$lib/core/words/calendar';
@@ -26,7 +25,9 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import Fold from '$lib/ui/Fold.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
+	import Fields from '$lib/ui/Fields.svelte';
+	import { refusal } from '$lib/ui/fields';
+	import { ALLOWED, LANDING, NAME, POSITION, ROOM, SITE_FIELDS } from './fields';
 	import Unreadable from '$lib/ui/Unreadable.svelte';
 	import { keepDraft, keptFields } from '$lib/ui/draft.svelte';
 	import { done, failed } from '$lib/ui/notify';
@@ -55,12 +56,6 @@
 		},
 	);
 
-	const HEIGHT_NOTE = 'empty: taken as 0. A hundred metres change the field by less than a thousandth.';
-	const WORDS = [
-		['approach', 'Where it lands, and from which side it comes in'],
-		['hazards', 'What to keep away from'],
-		['cleanSpot', 'Where the compass is turned'],
-	] as const;
 	let pasted = $state('');
 	let told = $state('');
 	let asking = $state(false);
@@ -69,6 +64,10 @@
 		editing = site?.altUnknown ? { ...site, altM: undefined } : site;
 		stands = site?.obstacles ?? [];
 		[problem, told, pasted] = ['', '', ''];
+	}
+
+	function change(part: Draft<Site>) {
+		if (editing) Object.assign(editing, part);
 	}
 
 	function takePasted() {
@@ -122,15 +121,7 @@
 			updatedAt: new Date().toISOString(),
 		});
 		if (!parsed.success) {
-			const [issue] = parsed.error.issues;
-			const words: Record<string, string> = {
-				name: 'Name',
-				latDeg: 'Latitude',
-				lonDeg: 'Longitude',
-				altM: 'Height above sea',
-				obstacles: 'What stands here: each needs a name, it',
-			};
-			problem = `${words[String(issue.path[0])] ?? issue.path.join('.')}: ${issue.message}`;
+			problem = refusal(parsed.error.issues[0], SITE_FIELDS);
 			return;
 		}
 		try {
@@ -205,12 +196,7 @@
 		{@const draft = editing}
 		{@const stored = sites.current?.find(({ id }) => id === draft.id)}
 		<form {@attach refuseInvalid} class="grid gap-3" onsubmit={save}>
-			<TextField
-				label="Name"
-				maxlength={120}
-				value={draft.name ?? ''}
-				oninput={(e) => (draft.name = e.currentTarget.value)}
-			/>
+			<Fields fields={[NAME]} record={draft} onchange={change} />
 			<div class="flex flex-wrap items-end gap-3">
 				<div class="min-w-52 flex-1">
 					<TextField
@@ -223,37 +209,7 @@
 				<Button onclick={() => void here()} disabled={asking}>{asking ? 'Asking this device…' : 'Here'}</Button>
 			</div>
 			{#if told}<p class="m-0 text-small text-ink-2" role="status">{told}</p>{/if}
-			<div class="flex flex-wrap gap-4">
-				<NumberField
-					label="Latitude"
-					decimals={6}
-					unit="°"
-					min={-90}
-					max={90}
-					value={draft.latDeg ?? null}
-					onchange={(v) => (draft.latDeg = v ?? undefined)}
-					note="north positive"
-				/>
-				<NumberField
-					label="Longitude"
-					decimals={6}
-					unit="°"
-					min={-180}
-					max={180}
-					value={draft.lonDeg ?? null}
-					onchange={(v) => (draft.lonDeg = v ?? undefined)}
-					note="east positive"
-				/>
-				<Quantity
-					label="Height above sea"
-					of="height"
-					min={-500}
-					max={9000}
-					value={draft.altM}
-					note={HEIGHT_NOTE}
-					onchange={(v) => (draft.altM = v ?? undefined)}
-				/>
-			</div>
+			<Fields fields={POSITION} record={draft} onchange={change} />
 			<div>
 				<Fold
 					id="stands"
@@ -274,24 +230,7 @@
 					/>
 				</Fold>
 				<Fold id="allowed" title="What is allowed" brief={draft.rules || 'by whom, since when'}>
-					<div class="grid gap-3">
-						<TextField
-							label="What is allowed here, by whom, since when"
-							maxlength={2000}
-							value={draft.rules ?? ''}
-							oninput={(e) => (draft.rules = e.currentTarget.value)}
-						/>
-						<div class="flex flex-wrap gap-4">
-							<NumberField
-								label="Video power allowed"
-								unit="mW"
-								min={0}
-								max={10000}
-								value={draft.videoMaxMw ?? null}
-								onchange={(v) => (draft.videoMaxMw = v ?? undefined)}
-							/>
-						</div>
-					</div>
+					<Fields fields={ALLOWED} record={draft} onchange={change} />
 				</Fold>
 				<Fold
 					id="room"
@@ -300,15 +239,7 @@
 						? 'none: it is outdoors'
 						: `ceiling ${formatQuantity(draft.ceilingM, 'height', units())}`}
 				>
-					<Quantity
-						label="A room: its ceiling"
-						of="height"
-						min={0.5}
-						max={200}
-						value={draft.ceilingM}
-						note="its furniture stands in the list above"
-						onchange={(v) => (draft.ceilingM = v ?? undefined)}
-					/>
+					<Fields fields={ROOM} record={draft} onchange={change} />
 				</Fold>
 				<Fold
 					id="land"
@@ -316,23 +247,7 @@
 					brief={[draft.approach, draft.hazards, draft.cleanSpot, draft.notes].filter(Boolean).join('; ') ||
 						'nothing entered yet'}
 				>
-					<div class="grid gap-3">
-						{#each WORDS as [key, label] (key)}
-							<TextField
-								{label}
-								maxlength={200}
-								value={draft[key] ?? ''}
-								oninput={(e) => (draft[key] = e.currentTarget.value || undefined)}
-							/>
-						{/each}
-						<TextField
-							label="Notes: access, who to ask"
-							rows={3}
-							maxlength={2000}
-							value={draft.notes ?? ''}
-							oninput={(e) => (draft.notes = e.currentTarget.value)}
-						/>
-					</div>
+					<Fields fields={LANDING} record={draft} onchange={change} />
 				</Fold>
 			</div>
 			{#if stored}
