@@ -12,8 +12,8 @@ test('the list of an aircraft is its pilot’s: added, left off, limited, moved 
 	await expectAccessible(page, 'the list of an aircraft');
 	await bench.getByRole('button', { name: 'Add to Bench' }).click();
 	await page.getByRole('button', { name: 'Keep it' }).click();
-	await expect(page.getByText('It needs words: what is looked at')).toBeVisible();
-	await page.getByLabel('What is asked').fill('Rear foam in place');
+	await expect(page.getByText('What is checked: needs words')).toBeVisible();
+	await page.getByLabel('What is checked').fill('Rear foam in place');
 	await page.getByRole('button', { name: 'Keep it' }).click();
 	const rows = bench.getByRole('listitem');
 	await expect(rows.last()).toContainText('Rear foam in place');
@@ -59,7 +59,7 @@ test('the list of an aircraft is its pilot’s: added, left off, limited, moved 
 
 	await page.goto('/aircraft/demo-plover/checklist');
 	await bench.getByRole('button', { name: 'Add to Bench' }).click();
-	await page.getByLabel('What is asked').fill('Let it warm up');
+	await page.getByLabel('What is checked').fill('Let it warm up');
 	await page.getByRole('radio', { name: 'Waiting' }).click();
 	await page.getByLabel('Wait', { exact: true }).fill('100');
 	await page.getByRole('button', { name: 'Keep it' }).click();

@@ -3,7 +3,6 @@
 	import Checkbox from './Checkbox.svelte';
 	import Choice from './Choice.svelte';
 	import type { RecordField } from './fields';
-	import NumberField from './NumberField.svelte';
 	import Quantity from './Quantity.svelte';
 	import Select from './Select.svelte';
 	import TextField from './TextField.svelte';
@@ -46,18 +45,22 @@
 				...(max === undefined ? {} : { max }),
 				...(required ? { required } : {}),
 			}}
-			{#if field.kind === 'quantity'}<Quantity {...range} of={field.of} />
-			{:else}<NumberField
-					{...range}
-					unit={field.unit}
-					{...field.decimals === undefined ? {} : { decimals: field.decimals }}
-				/>{/if}
+			<Quantity
+				{...range}
+				of={field.kind === 'quantity' ? field.of : undefined}
+				{...field.kind === 'number' ? { unit: field.unit } : {}}
+				{...field.kind === 'number' && field.decimals !== undefined ? { decimals: field.decimals } : {}}
+			/>
 		{:else if field.kind === 'choice'}
 			{@const choice = { label: field.label, note, value: field.get(record), options: field.options }}
 			{#if field.none === undefined}
 				<Select {...choice} onchange={(value: string) => onchange(field.set(record, value))} />
 			{:else}
-				<Select {...choice} none={said(field.none)} onchange={(value: string | null) => onchange(field.set(record, value))} />
+				<Select
+					{...choice}
+					none={said(field.none)}
+					onchange={(value: string | null) => onchange(field.set(record, value))}
+				/>
 			{/if}
 		{:else if field.kind === 'few'}
 			<div class="basis-full">

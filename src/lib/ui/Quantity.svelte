@@ -3,10 +3,11 @@
 	import NumberField from './NumberField.svelte';
 	import { units } from './preferences.svelte';
 
-	/** A length, speed or temperature: SI units in and out, the pilot's on screen. Empty is null. */
+	/** A number in SI units, shown in the pilot's; without a quantity (`of`) it is in its own unit in and out. Empty is null. */
 	type Props = {
 		label: string;
-		of: Quantity;
+		of: Quantity | undefined;
+		unit?: string;
 		value: number | null | undefined;
 		min?: number;
 		max?: number;
@@ -15,16 +16,18 @@
 		decimals?: number;
 		onchange: (value: number | null) => void;
 	};
-	let { of, value, min, max, onchange, ...rest }: Props = $props();
+	let { of, unit = '', value, min, max, onchange, ...rest }: Props = $props();
+	const own = (si: number) => (of ? toUnit(si, of, units()) : si);
+	const si = (typed: number) => (of ? fromUnit(typed, of, units()) : typed);
 	/** A limit is shown, so it has no more digits than a pilot would say. */
-	const limit = (si: number) => Number(toUnit(si, of, units()).toPrecision(3));
+	const limit = (bound: number) => (of ? Number(own(bound).toPrecision(3)) : bound);
 </script>
 
 <NumberField
 	{...rest}
-	unit={unitSymbol(of, units())}
+	unit={of ? unitSymbol(of, units()) : unit}
 	{...min === undefined ? {} : { min: limit(min) }}
 	{...max === undefined ? {} : { max: limit(max) }}
-	value={value === null || value === undefined ? null : toUnit(value, of, units())}
-	onchange={(own) => onchange(own === null ? null : fromUnit(own, of, units()))}
+	value={value === null || value === undefined ? null : own(value)}
+	onchange={(typed) => onchange(typed === null ? null : si(typed))}
 />

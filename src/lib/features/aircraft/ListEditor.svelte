@@ -9,7 +9,7 @@
 	import { checklistFor, everyItem, type Item } from '$lib/core/session/items';
 	import { OCCASION_WORDS, VENUE_WORDS } from '$lib/core/session/occasion';
 	import { STATIONS, stationTitle } from '$lib/core/session/stations';
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { toUnit, unitSymbol } from '$lib/core/words/units';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { readText } from '$lib/instruments/readText';
 	import { occasionSchema, venueSchema, type OwnItem, type OwnList, type StationId } from '$lib/schema/records';
@@ -20,7 +20,7 @@
 	import Dialog from '$lib/ui/Dialog.svelte';
 	import FileButton from '$lib/ui/FileButton.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { download } from '$lib/ui/download';
 	import { done, failed } from '$lib/ui/notify';
 	import { units } from '$lib/ui/preferences.svelte';
@@ -103,8 +103,6 @@
 
 	const shown = (item: Item, si: number | undefined) =>
 		si === undefined ? null : item.limit?.quantity ? toUnit(si, item.limit.quantity, units()) : si;
-	const inSi = (item: Item, value: number | null) =>
-		value === null ? undefined : item.limit?.quantity ? fromUnit(value, item.limit.quantity, units()) : value;
 	const unitOf = (item: Item) =>
 		item.limit?.quantity ? unitSymbol(item.limit.quantity, units()) : (item.limit?.unit ?? '');
 	function limitWords(item: Item): string {
@@ -116,7 +114,7 @@
 	function saveLimit() {
 		if (!limiting || limiting.source.trim() === '') return failed('A limit needs to say where it comes from.');
 		const { item, low, high, source } = limiting;
-		const value = { low: inSi(item, low), high: inSi(item, high), source: source.trim() };
+		const value = { low: low ?? undefined, high: high ?? undefined, source: source.trim() };
 		limiting = null;
 		void keep(
 			{
@@ -250,8 +248,8 @@
 											onclick={() =>
 												(limiting = {
 													item,
-													low: shown(item, item.limit?.low),
-													high: shown(item, item.limit?.high),
+													low: item.limit?.low ?? null,
+													high: item.limit?.high ?? null,
 													source: list.limits[item.id]?.source ?? '',
 												})}>Limit</Button
 										>{/if}
@@ -317,15 +315,17 @@
 			}}
 		>
 			<div class="flex flex-wrap gap-4">
-				<NumberField
+				<Quantity
 					label="At least"
-					unit={unitOf(change.item)}
+					of={change.item.limit?.quantity}
+					unit={change.item.limit?.unit ?? ''}
 					value={change.low}
 					onchange={(low) => (limiting = { ...change, low })}
 				/>
-				<NumberField
+				<Quantity
 					label="At most"
-					unit={unitOf(change.item)}
+					of={change.item.limit?.quantity}
+					unit={change.item.limit?.unit ?? ''}
 					value={change.high}
 					onchange={(high) => (limiting = { ...change, high })}
 				/>

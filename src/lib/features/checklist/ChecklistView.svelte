@@ -13,7 +13,7 @@
 	import { checkOf } from '$lib/core/session/tasks/items';
 	import type { StationState } from '$lib/core/session/assess';
 	import { askOf, fellDue, type TaskState } from '$lib/core/session/task';
-	import { formatQuantity, fromUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity, unitSymbol } from '$lib/core/words/units';
 	import { findInstrument } from '$lib/instruments/catalogue';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
@@ -306,7 +306,6 @@
 	const showValue = (of: Item, si: number) =>
 		of.limit?.quantity ? formatQuantity(si, of.limit.quantity, units()) : `${si} ${of.limit?.unit ?? ''}`.trim();
 	const unitOf = (of: Item) => (of.limit?.quantity ? unitSymbol(of.limit.quantity, units()) : (of.limit?.unit ?? ''));
-	const toSi = (of: Item, value: number) => (of.limit?.quantity ? fromUnit(value, of.limit.quantity, units()) : value);
 	const valueOf = ({ task, entry }: TaskState) => {
 		const check = checkOf(entry);
 		const of = items.get(task);
@@ -410,8 +409,7 @@
 						answeredAt={chosen.entry?.at ?? null}
 						unit={unitOf(item)}
 						{busy}
-						onaccept={(value, waitedS, states) =>
-							accept(value === null ? null : toSi(item, value), waitedS, { states })}
+						onaccept={(value, waitedS, states) => accept(value, waitedS, { states })}
 						onnudge={(outcome, odd) => void nudge(outcome, odd)}
 					/>{/if}
 				{#if waiting && waiting.of === item.id}

@@ -21,6 +21,7 @@
 		answeredAt: string | null;
 		unit: string;
 		busy: boolean;
+		/** A value is in SI units, or in the item's own where it is no quantity. */
 		onaccept: (value: number | null, waitedS: number | null, states?: StatedFact) => void;
 		onnudge: (outcome: CheckPayload['outcome'], odd?: Odd) => void;
 	};
@@ -145,7 +146,8 @@
 				input?.focus();
 			} else {
 				error = '';
-				onaccept(value, null);
+				const { quantity } = item.limit ?? {};
+				onaccept(quantity ? fromUnit(value, quantity, units()) : value, null);
 			}
 		} else if (item.type === 'wait') (over ? waited : begin)();
 		// Where there are several answers, none of them is the one that Enter presses.

@@ -2,13 +2,14 @@
 	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import type { PhotoLanding } from '$lib/core/return/markPhoto';
 	import { landingsIn, reviewLandings } from '$lib/core/return/landing';
-	import { formatQuantity, fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { lastFlights } from '$lib/store/home';
 	import { live } from '$lib/store/live.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Directions from '$lib/ui/Directions.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import { done, failed } from '$lib/ui/notify';
 	import LandingMap from '$lib/ui/plot/LandingMap.svelte';
@@ -70,7 +71,7 @@
 			return { distanceM, toward, how: onPhoto.how, words: `a photo of the mark, ± ${sigmaM.toFixed(2)} m` };
 		}
 		if (amount === null || bearingDeg === null) return null;
-		const distanceM = by === 'paces' ? amount * preferences.stepM : fromUnit(amount, 'height', units());
+		const distanceM = by === 'paces' ? amount * preferences.stepM : amount;
 		return { distanceM, toward: bearingDeg, how: by, words: by };
 	}
 
@@ -125,9 +126,10 @@
 					onchange={(how) => (by = how)}
 				/>
 				{#if by !== 'photo'}
-					<NumberField
+					<Quantity
 						label="From the mark"
-						unit={by === 'paces' ? 'steps' : unitSymbol('height', units())}
+						of={by === 'paces' ? undefined : 'height'}
+						unit="steps"
 						min={0}
 						max={5000}
 						value={amount}

@@ -2,7 +2,7 @@
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import { begunLarge } from '$lib/core/words/begun';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { toUnit, unitSymbol } from '$lib/core/words/units';
 	import { inField } from '$lib/features/shell/keys';
 	import { refusedIn } from '$lib/ui/refuse';
 	import HoldChoice from '$lib/features/measuring/HoldChoice.svelte';
@@ -45,8 +45,6 @@
 	];
 
 	const lengthUnit = $derived(unitSymbol('height', units()));
-	const shown = (m: number | null) => (m === null ? null : toUnit(m, 'height', units()));
-	const metres = (v: number | null) => (v === null ? null : fromUnit(v, 'height', units()));
 	const isLast = (kind: SeenKind, more: { dirDeg?: number | null; sense?: string }) =>
 		work.last?.kind === kind && work.last.sense === more.sense && (work.last.dirDeg ?? null) === (more.dirDeg ?? null);
 
@@ -154,14 +152,14 @@
 {:else if work.step === 'after'}
 	<div bind:this={form} class="mt-4 grid max-w-2xl gap-5">
 		<div class="flex flex-wrap items-start gap-5">
-			<NumberField
+			<Quantity
 				label="Farthest from where it began"
-				unit={work.farthest.unit === 'm' ? lengthUnit : ''}
+				of={work.farthest.unit === 'm' ? 'height' : undefined}
 				min={0}
 				max={1000}
-				value={work.farthest.unit === 'm' ? shown(work.farthest.value) : work.farthest.value}
+				value={work.farthest.value}
 				note="as well as you can say; 0 where it did not leave its place"
-				onchange={(v) => (work.farthest = { ...work.farthest, value: work.farthest.unit === 'm' ? metres(v) : v })}
+				onchange={(value) => (work.farthest = { ...work.farthest, value })}
 			/>
 			<Choice
 				label="counted in"

@@ -1,7 +1,6 @@
 <script lang="ts">
 	import type { ComponentProps } from 'svelte';
 	import Choice from '$lib/ui/Choice.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import Select from '$lib/ui/Select.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
@@ -13,7 +12,7 @@
 	/** More choices than that are opened by a press. */
 	const IN_SIGHT = 5;
 
-	const number = $derived.by((): ComponentProps<typeof NumberField> | null =>
+	const number = $derived.by((): Omit<ComponentProps<typeof Quantity>, 'of'> | null =>
 		field.kind !== 'number'
 			? null
 			: {
@@ -30,7 +29,7 @@
 </script>
 
 {#if field.kind === 'number' && number}
-	{#if field.quantity}<Quantity {...number} of={field.quantity} />{:else}<NumberField {...number} />{/if}
+	<Quantity {...number} of={field.quantity} />
 {:else if field.kind === 'choice' && (plain || field.options.length > IN_SIGHT)}
 	<Select label={field.label} value={typeof value === 'string' ? value : null} options={field.options} {onchange} />
 {:else if field.kind === 'choice'}

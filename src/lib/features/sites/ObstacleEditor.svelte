@@ -3,15 +3,13 @@
 	import Trash from '@lucide/svelte/icons/trash';
 	import { directGeodesic } from '$lib/core/earth/geodesy';
 	import { obstaclesGeoJson, readObstacles } from '$lib/core/record/obstacles';
-	import { fromUnit, toUnit, unitSymbol } from '$lib/core/words/units';
 	import { readText } from '$lib/instruments/readText';
 	import { newId } from '$lib/store/newId';
 	import Button from '$lib/ui/Button.svelte';
 	import FileButton from '$lib/ui/FileButton.svelte';
-	import NumberField from '$lib/ui/NumberField.svelte';
+	import Quantity from '$lib/ui/Quantity.svelte';
 	import { download } from '$lib/ui/download';
 	import { done, failed } from '$lib/ui/notify';
-	import { units } from '$lib/ui/preferences.svelte';
 	import ObstacleSheet from './ObstacleSheet.svelte';
 	import { isWhole, type DraftObstacle } from './draftObstacles';
 
@@ -82,14 +80,14 @@
 				/>
 			</div>
 			{#each MEASURES as { key, label, most, length } (key)}
-				<NumberField
+				<Quantity
 					{label}
-					unit={length ? unitSymbol('height', units()) : '°'}
+					of={length ? 'height' : undefined}
+					unit="°"
 					min={0}
-					max={length ? toUnit(most, 'height', units()) : most}
-					value={obstacle[key] === undefined ? null : length ? toUnit(obstacle[key], 'height', units()) : obstacle[key]}
-					onchange={(v) =>
-						change(obstacle.id, key, v === null ? undefined : length ? fromUnit(v, 'height', units()) : v)}
+					max={most}
+					value={obstacle[key]}
+					onchange={(v) => change(obstacle.id, key, v ?? undefined)}
 				/>
 			{/each}
 			<button
