@@ -97,7 +97,7 @@ const shots = {
 		await page.getByLabel('Gusts').fill('4.5');
 		await page.getByLabel('Gusts').blur();
 		await page.getByRole('button', { name: 'Record the wind' }).click();
-		await page.getByText(/comes home; turn back by/).waitFor();
+		await page.getByText(/comes home; turn back/).waitFor();
 		await page.getByText('Wind recorded').waitFor({ state: 'hidden' });
 	},
 	bench: async (page) => {

@@ -43,12 +43,12 @@ test('what stands at a place is entered, drawn and read from a file; what was no
 	await page.goto('/sites');
 	await page.getByRole('button', { name: 'Change' }).first().click();
 	const had = await page.getByLabel(/: what$/).count();
-	await page.getByRole('heading', { name: 'What stands here' }).first().click();
+	await page.getByRole('heading', { name: 'Obstacles' }).first().click();
 	await page.getByRole('button', { name: 'Add a tree, mast, wire or building' }).click();
 	await page.getByLabel(`${had + 1}: what`).fill('Barn');
 	await page.getByRole('button', { name: 'Save' }).click();
 	await expect(page.getByRole('alert')).toHaveText(
-		'What stands here: Barn needs a direction and a distance and a height.',
+		'Obstacles: Barn needs a direction and a distance and a height.',
 	);
 	await page.getByRole('button', { name: 'Draw it' }).click();
 	const sheet = page.getByRole('img', { name: /^Sheet about the home mark/ });

@@ -77,7 +77,7 @@
 				label={field.label}
 				checked={field.get(record) ?? false}
 				onchange={(on) => onchange(field.set(record, on))}
-				class="self-center"
+				class="self-end"
 			/>
 		{/if}
 	{/each}

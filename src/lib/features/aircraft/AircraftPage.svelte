@@ -163,8 +163,8 @@
 			<div class="flex flex-wrap items-center gap-x-4 gap-y-1">
 				<p class="m-0 min-w-0 flex-1 basis-60 text-ink-2">
 					{id === 'new'
-						? 'That is enough to begin: the rest is as usual for its kind, and asked when it is first needed.'
-						: 'Each part shows what stands in it; open it to change it.'}
+						? 'That is enough to begin. The rest is filled in as usual for its kind, and asked for when it is first needed.'
+						: 'Each part shows its values. Open one to change it.'}
 				</p>
 				<Button kind="quiet" aria-expanded={all} onclick={() => (all = !all)}
 					>{all ? 'Close all parts' : 'Open all parts'}</Button

@@ -27,7 +27,7 @@
 
 <fieldset class="m-0 border-0 p-0">
 	<legend class="sr-only">Equipment</legend>
-	<p class="m-0 mb-2 text-small text-ink-2">
+	<p class="mt-5 mb-2 text-small text-ink-2">
 		Filled in as usual for its kind. What is ticked here is checked in every session.
 	</p>
 	<div class="grid gap-x-6 sm:grid-cols-2">

@@ -59,7 +59,7 @@
 </script>
 
 <fieldset class="m-0 border-0 p-0">
-	<legend class="p-0 font-semibold">What stands here, seen from the home mark</legend>
+	<legend class="p-0 font-semibold">Obstacles, as seen from the home point</legend>
 	{#if drawing}
 		<ObstacleSheet
 			{rows}

@@ -108,7 +108,7 @@
 		event.preventDefault();
 		const open = stands.find((o) => !isWhole(o));
 		if (open) {
-			problem = `What stands here: ${open.name || 'one of them'} needs ${missingOf(open)}.`;
+			problem = `Obstacles: ${open.name || 'one of them'} needs ${missingOf(open)}.`;
 			return;
 		}
 		const parsed = siteSchema.safeParse({
@@ -213,7 +213,7 @@
 			<div>
 				<Fold
 					id="stands"
-					title="What stands here"
+					title="Obstacles"
 					brief={stands.length > 0
 						? stands
 								.map(({ name }) => name)
