@@ -5,16 +5,146 @@ import { judge, reason } from '../finding/reasons';
 import { radioLimits as limits } from './limits';
 
 type Range = SwitchesRequest['ranges'][number];
+type Switch = SwitchesRequest['switches'][number];
+type Position = SwitchesAnswer['positions'][number];
+
+/** An end stop lies at −1 or 1, where ranges end too: only an edge further inside than that may be too near. */
+const INSIDE = 0.98;
 
 const within = (value: number, { low, high }: Range) => value >= low && value <= high;
+const edgesOf = (ranges: readonly Range[]) => ranges.flatMap(({ low, high }) => [low, high]);
+const nearest = (value: number, edges: readonly number[]) => Math.min(...edges.map((edge) => Math.abs(value - edge)));
+/** True where a range is active while its switch rests, in its first position. */
+const atRest = (range: Range, switches: readonly Switch[]) =>
+	switches.some(({ channel, positions: [rest] }) => channel === range.channel && within(rest, range));
+const ofRole = (ranges: readonly Range[], role: Range['role']) => ranges.filter((range) => range.role === role);
+
+/** One position of a switch: what is active in it, flight modes that are active together, and edges too near. */
+function positionAt(
+	{ name, channel, positions }: Switch,
+	position: number,
+	ranges: readonly Range[],
+): { position: Position; reasons: Reason[] } {
+	const value = positions[position];
+	const own = ranges.filter((range) => range.channel === channel);
+	const active = own.filter((range) => within(value, range));
+	const label = `${name}, position ${position + 1}`;
+	const reasons: Reason[] = [];
+	const flights = active.filter(({ role }) => role === 'flight' || role === 'return');
+	if (flights.length > 1)
+		reasons.push(
+			reason('fail', 'overlap', `${label}: ${flights.map(({ does }) => does).join(' and ')} at once.`, {
+				value,
+				next: 'Move the ranges apart.',
+			}),
+		);
+	const near = nearest(
+		value,
+		edgesOf(own).filter((edge) => Math.abs(edge) < INSIDE),
+	);
+	if (near < limits.switchMargin.value)
+		reasons.push(
+			reason('caution', 'edge-near', `${label} lies near the edge of a range.`, {
+				value: near,
+				limit: limits.switchMargin,
+				next: 'Put the edge half way between two positions.',
+			}),
+		);
+	const margin = own.length === 0 ? null : nearest(value, edgesOf(own));
+	return {
+		position: { switch: name, position: position + 1, value, active: active.map(({ does }) => does), margin },
+		reasons,
+	};
+}
+
+/** Actions that no position of any switch gives. */
+const unreached = (ranges: readonly Range[], switches: readonly Switch[]): Reason[] =>
+	ranges
+		.filter(
+			(range) =>
+				!switches.some(
+					({ channel, positions }) => channel === range.channel && positions.some((value) => within(value, range)),
+				),
+		)
+		.map(({ role, does }) =>
+			reason(
+				role === 'return' || role === 'arm' ? 'fail' : 'caution',
+				'unreachable',
+				`No switch position gives ${does}.`,
+				{ next: 'Change its channel or its range, or take it out.' },
+			),
+		);
+
+/** Ways in which the aircraft arms, or stays armed, without being asked to. */
+function armTraps({ switches, ranges, linkLoss }: SwitchesRequest): Reason[] {
+	return ofRole(ranges, 'arm').flatMap((arm) => {
+		const lost = linkLoss.find(({ channel }) => channel === arm.channel);
+		const twin = ranges.find((r) => r !== arm && r.channel === arm.channel && r.low <= arm.high && arm.low <= r.high);
+		return [
+			...(atRest(arm, switches)
+				? [
+						reason('fail', 'armed-at-rest', `${arm.does} is on where its switch rests.`, {
+							next: 'Turn the switch round: at rest it must be off.',
+						}),
+					]
+				: []),
+			...(lost && within(lost.value, arm)
+				? [
+						reason('caution', 'armed-by-loss', `Without the radio the receiver holds ${arm.does} on.`, {
+							value: lost.value,
+							next: 'Let the receiver send nothing on link loss, or set this channel off, as the maker says.',
+						}),
+					]
+				: []),
+			...(twin && (twin.role === 'flight' || twin.role === 'self-righting')
+				? [
+						reason('caution', 'arm-shared', `${twin.does} shares a range with ${arm.does}.`, {
+							next: 'Give the arm switch a channel of its own.',
+						}),
+					]
+				: []),
+		];
+	});
+}
+
+/** Self-righting that is active at rest, a throttle cut besides an arm switch, and no way to arm at all. */
+function otherTraps({ switches, ranges }: SwitchesRequest): Reason[] {
+	const reasons = ofRole(ranges, 'self-righting')
+		.filter((righting) => atRest(righting, switches))
+		.map(({ does }) =>
+			reason(
+				'fail',
+				'self-righting-at-rest',
+				`${does} is on where its switch rests: the aircraft would sit glued to the ground.`,
+				{ next: 'Turn the switch round.' },
+			),
+		);
+	if (ofRole(ranges, 'arm').length === 0)
+		reasons.push(
+			reason('caution', 'no-arm', 'No range arms the aircraft.', {
+				next: 'Enter how it is armed, also where it is a stick gesture.',
+			}),
+		);
+	else if (ofRole(ranges, 'throttle-cut').length > 0)
+		reasons.push(
+			reason(
+				'caution',
+				'throttle-cut',
+				'A throttle cut in the radio beside an arm switch stops the motors in the air, armed still.',
+				{ next: 'Leave the stopping to the arm switch.' },
+			),
+		);
+	return reasons;
+}
 
 /**
  * Audits switches against the ranges in which the aircraft acts: what is active in each position, overlaps of flight modes,
  * edges too near, actions no switch can reach, and the traps: armed at rest, armed by link loss, self-righting active
- * without asking, a throttle cut beside an arm switch. Values −1 to 1.
+ * without asking, a throttle cut besides an arm switch. Values −1 to 1.
  * @throws InputError where a range is upside down.
  */
-export function auditSwitches({ switches, ranges, linkLoss }: SwitchesRequest): SwitchesAnswer {
+export function auditSwitches(request: SwitchesRequest): SwitchesAnswer {
+	const { switches, ranges } = request;
 	ranges.forEach(({ does, low, high }, k) => {
 		if (!(low < high))
 			throw new InputError('range', `ranges.${k}.high`, `${does}: the upper end must be above the lower.`);
@@ -28,104 +158,14 @@ export function auditSwitches({ switches, ranges, linkLoss }: SwitchesRequest): 
 				}),
 			]),
 		};
-	const reasons: Reason[] = [];
-	const positions = switches.flatMap(({ name, channel, positions: values }) =>
-		values.map((value, position) => {
-			const own = ranges.filter((r) => r.channel === channel);
-			const active = own.filter((r) => within(value, r));
-			const margin =
-				own.length === 0
-					? null
-					: Math.min(...own.flatMap(({ low, high }) => [Math.abs(value - low), Math.abs(value - high)]));
-			const label = `${name}, position ${position + 1}`;
-			const flights = active.filter(({ role }) => role === 'flight' || role === 'return');
-			if (flights.length > 1)
-				reasons.push(
-					reason('fail', 'overlap', `${label}: ${flights.map(({ does }) => does).join(' and ')} at once.`, {
-						value,
-						next: 'Move the ranges apart.',
-					}),
-				);
-			// An end stop lies at −1 or 1, where ranges end too: only an edge inside the travel is near.
-			const edges = own.flatMap(({ low, high }) => [low, high]).filter((edge) => Math.abs(edge) < 0.98);
-			const near = Math.min(...edges.map((edge) => Math.abs(value - edge)));
-			if (near < limits.switchMargin.value)
-				reasons.push(
-					reason('caution', 'edge-near', `${label} lies near the edge of a range.`, {
-						value: near,
-						limit: limits.switchMargin,
-						next: 'Put the edge half way between two positions.',
-					}),
-				);
-			return { switch: name, position: position + 1, value, active: active.map(({ does }) => does), margin };
-		}),
-	);
-	for (const range of ranges) {
-		const reach = switches.some(
-			(s) => s.channel === range.channel && s.positions.some((value) => within(value, range)),
-		);
-		if (!reach)
-			reasons.push(
-				reason(
-					range.role === 'return' || range.role === 'arm' ? 'fail' : 'caution',
-					'unreachable',
-					`No switch position gives ${range.does}.`,
-					{ next: 'Change its channel or its range, or take it out.' },
-				),
-			);
-	}
-	const atRest = (range: Range) =>
-		switches.some(({ channel, positions: [rest] }) => channel === range.channel && within(rest, range));
-	const roles = (role: Range['role']) => ranges.filter((r) => r.role === role);
-	for (const arm of roles('arm')) {
-		if (atRest(arm))
-			reasons.push(
-				reason('fail', 'armed-at-rest', `${arm.does} is on where its switch rests.`, {
-					next: 'Turn the switch round: at rest it must be off.',
-				}),
-			);
-		const lost = linkLoss.find(({ channel }) => channel === arm.channel);
-		if (lost && within(lost.value, arm))
-			reasons.push(
-				reason('caution', 'armed-by-loss', `Without the radio the receiver holds ${arm.does} on.`, {
-					value: lost.value,
-					next: 'Let the receiver send nothing on link loss, or set this channel off, as the maker says.',
-				}),
-			);
-		const twin = ranges.find((r) => r !== arm && r.channel === arm.channel && r.low <= arm.high && arm.low <= r.high);
-		if (twin && (twin.role === 'flight' || twin.role === 'self-righting'))
-			reasons.push(
-				reason('caution', 'arm-shared', `${twin.does} shares a range with ${arm.does}.`, {
-					next: 'Give the arm switch a channel of its own.',
-				}),
-			);
-	}
-	for (const righting of roles('self-righting'))
-		if (atRest(righting))
-			reasons.push(
-				reason(
-					'fail',
-					'self-righting-at-rest',
-					`${righting.does} is on where its switch rests: the aircraft would sit glued to the ground.`,
-					{ next: 'Turn the switch round.' },
-				),
-			);
-	const arms = roles('arm').length;
-	if (arms > 0 && roles('throttle-cut').length > 0)
-		reasons.push(
-			reason(
-				'caution',
-				'throttle-cut',
-				'A throttle cut in the radio beside an arm switch stops the motors in the air, armed still.',
-				{ next: 'Leave the stopping to the arm switch.' },
-			),
-		);
-	if (arms === 0)
-		reasons.push(
-			reason('caution', 'no-arm', 'No range arms the aircraft.', {
-				next: 'Enter how it is armed, also where it is a stick gesture.',
-			}),
-		);
+	const each = switches.flatMap((one) => one.positions.map((_, position) => positionAt(one, position, ranges)));
+	const positions = each.map(({ position }) => position);
+	const reasons = [
+		...each.flatMap((one) => one.reasons),
+		...unreached(ranges, switches),
+		...armTraps(request),
+		...otherTraps(request),
+	];
 	if (reasons.length === 0)
 		reasons.push(
 			reason('pass', 'switches-clear', 'Every position gives what its range says, with room to spare.', {
