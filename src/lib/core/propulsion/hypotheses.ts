@@ -81,126 +81,212 @@ const both =
 
 const single = (change: Change, motors: string[] = []): Variant[] => [{ motors, change }];
 
-/** All hypotheses of a layout. Weights are judgement, not field statistics (docs/methods/response.md#weights). */
-export function hypothesesOf(layout: Layout, motors: readonly Motor[]): Hypothesis[] {
-	const n = motors.length;
-	const all = motors.map((_, k) => k);
-	const names = (indices: readonly number[]) => indices.map((k) => motors[k].name);
-	const y6 = layout === 'y6';
+/** Ways in which outputs may be exchanged: output k drives the motor at the given index. Null where a layout has no such exchange. */
+interface Orders {
+	leftRight: number[];
+	frontBack: number[] | null;
+	half: number[] | null;
+	upperLower: number[] | null;
+	turned: number[][];
+	/** Two outputs exchanged that none of the others exchanges. */
+	pairs: { pair: number[]; order: number[] }[];
+}
 
-	/** The permutation that a change of position makes: output k drives the motor that stands where k's is moved to. */
+function ordersOf(layout: Layout, motors: readonly Motor[]): Orders {
+	const coaxial = layout === 'y6';
+	const all = motors.map((_, k) => k);
+	/** The permutation that a change of position makes: output k drives the motor at the place where k's is moved to. */
 	const moved = (angle: (deg: number) => number): number[] =>
 		motors.map(({ angleDeg, name }) => {
 			const target = wrap360(angle(angleDeg));
 			const near = (deg: number) => Math.abs(((wrap360(deg) - target + 540) % 360) - 180) < 1;
-			return motors.findIndex((m) => near(m.angleDeg) && (!y6 || m.name.at(-1) === name.at(-1)));
+			return motors.findIndex((m) => near(m.angleDeg) && (!coaxial || m.name.at(-1) === name.at(-1)));
 		});
-	const levelSwap = motors.map(({ angleDeg }, k) => motors.findIndex((m, j) => j !== k && m.angleDeg === angleDeg));
-	const arm = 360 / (y6 ? 3 : n);
-	const leftRight = moved((deg) => -deg);
-	const frontBack = y6 ? null : moved((deg) => 180 - deg);
-	const half = y6 ? null : moved((deg) => deg + 180);
+	const arm = 360 / (coaxial ? 3 : motors.length);
+	const single = {
+		leftRight: moved((deg) => -deg),
+		frontBack: coaxial ? null : moved((deg) => 180 - deg),
+		half: coaxial ? null : moved((deg) => deg + 180),
+		upperLower: coaxial
+			? motors.map(({ angleDeg }, k) => motors.findIndex((m, j) => j !== k && m.angleDeg === angleDeg))
+			: null,
+	};
 	const turned = [moved((deg) => deg + arm), moved((deg) => deg - arm)];
-	const upperLower = y6 ? levelSwap : null;
-	const listed = [leftRight, frontBack, half, ...turned, upperLower].filter((p) => p !== null).map(String);
+	const listed = [...Object.values(single), ...turned].filter((order) => order !== null).map(String);
 	const pairs = all
-		.flatMap((a) => all.filter((b) => b > a).map((b) => [a, b] as const))
+		.flatMap((a) => all.filter((b) => b > a).map((b) => [a, b]))
 		.map(([a, b]) => ({ pair: [a, b], order: all.map((k) => (k === a ? b : k === b ? a : k)) }))
 		.filter(({ order }) => !listed.includes(String(order)));
+	return { ...single, turned, pairs };
+}
 
+/** Motors that stand next to one another: on one arm, or along the ring. */
+function neighboursOf(layout: Layout, motors: readonly Motor[]): number[][] {
+	const all = motors.map((_, k) => k);
+	if (layout === 'y6') return all.filter((k) => k % 2 === 0).map((k) => [k, k + 1]);
 	const ring = all.toSorted((a, b) => wrap360(motors[a].angleDeg) - wrap360(motors[b].angleDeg));
-	const neighbours = y6
-		? all.filter((k) => k % 2 === 0).map((k) => [k, k + 1])
-		: ring.map((k, i) => [k, ring[(i + 1) % n]]);
+	return ring.map((k, i) => [k, ring[(i + 1) % motors.length]]);
+}
 
+/** Faults of one kind, and the weight that they share. */
+interface Family {
+	fault: string;
+	weight: number;
+	variants: Variant[];
+}
+const family = (fault: string, weight: number, variants: Variant[]): Family => ({ fault, weight, variants });
+/** A family that a layout has only where it has such an exchange. */
+const where = (order: number[] | null, made: (order: number[]) => Family[]): Family[] => (order ? made(order) : []);
+
+const CHANNEL = { roll: 0, pitch: 1, yaw: 2, throttle: 3 } as const;
+const ROLL = withChannels(reversed(CHANNEL.roll));
+const PITCH = withChannels(reversed(CHANNEL.pitch));
+const YAW = withChannels(reversed(CHANNEL.yaw));
+
+/** Faults of motors and propellers, one by one and together. */
+function ofMotors(layout: Layout, motors: readonly Motor[]): Family[] {
+	const all = motors.map((_, k) => k);
+	const names = (indices: readonly number[]) => indices.map((k) => motors[k].name);
 	const each = (edit: Parameters<typeof at>[1]): Variant[] =>
 		all.map((k) => ({ motors: names([k]), change: at([k], edit) }));
-	const everyMotor = names(all);
+	const every = (edit: Parameters<typeof at>[1]): Variant[] => single(at(all, edit), names(all));
 	const ofSpin = (s: number) => all.filter((k) => motors[k].spin === s);
-	const scheme = at(all, { sigma: -1, hand: -1 });
-	const channel = { roll: 0, pitch: 1, yaw: 2 } as const;
+	return [
+		family('motor-reversed', 8, each({ sigma: -1 })),
+		family('prop-wrong', 3, each({ hand: -1 })),
+		family('prop-upside-down', 3, each({ over: true })),
+		family('motor-dead', 3, each({ sigma: 0 })),
+		family('motor-and-prop-reversed', 1, each({ sigma: -1, hand: -1 })),
+		family('props-all-upside-down', 0.5, every({ over: true })),
+		family('props-all-wrong', 4, every({ hand: -1 })),
+		family('motors-all-reversed', 1, every({ sigma: -1 })),
+		family('spin-scheme-reversed', 3, every({ sigma: -1, hand: -1 })),
+		family(
+			'props-same-hand',
+			0.7,
+			[-1, 1].map((s) => ({ motors: names(ofSpin(s)), change: at(ofSpin(s), { hand: -1 }) })),
+		),
+		family(
+			'props-pair-exchanged',
+			5,
+			neighboursOf(layout, motors).map((pair) => ({ motors: names(pair), change: at(pair, { hand: -1 }) })),
+		),
+	];
+}
 
-	const families: [string, number, Variant[]][] = [
-		['no-fault', 40, single((h) => h)],
-		['motor-reversed', 8, each({ sigma: -1 })],
-		['prop-wrong', 3, each({ hand: -1 })],
-		['prop-upside-down', 3, each({ over: true })],
-		['motor-dead', 3, each({ sigma: 0 })],
-		['motor-and-prop-reversed', 1, each({ sigma: -1, hand: -1 })],
-		['props-all-upside-down', 0.5, single(at(all, { over: true }), everyMotor)],
-		['props-all-wrong', 4, single(at(all, { hand: -1 }), everyMotor)],
-		['motors-all-reversed', 1, single(at(all, { sigma: -1 }), everyMotor)],
-		['spin-scheme-reversed', 3, single(scheme, everyMotor)],
-		['props-same-hand', 0.7, [-1, 1].map((s) => ({ motors: names(ofSpin(s)), change: at(ofSpin(s), { hand: -1 }) }))],
-		['props-pair-exchanged', 5, neighbours.map((pair) => ({ motors: names(pair), change: at(pair, { hand: -1 }) }))],
-		['motor-order-left-right', 2, single(withOrder(leftRight), everyMotor)],
-		...(frontBack
-			? [['motor-order-front-back', 2, single(withOrder(frontBack), everyMotor)] as [string, number, Variant[]]]
-			: []),
-		...(half ? [['motor-order-180', 1.5, single(withOrder(half), everyMotor)] as [string, number, Variant[]]] : []),
-		...(upperLower
-			? [['motor-order-upper-lower', 2, single(withOrder(upperLower), everyMotor)] as [string, number, Variant[]]]
-			: []),
-		['motor-order-turned', 2.5, turned.map((order) => ({ motors: everyMotor, change: withOrder(order) }))],
-		['motor-order-pair', 3, pairs.map(({ pair, order }) => ({ motors: names(pair), change: withOrder(order) }))],
-		['board-yaw-90', 3, [1, -1].map((s) => ({ motors: [], change: withBoard(quarter(s)) }))],
-		['board-yaw-180', 3, single(withBoard(HALF_TURN))],
-		['board-upside-down', 1.5, [over(1, -1), over(-1, 1)].map((board) => ({ motors: [], change: withBoard(board) }))],
-		['self-righting-active', 1, single((h) => ({ ...h, selfRighting: true }))],
-		['rc-roll-reversed', 1.5, single(withChannels(reversed(channel.roll)))],
-		['rc-pitch-reversed', 2, single(withChannels(reversed(channel.pitch)))],
-		['rc-yaw-reversed', 2, single(withChannels(reversed(channel.yaw)))],
-		['rc-order-roll-pitch', 1, single(withChannels(exchanged(0, 1)))],
-		['rc-order-roll-yaw', 1.5, single(withChannels(exchanged(0, 2)))],
-		['rc-order-pitch-yaw', 0.5, single(withChannels(exchanged(1, 2)))],
-		['rc-order-throttle', 0.3, [0, 1, 2].map((k) => ({ motors: [], change: withChannels(exchanged(k, 3)) }))],
-		['rc-roll-reversed+rc-pitch-reversed', 0.3, single(both(withChannels(reversed(0)), withChannels(reversed(1))))],
-		['rc-roll-reversed+rc-yaw-reversed', 0.15, single(both(withChannels(reversed(0)), withChannels(reversed(2))))],
-		['rc-pitch-reversed+rc-yaw-reversed', 0.15, single(both(withChannels(reversed(1)), withChannels(reversed(2))))],
-		[
-			'motor-order-left-right+rc-roll-reversed',
-			0.4,
-			single(both(withOrder(leftRight), withChannels(reversed(0))), everyMotor),
-		],
-		['motor-order-left-right+spin-scheme-reversed', 0.3, single(both(withOrder(leftRight), scheme), everyMotor)],
-		['spin-scheme-reversed+rc-yaw-reversed', 0.5, single(both(scheme, withChannels(reversed(2))), everyMotor)],
-		...(half
-			? [
-					['nose-reversed', 0.7, single(both(withOrder(half), withBoard(HALF_TURN)), everyMotor)] as [
-						string,
-						number,
-						Variant[],
-					],
-				]
-			: []),
-		...(frontBack
-			? ([
-					[
-						'motor-order-front-back+rc-pitch-reversed',
-						0.4,
-						single(both(withOrder(frontBack), withChannels(reversed(1))), everyMotor),
-					],
-					['motor-order-front-back+spin-scheme-reversed', 0.3, single(both(withOrder(frontBack), scheme), everyMotor)],
-				] as [string, number, Variant[]][])
-			: []),
+/** Outputs that drive each other's motors. */
+function ofOrder(
+	{ leftRight, frontBack, half, upperLower, turned, pairs }: Orders,
+	motors: readonly Motor[],
+): Family[] {
+	const every = motors.map(({ name }) => name);
+	return [
+		family('motor-order-left-right', 2, single(withOrder(leftRight), every)),
+		...where(frontBack, (order) => [family('motor-order-front-back', 2, single(withOrder(order), every))]),
+		...where(half, (order) => [family('motor-order-180', 1.5, single(withOrder(order), every))]),
+		...where(upperLower, (order) => [family('motor-order-upper-lower', 2, single(withOrder(order), every))]),
+		family(
+			'motor-order-turned',
+			2.5,
+			turned.map((order) => ({ motors: every, change: withOrder(order) })),
+		),
+		family(
+			'motor-order-pair',
+			3,
+			pairs.map(({ pair, order }) => ({ motors: pair.map((k) => motors[k].name), change: withOrder(order) })),
+		),
+	];
+}
+
+/** The board mounted another way, self-righting left on, and sticks reversed or exchanged. */
+const OF_BOARD_AND_STICKS: readonly Family[] = [
+	family(
+		'board-yaw-90',
+		3,
+		[1, -1].map((s) => ({ motors: [], change: withBoard(quarter(s)) })),
+	),
+	family('board-yaw-180', 3, single(withBoard(HALF_TURN))),
+	family(
+		'board-upside-down',
+		1.5,
+		[over(1, -1), over(-1, 1)].map((board) => ({ motors: [], change: withBoard(board) })),
+	),
+	family(
+		'self-righting-active',
+		1,
+		single((h) => ({ ...h, selfRighting: true })),
+	),
+	family('rc-roll-reversed', 1.5, single(ROLL)),
+	family('rc-pitch-reversed', 2, single(PITCH)),
+	family('rc-yaw-reversed', 2, single(YAW)),
+	family('rc-order-roll-pitch', 1, single(withChannels(exchanged(CHANNEL.roll, CHANNEL.pitch)))),
+	family('rc-order-roll-yaw', 1.5, single(withChannels(exchanged(CHANNEL.roll, CHANNEL.yaw)))),
+	family('rc-order-pitch-yaw', 0.5, single(withChannels(exchanged(CHANNEL.pitch, CHANNEL.yaw)))),
+	family(
+		'rc-order-throttle',
+		0.3,
+		[CHANNEL.roll, CHANNEL.pitch, CHANNEL.yaw].map((k) => ({
+			motors: [],
+			change: withChannels(exchanged(k, CHANNEL.throttle)),
+		})),
+	),
+	family('rc-roll-reversed+rc-pitch-reversed', 0.3, single(both(ROLL, PITCH))),
+	family('rc-roll-reversed+rc-yaw-reversed', 0.15, single(both(ROLL, YAW))),
+	family('rc-pitch-reversed+rc-yaw-reversed', 0.15, single(both(PITCH, YAW))),
+];
+
+/** Two faults at once that hide each other, as they are built in practice. */
+function ofTwo({ leftRight, frontBack, half }: Orders, motors: readonly Motor[]): Family[] {
+	const every = motors.map(({ name }) => name);
+	const scheme = at(
+		motors.map((_, k) => k),
+		{ sigma: -1, hand: -1 },
+	);
+	return [
+		family('motor-order-left-right+rc-roll-reversed', 0.4, single(both(withOrder(leftRight), ROLL), every)),
+		family('motor-order-left-right+spin-scheme-reversed', 0.3, single(both(withOrder(leftRight), scheme), every)),
+		family('spin-scheme-reversed+rc-yaw-reversed', 0.5, single(both(scheme, YAW), every)),
+		...where(half, (order) => [
+			family('nose-reversed', 0.7, single(both(withOrder(order), withBoard(HALF_TURN)), every)),
+		]),
+		...where(frontBack, (order) => [
+			family('motor-order-front-back+rc-pitch-reversed', 0.4, single(both(withOrder(order), PITCH), every)),
+			family('motor-order-front-back+spin-scheme-reversed', 0.3, single(both(withOrder(order), scheme), every)),
+		]),
+	];
+}
+
+/** All hypotheses of a layout. Weights are judgement, not field statistics (docs/methods/response.md#weights). */
+export function hypothesesOf(layout: Layout, motors: readonly Motor[]): Hypothesis[] {
+	const orders = ordersOf(layout, motors);
+	const families = [
+		family(
+			'no-fault',
+			40,
+			single((h) => h),
+		),
+		...ofMotors(layout, motors),
+		...ofOrder(orders, motors),
+		...OF_BOARD_AND_STICKS,
+		...ofTwo(orders, motors),
 	];
 	const plain: Hypothesis = {
 		fault: '',
 		motors: [],
 		weight: 0,
-		sigma: all.map(() => 1),
-		hand: all.map(() => 1),
-		over: all.map(() => false),
-		order: all,
+		sigma: motors.map(() => 1),
+		hand: motors.map(() => 1),
+		over: motors.map(() => false),
+		order: motors.map((_, k) => k),
 		board: UPRIGHT,
 		channels: STRAIGHT,
 		selfRighting: false,
 	};
-	return families.flatMap(([fault, weight, variants]) =>
-		variants.map((variant) => ({
-			...variant.change(plain),
+	return families.flatMap(({ fault, weight, variants }) =>
+		variants.map(({ motors: named, change }) => ({
+			...change(plain),
 			fault,
-			motors: variant.motors,
+			motors: named,
 			weight: weight / variants.length,
 		})),
 	);
