@@ -47,9 +47,7 @@ test('what stands at a place is entered, drawn and read from a file; what was no
 	await page.getByRole('button', { name: 'Add a tree, mast, wire or building' }).click();
 	await page.getByLabel(`${had + 1}: what`).fill('Barn');
 	await page.getByRole('button', { name: 'Save' }).click();
-	await expect(page.getByRole('alert')).toHaveText(
-		'Obstacles: Barn needs a direction and a distance and a height.',
-	);
+	await expect(page.getByRole('alert')).toHaveText('Obstacles: Barn needs a direction and a distance and a height.');
 	await page.getByRole('button', { name: 'Draw it' }).click();
 	const sheet = page.getByRole('img', { name: /^Sheet about the home mark/ });
 	const box = await sheet.boundingBox();
