@@ -1,4 +1,4 @@
-// Makes docs/screenshots anew from the demo data: one current picture of each main view.
+// Makes docs/screenshots again from the demo data: one current picture of each main view.
 import { execSync, spawn } from 'node:child_process';
 import { existsSync, mkdirSync } from 'node:fs';
 import { chromium } from '@playwright/test';

@@ -82,7 +82,7 @@ async function open(browser: Browser): Promise<{ page: Page; cdp: CDPSession }> 
 	return { page, cdp: await page.context().newCDPSession(page) };
 }
 
-/** What was seen since it was last asked; the list begins anew. */
+/** What was seen since it was last asked; the list begins again. */
 const take = (page: Page): Promise<Seen> =>
 	page.evaluate(() => {
 		const { seen } = window as unknown as { seen: Seen };

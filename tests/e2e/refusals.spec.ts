@@ -26,12 +26,7 @@ const REFUSALS: readonly [instrument: string, sample: string, says: RegExp, next
 	['horizon', 'Fog: no horizon', /^No clear horizon was found/, /Take a picture of open sea/],
 	['texture', 'Still water', /^There is next to nothing on this surface/, /Put a patterned mat down/],
 	['heading-check', 'Curlew: the arrow points to the tail', /turned by half a turn/, /Look where the arrow/],
-	[
-		'compass-module',
-		'Arrow to the tail, flipped; the setting is at nought',
-		/^Change the setting/,
-		/^Enter it, restart/,
-	],
+	['compass-module', 'Arrow to the tail, flipped; the setting is at zero', /^Change the setting/, /^Enter it, restart/],
 ];
 
 test('every refusal is reached in the interface, says why, and says what to do next', async ({ page }) => {

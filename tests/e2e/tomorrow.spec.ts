@@ -37,7 +37,7 @@ test('the day before: who goes, what is due there, when to begin, what goes into
 	expect(file.suggestedFilename()).toMatch(/^day-\d{4}-\d\d-\d\d\.ics$/);
 });
 
-test('what stands at a place is entered, drawn and read from a file; what was not said is asked for, never nought', async ({
+test('what stands at a place is entered, drawn and read from a file; what was not said is asked for, never zero', async ({
 	page,
 }) => {
 	await page.goto('/sites');

@@ -54,7 +54,7 @@ describe('the made-up fleet', () => {
 	});
 });
 
-describe('of any record with one field spoilt', () => {
+describe('of any record with one field damaged', () => {
 	const RECORDS: [string, z.ZodType, readonly object[]][] = [
 		['aircraft', aircraftSchema, demo.aircraft],
 		['site', siteSchema, demo.sites],
@@ -64,20 +64,20 @@ describe('of any record with one field spoilt', () => {
 	];
 
 	it.each(RECORDS)('%s: it is told in words of ours that name no library and no code', (_name, schema, records) => {
-		let spoilt = 0;
+		let damaged = 0;
 		for (const record of records) {
 			expect(schema.safeParse(record).success).toBe(true);
 			for (const key of Object.keys(record))
 				for (const bad of [undefined, null, 'x', 7, {}, [], Number.NaN]) {
 					const error = schema.safeParse({ ...record, [key]: bad }).error;
 					if (!error) continue;
-					spoilt++;
+					damaged++;
 					for (const { message } of error.issues) {
 						expect(message, key).toMatch(/^(is|must|has|holds|needs|[A-Z])/);
 						expect(message, key).not.toMatch(/Invalid|expected|received|undefined|NaN|\[object/);
 					}
 				}
 		}
-		expect(spoilt).toBeGreaterThan(records.length);
+		expect(damaged).toBeGreaterThan(records.length);
 	});
 });

@@ -360,7 +360,7 @@ export const siteSchema = z.object({
 	latDeg: z.number().min(-90).max(90),
 	lonDeg: z.number().min(-180).max(180),
 	altM: z.number().min(-500).max(9000),
-	/** Nobody knows the height: it is taken as nought. */
+	/** Nobody knows the height: it is taken as zero. */
 	altUnknown: z.literal(true).optional(),
 	/** What stands there, as seen from the home mark. */
 	obstacles: z.array(obstacleSchema).max(200).optional(),

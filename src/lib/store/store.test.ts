@@ -467,7 +467,7 @@ describe('anything typed into a form', () => {
 		fc.constantFrom(NaN, Infinity, 1e300, 0.1),
 	);
 	/** What is wrong with at most two fields of a good record. */
-	const spoilt = <T extends object>(good: T) =>
+	const damaged = <T extends object>(good: T) =>
 		fc
 			.array(
 				fc
@@ -505,7 +505,7 @@ describe('anything typed into a form', () => {
 		async (_, good, save) => {
 			let [refused, kept] = [0, 0];
 			await fc.assert(
-				fc.asyncProperty(spoilt(good), async (typed) => {
+				fc.asyncProperty(damaged(good), async (typed) => {
 					await db.delete();
 					await db.open();
 					await saveAircraft(aircraft());

@@ -10,6 +10,6 @@
 	<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 	<div class="relative overflow-x-auto" role="region" aria-label={label} tabindex="0">{@render children()}</div>
 {:else}
-	<!-- Until it is laid out anew it is cut off, not wider than the page. -->
+	<!-- Until it is laid out again it is cut off, not wider than the page. -->
 	<div class="relative overflow-x-clip" role="region" aria-label={label} {@attach asBlocks}>{@render children()}</div>
 {/if}

@@ -22,7 +22,7 @@ function base64(bytes: Uint8Array): string {
 }
 
 /**
- * A photo of any size as a JPEG whose longer side is at most 1280 px, turned as it was held. Drawn anew, it holds nothing of where and
+ * A photo of any size as a JPEG whose longer side is at most 1280 px, turned as it was held. Drawn again, it holds nothing of where and
  * by what it was taken.
  * @throws Error where the file is no picture that this browser reads.
  */

@@ -26,7 +26,7 @@ export interface Bubble {
 
 const share95 = (values: Float64Array) => quantile(values, SHARE);
 
-/** Sideways motion bounds the bubble from below, both directions together bound it from above (docs/methods/film.md#bubble). Metres across. */
+/** Sideways motion bounds the bubble from below, both directions together bound it from above (docs/methods/film.md#hold-radius). Metres across. */
 export function bubbleOf(
 	{ right, forward, sigmaY }: FilmMetres,
 	track: FilmTrack,

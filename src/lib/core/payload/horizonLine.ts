@@ -20,7 +20,7 @@ export interface Refined {
 	lasting: number;
 }
 
-/** How often the line through the steps is fitted anew at most, each time with what lies off it counting less; it moves no more by so little, pixels. */
+/** How often the line through the steps is fitted again at most, each time with what lies off it counting less; it moves no more by so little, pixels. */
 const [ROUNDS, STANDS_PX] = [8, 1e-4];
 /** No step counts for more than one of this height. */
 const STRONGEST = 60;

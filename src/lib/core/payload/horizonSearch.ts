@@ -81,7 +81,7 @@ export interface Candidate {
 }
 
 /**
- * Every third column of a channel, each piece of the width beginning anew, as a run of its own: what is sheared is read in order.
+ * Every third column of a channel, each piece of the width beginning again, as a run of its own: what is sheared is read in order.
  * Above and below each stand noughts, as many as the steepest shear reaches, and after the last comes a column of them.
  */
 export interface Columns {
@@ -234,7 +234,7 @@ export function coarse(columns: Columns, deg: number, index: number): Candidate[
 				e[k] *= sign;
 				if (e[k] < 0) against++;
 			}
-			// Where more than half of the width steps the other way the robust mean is below nought.
+			// Where more than half of the width steps the other way the robust mean is below zero.
 			if (against > n >> 1) continue;
 			sortLower(e, n);
 			const robust = 0.5 * e[n >> 1] + 0.5 * e[n >> 2];

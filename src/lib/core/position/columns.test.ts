@@ -97,7 +97,7 @@ describe('a cycle of active satellites', () => {
 		const cycle = new ActiveCycle().with(named('GP/ ', [], 1));
 		expect([cycle.sentences, cycle.mode, cycle.union.size]).toEqual([1, 1, 0]);
 	});
-	it('goes on after a full sentence, begins anew with mostly the same, and stands beside what shares few', () => {
+	it('goes on after a full sentence, begins again with mostly the same, and stands beside what shares few', () => {
 		const full = named('GP/ GPS', upTo(12));
 		expect(new ActiveCycle().with(full).with(named('GP/ GPS', upTo(3, 20))).union.size).toBe(15);
 		expect(new ActiveCycle().with(named('GP/ GPS', upTo(8))).with(named('GP/ GPS', upTo(6))).union.size).toBe(6);
@@ -159,7 +159,7 @@ describe('how long the lock is held', () => {
 			),
 		);
 	});
-	it('begins anew after a gap, and counts from the beginning of its stretch after a jump of the clock', () => {
+	it('begins again after a gap, and counts from the beginning of its stretch after a jump of the clock', () => {
 		const rule = { ...DEFAULT_LOCK_RULE, holdS: 10 };
 		const all = Array<boolean>(30).fill(true);
 		expect(findHold(epochsOf(all), rule).lockS).toBe(10);

@@ -195,7 +195,7 @@ describe('the receiver’s clock', () => {
 		const rows = Array.from({ length: 41 }, (_, s) => [gga()(clock(s, from)), gll()(clock(s - 1, from))]).flat();
 		expect(reviewGnss(rows.join('\n'))).toMatchObject({ epochs: 42, lockS: 31 });
 	});
-	it('a clock that is set begins anew', () => {
+	it('a clock that is set begins again', () => {
 		const rows = [...every([gga()], 20), ...every([gga()], 35, 50_000)];
 		expect(reviewGnss(rows.join('\n'))).toMatchObject({ epochs: 57, lockS: 30, rateHz: 1 });
 		expect(reviewGnss([...every([gga()], 20), ...every([gga()], 20, 50_000)].join('\n')).lockS).toBeNull();

@@ -67,7 +67,7 @@ function toned(power: Float64Array): Float64Array {
 	return unit(out);
 }
 
-/** About its own mean, of length one: two that have nothing in common are alike by nought. */
+/** About its own mean, of length one: two that have nothing in common are alike by zero. */
 function unit(row: Float64Array): Float64Array {
 	const m = mean(row);
 	let square = 0;

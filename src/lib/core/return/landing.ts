@@ -110,7 +110,7 @@ interface Posterior {
 	kappa: number;
 }
 
-/** Mean and covariance of the offset where it was expected within a deviation of nought. */
+/** Mean and covariance of the offset where it was expected within a deviation of zero. */
 function posteriorOf({ precision, weighted, base, lnKappa }: Told, sigmaM: number): Posterior {
 	const covariance = inverse2(add2(precision, scale2(IDENTITY, 1 / sigmaM ** 2)));
 	const mean = apply2(covariance, weighted);

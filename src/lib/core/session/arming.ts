@@ -46,13 +46,13 @@ const ARMING_REASONS: readonly ArmingReason[] = [
 	why(
 		'compass',
 		'The compass is not calibrated, is disturbed, or two of them differ.',
-		'Ten steps from metal and try again; then turn it anew, and compare the two.',
+		'Ten steps from metal and try again; then turn it again, and compare the two.',
 		...['compass', 'mag', 'heading', 'yaw', 'interference'],
 	),
 	why(
 		'accelerometer',
 		'The accelerometer is not calibrated, or two of them differ.',
-		'Six faces anew on a firm table; after that save and start again.',
+		'Six faces again on a firm table; after that save and start again.',
 		...['acc', 'imu', 'ins', 'level', 'face'],
 	),
 	why(

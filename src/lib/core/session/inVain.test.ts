@@ -29,7 +29,7 @@ const sensor = ({ payload }: Entry) =>
 	payload.kind === 'test' && (payload.task as string) !== 'hover' ? payload.task : null;
 const counted = (...steps: Step[]) => calibrationsInVain(steps.map(entry), sensor);
 
-describe('calibrations in vain', () => {
+describe('calibrations without effect', () => {
 	it('are those between two hovers that showed the same', () => {
 		expect(counted('compass', 'bad').size).toBe(0);
 		expect(counted('bad', 'compass').size).toBe(0);

@@ -19,8 +19,8 @@ const signsOf = (reasons: readonly Reason[]): string[] =>
 	);
 
 /**
- * Calibrations in vain: how often each sensor was calibrated between two hovers that showed the same sign, up to now. A hover that is good
- * again begins anew, and so does an event after which the aircraft is another one.
+ * Calibrations without effect: how often each sensor was calibrated between two hovers that showed the same sign, up to now. A hover that is good
+ * again begins again, and so does an event after which the aircraft is another one.
  *
  * @param entries of one session that count, in order
  * @param calibrated the sensor that an entry calibrates, by name; null for any other entry
@@ -32,19 +32,19 @@ export function calibrationsInVain(
 	const counts = new Map<string, number>();
 	let since = new Set<string>();
 	let before: readonly string[] = [];
-	const anew = () => {
+	const again = () => {
 		counts.clear();
 		since = new Set();
 		before = [];
 	};
 	for (const entry of entries) {
 		const { payload } = entry;
-		if (payload.kind === 'event' && ANOTHER.includes(payload.what)) anew();
+		if (payload.kind === 'event' && ANOTHER.includes(payload.what)) again();
 		const sensor = calibrated(entry);
 		if (sensor) since.add(sensor);
 		if (payload.kind !== 'test' || payload.task !== 'hover') continue;
 		if (payload.verdict !== 'fail') {
-			anew();
+			again();
 			continue;
 		}
 		const signs = signsOf(payload.reasons);
@@ -59,7 +59,7 @@ export function calibrationsInVain(
 	return counts;
 }
 
-/** What calibrating in vain says: after the first, what to look at before a second; after the second, the maker. Empty where nothing was in vain. */
+/** What calibrating without effect means: after the first, what to look at before a second; after the second, the maker. Empty where every calibration helped. */
 export function inVainReasons(counts: ReadonlyMap<string, number>): Reason[] {
 	const names = [...counts.keys()].join(', ');
 	const most = [...counts.values()].reduce((a, b) => Math.max(a, b), 0);

@@ -261,7 +261,7 @@ describe('evidence', () => {
 		expect(alone.ranked.slice(0, 3).map(({ cause }) => cause)).toContain('channel-map');
 	});
 
-	it('a remedy that helped or did not moves the odds; twice in vain asks the maker', () => {
+	it('a remedy that helped or did not moves the odds; twice without effect asks the maker', () => {
 		const p = (more: object) =>
 			ask('camera', seen('leans'), more).ranked.find((r) => r.cause === 'accel-off')?.probability ?? 0;
 		const one = { cause: 'accel-off', result: 'persists' };

@@ -78,7 +78,7 @@
 		view.state.stations[view.state.stations.findIndex(({ id }) => id === station) + 1] ?? null,
 	);
 
-	/** The item that was asked for by a link or picked from the list; a new address asks anew. */
+	/** The item that was asked for by a link or picked from the list; a new address asks again. */
 	let picked = $derived(page.url.searchParams.get('item'));
 	const firstOpen = $derived(asked.find(({ mark, shut }) => mark === 'unseen' && !shut));
 	const chosen = $derived(view.readOnly ? null : (asked.find(({ task }) => task === picked) ?? firstOpen ?? null));
@@ -120,7 +120,7 @@
 	/** An OK that waits for what was done about the problem that the last answer found. */
 	let mending = $state.raw<{ done: Partial<CheckPayload>; words: string } | null>(null);
 	const problem = $derived(chosen?.mark === 'hold' || chosen?.mark === 'caution' ? checkOf(chosen.entry) : null);
-	/** The answer that stopped the flight: it is only corrected, not given anew. */
+	/** The answer that stopped the flight: it is only corrected, not given again. */
 	const stopped = $derived(view.state.record.stop !== null && view.state.record.stop.id === chosen?.entry?.id);
 	const failedBefore = $derived(
 		problem?.outcome === 'failed' && item !== null && item.type !== 'measure' && item.type !== 'wait',

@@ -114,7 +114,7 @@
 				over = startedAt !== null && pageNow() - startedAt >= 1000 * wanted;
 			},
 		);
-	function anew() {
+	function again() {
 		over = false;
 		pluggedAt = null;
 		startedAt = setDown === 0 ? pageNow() : null;
@@ -226,7 +226,7 @@
 								? 'Plugged in'
 								: 'It stands'}
 			</Button>
-			{#if over}<Button class="min-h-14" onclick={anew}>Wait again</Button>{/if}
+			{#if over}<Button class="min-h-14" onclick={again}>Wait again</Button>{/if}
 		</div>
 		{#if pluggedAt !== null}
 			<p class="m-0 text-small text-ink-2">

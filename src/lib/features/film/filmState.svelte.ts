@@ -242,7 +242,7 @@ export class FilmState implements LiveMeasurement {
 		this.#abort?.abort();
 	}
 
-	/** The same film again: marked anew. */
+	/** The same film again: marked again. */
 	remark(): void {
 		[this.step, this.review, this.track, this.shown, this.points] = [this.film ? 'mark' : 'before', null, null, [], []];
 	}

@@ -119,7 +119,7 @@ describe('a hover from its film', () => {
 		expect(work.found?.verdict).toBe('fail');
 		expect(work.title).toBe(work.review?.reasons[0].text);
 	});
-	it('begins to count where the pilot says, and is marked anew there', async () => {
+	it('begins to count where the pilot says, and is marked again there', async () => {
 		const work = await opened();
 		work.points = motors();
 		expect(work.long).toBe(true);

@@ -14,7 +14,7 @@ type Told = SymptomRequest['observations'][number];
 
 const blank = (kind: SymptomKind): SymptomRequest => symptomRequestSchema.parse({ kind, observations: [] });
 
-/** "What does it do?": what was told, and what follows from it. Every change is worked out anew in a worker. */
+/** "What does it do?": what was told, and what follows from it. Every change is worked out again in a worker. */
 export class FinderState {
 	request = $state.raw<SymptomRequest>(blank('multirotor'));
 	answer = $state.raw<SymptomAnswer | null>(null);

@@ -89,7 +89,7 @@ describe('what it does', () => {
 		}
 	});
 
-	it('begun anew keeps what the aircraft is and has, and where it is', async () => {
+	it('begun again keeps what the aircraft is and has, and where it is', async () => {
 		const state = new FinderState();
 		state.at('bench');
 		state.lately(['knock']);
@@ -130,7 +130,7 @@ describe('what was tried against it', () => {
 		expect(state.answer?.tests.map(({ test }) => test)).not.toContain(offered);
 	});
 
-	it('a remedy in vain is remembered once more, twice at most; that it helped replaces both', () => {
+	it('a remedy without effect is remembered once more, twice at most; that it helped replaces both', () => {
 		const state = new FinderState();
 		fc.assert(
 			fc.property(fc.array(fc.constantFrom('gone', 'persists'), { minLength: 1, maxLength: 6 }), (results) => {

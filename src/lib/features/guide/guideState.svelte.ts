@@ -62,7 +62,7 @@ export class GuideState {
 		return { recipe: recipe.id, phase, step, ready: [...this.ready], answers: this.answers.map((a) => a ?? null) };
 	}
 
-	/** Goes on with what was done before; a hold begins anew. False where it is no draft of these recipes any more. */
+	/** Goes on with what was done before; a hold begins again. False where it is no draft of these recipes any more. */
 	takeUp(kept: unknown, recipes: readonly Recipe[]): boolean {
 		const parsed = draftSchema.safeParse(kept);
 		const recipe = parsed.success && recipes.find(({ id }) => id === parsed.data.recipe);

@@ -73,7 +73,7 @@ describe('six faces held by cues', () => {
 });
 
 describe('a hold that is asked for again', () => {
-	it.each(SEEDS)('is held anew, whenever it was pressed: seed and second %d', async (seed) => {
+	it.each(SEEDS)('is held again, whenever it was pressed: seed and second %d', async (seed) => {
 		const { state, finished, pass, done } = begin('five', 'wrong-pose', seed);
 		pass(() => state.view?.accepted.length === 1);
 		vi.advanceTimersByTime(1000 * seed);

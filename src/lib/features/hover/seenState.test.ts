@@ -110,7 +110,7 @@ describe('a hover watched by eye', () => {
 		expect(state.marks).toHaveLength(1);
 	});
 
-	it('once more adds to the first, and begun anew forgets both', () => {
+	it('once more adds to the first, and begun again forgets both', () => {
 		const state = watched([[1, 'still']]);
 		state.judge();
 		const alone = state.answer?.excludedAboveDeg;

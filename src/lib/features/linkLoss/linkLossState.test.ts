@@ -105,7 +105,7 @@ describe('the radio switched off on the bench', () => {
 		expect(state.finding?.time?.sigmaS ?? Infinity).toBeLessThan(tapped);
 	});
 
-	it('begun anew keeps what is set and nothing that was seen; left, its clock stands still', () => {
+	it('begun again keeps what is set and nothing that was seen; left, its clock stands still', () => {
 		const state = lost('land', 1.2);
 		state.repeat();
 		expect([state.action, state.armed]).toEqual(['land', true]);

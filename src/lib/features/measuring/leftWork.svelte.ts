@@ -46,7 +46,7 @@ export function comesBack<T extends Resting>(key: string, make: (key: string) =>
 	let kept = false;
 	asksFirst(() => work.holds && !kept);
 	$effect(() => {
-		// What begins anew is not in the record yet.
+		// What begins again is not in the record yet.
 		if (work.idle) kept = false;
 	});
 	$effect(() => () => {

@@ -126,7 +126,7 @@ describe('a review that is stopped or fails', () => {
 		expect(work.found?.verdict).toMatch(/pass|caution/);
 		expect(work.answer?.epochs).toBe(45);
 	});
-	it('of a log begins anew: the file is still there', async () => {
+	it('of a log begins again: the file is still there', async () => {
 		const work = new PositionState(() => DEFAULT_LOCK_RULE);
 		const reading = work.readFile(new File([second(1)], 'receiver.nmea'));
 		// It is judged for a moment only.

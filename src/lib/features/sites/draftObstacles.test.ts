@@ -4,7 +4,7 @@ import { draftObstaclesSchema, isWhole, missingOf } from './draftObstacles';
 const whole = { id: 'o1', name: 'Mast', bearingDeg: 90, distanceM: 120, heightM: 18 };
 
 describe('an obstacle while it is entered', () => {
-	it('is whole once all of it was said; nought is said, not missing', () => {
+	it('is whole once all of it was said; zero is said, not missing', () => {
 		expect([isWhole(whole), missingOf(whole)]).toEqual([true, '']);
 		expect(missingOf({ ...whole, bearingDeg: 0 })).toBe('');
 	});

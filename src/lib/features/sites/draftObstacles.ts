@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { obstacleSchema, type Obstacle } from '$lib/schema/records';
 
-/** An obstacle while it is entered: what was not said yet is missing, never nought. */
+/** An obstacle while it is entered: what was not said yet is missing, never zero. */
 const draftObstacleSchema = obstacleSchema
 	.omit({ name: true })
 	.partial()

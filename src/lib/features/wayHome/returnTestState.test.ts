@@ -134,7 +134,7 @@ describe('a return that is tapped phase by phase', () => {
 		expect(found.step).toBe('found');
 	});
 
-	it('begins anew with nothing of the one before', () => {
+	it('begins again with nothing of the one before', () => {
 		const state = begun();
 		tapAll(state, 4);
 		state.repeat();

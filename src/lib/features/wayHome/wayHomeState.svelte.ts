@@ -19,7 +19,7 @@ const triedSchema = z.object({
 });
 export type Tried = z.infer<typeof triedSchema>;
 
-/** The way home of a session: what is known of it, what is tried, and the plan, computed anew with every change. */
+/** The way home of a session: what is known of it, what is tried, and the plan, computed again with every change. */
 export class WayHomeState {
 	tried = $state<Tried>({ distanceM: 200, heightM: 20, bearingDeg: null, windMps: null, returnHeightM: null });
 	plan = $state.raw<HomePlan | null>(null);

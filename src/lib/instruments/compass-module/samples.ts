@@ -8,7 +8,7 @@ export const samples: readonly Sample[] = [
 	},
 	{
 		id: 'tail',
-		label: 'Arrow to the tail, flipped; the setting is at nought',
+		label: 'Arrow to the tail, flipped; the setting is at zero',
 		bad: true,
 		values: { arrow: 180, flipped: 'yes', up: 0, right: 0, nowYaw: 0, nowPitch: 0, nowRoll: 0 },
 	},

@@ -10,7 +10,7 @@ export const fields = form([
 			min: -360,
 			max: 360,
 			usual: true,
-			note: 'nought unless it was set',
+			note: 'zero unless it was set',
 		}),
 	),
 ]);
