@@ -19,7 +19,9 @@
 	let helpOpen = $state(false);
 	let menuOpen = $state(false);
 	let settingsOpen = $state(false);
-	let awaitingPlace = false;
+	/** `g` was pressed then, and a letter within so many milliseconds names a place. */
+	let askedAt = -Infinity;
+	const PLACE_WITHIN_MS = 5000;
 
 	const here = $derived(placeOf(page.url.pathname));
 	let online = $state(true);
@@ -57,8 +59,10 @@
 			helpOpen = true;
 			return;
 		}
-		if (awaitingPlace) {
-			awaitingPlace = false;
+		// By the time of the keys, not of a timer: a page that is busy for a moment takes none of it.
+		const second = event.timeStamp - askedAt < PLACE_WITHIN_MS;
+		askedAt = -Infinity;
+		if (second) {
 			const place = PLACES.find(({ key }) => key === event.key);
 			if (place) goto(place.href);
 			return;
@@ -68,10 +72,7 @@
 			void goto('/instruments?search');
 			return;
 		}
-		if (event.key === 'g') {
-			awaitingPlace = true;
-			setTimeout(() => (awaitingPlace = false), 2500);
-		}
+		if (event.key === 'g') askedAt = event.timeStamp;
 	}
 </script>
 
