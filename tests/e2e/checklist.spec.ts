@@ -129,7 +129,7 @@ test('two persons: one answers, the other confirms, and the record says who; a f
 	await expect(page.getByText('Plan of Plover')).toBeVisible();
 	await toStation(page, 'return/way-home');
 	await page.getByRole('link', { name: 'Enter its pack' }).click();
-	await expect(page.getByRole('heading', { name: 'Packs' })).toBeInViewport();
+	await expect(page.getByRole('heading', { name: 'Batteries' })).toBeInViewport();
 
 	await page.goto('/aircraft/demo-dunlin');
 	const group = page.getByRole('group', { name: /^Charge of/ }).first();

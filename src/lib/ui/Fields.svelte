@@ -34,22 +34,18 @@
 					oninput={(e) => onchange(field.set(record, e.currentTarget.value))}
 				/>
 			</div>
-		{:else if field.kind === 'number' || field.kind === 'quantity'}
-			{@const { label, min, max, required } = field}
-			{@const range = {
-				label,
-				note,
-				value: field.get(record),
-				onchange: (value: number | null) => onchange(field.set(record, value)),
-				...(min === undefined ? {} : { min }),
-				...(max === undefined ? {} : { max }),
-				...(required ? { required } : {}),
-			}}
+		{:else if field.kind === 'number'}
 			<Quantity
-				{...range}
-				of={field.kind === 'quantity' ? field.of : undefined}
-				{...field.kind === 'number' ? { unit: field.unit } : {}}
-				{...field.kind === 'number' && field.decimals !== undefined ? { decimals: field.decimals } : {}}
+				label={field.label}
+				of={field.of}
+				unit={field.unit ?? ''}
+				value={field.get(record)}
+				min={field.min}
+				max={field.max}
+				required={field.required ?? false}
+				decimals={field.decimals}
+				{note}
+				onchange={(value) => onchange(field.set(record, value))}
 			/>
 		{:else if field.kind === 'choice'}
 			{@const choice = { label: field.label, note, value: field.get(record), options: field.options }}

@@ -4,12 +4,12 @@
 		label: string;
 		value: number | null;
 		unit?: string;
-		min?: number;
-		max?: number;
+		min?: number | undefined;
+		max?: number | undefined;
 		note?: string;
 		required?: boolean;
 		/** As many as are shown; else as its size earns. What is shown shorter is kept whole. */
-		decimals?: number;
+		decimals?: number | undefined;
 		onchange: (value: number | null) => void;
 	};
 	let { label, value, unit = '', min, max, note = '', required = false, decimals, onchange }: Props = $props();

@@ -9,25 +9,25 @@
 		of: Quantity | undefined;
 		unit?: string;
 		value: number | null | undefined;
-		min?: number;
-		max?: number;
+		min?: number | undefined;
+		max?: number | undefined;
 		note?: string;
 		required?: boolean;
-		decimals?: number;
+		decimals?: number | undefined;
 		onchange: (value: number | null) => void;
 	};
 	let { of, unit = '', value, min, max, onchange, ...rest }: Props = $props();
 	const own = (si: number) => (of ? toUnit(si, of, units()) : si);
 	const si = (typed: number) => (of ? fromUnit(typed, of, units()) : typed);
 	/** A limit is shown, so it has no more digits than a pilot would say. */
-	const limit = (bound: number) => (of ? Number(own(bound).toPrecision(3)) : bound);
+	const limit = (bound: number | undefined) => (of && bound !== undefined ? Number(own(bound).toPrecision(3)) : bound);
 </script>
 
 <NumberField
 	{...rest}
 	unit={of ? unitSymbol(of, units()) : unit}
-	{...min === undefined ? {} : { min: limit(min) }}
-	{...max === undefined ? {} : { max: limit(max) }}
+	min={limit(min)}
+	max={limit(max)}
 	value={value === null || value === undefined ? null : own(value)}
 	onchange={(typed) => onchange(typed === null ? null : si(typed))}
 />

@@ -23,7 +23,7 @@
 	/** Options are told apart by their place: values may be numbers. */
 	const chosen = $derived(options.findIndex((option) => option.value === value));
 	const key = $derived(chosen < 0 ? (none === undefined ? '' : NONE) : String(chosen));
-	const shown = $derived(options[chosen]?.label ?? none ?? 'Choose');
+	const shown = $derived(options[chosen]?.label ?? none ?? (options.length === 0 ? 'None entered' : 'Choose'));
 	const items = $derived([
 		...(none === undefined ? [] : [{ value: NONE, label: none, disabled: false }]),
 		...options.map((option, k) => ({ value: String(k), label: option.label, disabled: option.disabled ?? false })),
@@ -38,7 +38,7 @@
 
 <div class="grid min-w-0 content-start gap-1 {props.class ?? ''}">
 	<label id="{id}-label" for={id} class={quiet ? 'sr-only' : 'text-small text-ink-2'}>{label}</label>
-	<Select.Root type="single" value={key} onValueChange={choose} {items} {disabled}>
+	<Select.Root type="single" value={key} onValueChange={choose} {items} disabled={disabled || items.length === 0}>
 		<Select.Trigger
 			{id}
 			aria-labelledby="{id}-label {id}-value"

@@ -18,7 +18,7 @@
 	let {
 		label,
 		quiet = false,
-		value = $bindable(''),
+		value = $bindable(),
 		note = '',
 		wrong = false,
 		rows,

@@ -15,17 +15,19 @@ interface Shared<T, V> {
 	set: (record: T, value: V | null) => Draft<T>;
 }
 
-interface Range {
-	min?: number;
-	max?: number;
-	required?: boolean;
-}
-
 /** One field of a record: where it lies in it, and how it is entered. Quantities are in SI units. */
 export type RecordField<T> =
 	| (Shared<T, string> & { kind: 'text'; max: number; rows?: number; type?: 'date'; placeholder?: string })
-	| (Shared<T, number> & Range & { kind: 'number'; unit: string; decimals?: number })
-	| (Shared<T, number> & Range & { kind: 'quantity'; of: Quantity })
+	| (Shared<T, number> & {
+			kind: 'number';
+			/** A quantity is shown in the pilot's unit; any other number in the one given. */
+			of?: Quantity;
+			unit?: string;
+			min?: number;
+			max?: number;
+			required?: boolean;
+			decimals?: number;
+	  })
 	| (Shared<T, string> & { kind: 'choice'; options: readonly Option[]; none?: string | ((record: T) => string) })
 	| (Shared<T, string> & { kind: 'few'; options: readonly (Option & { note?: string })[]; stacked?: boolean })
 	| (Shared<T, boolean> & { kind: 'yes-no' });
@@ -72,13 +74,8 @@ export const fieldsOf = <T extends object>() => ({
 		...at<T, number>(key, { required: more.required ?? false, whole }),
 		...more,
 	}),
-	quantity: (
-		key: KeyOf<T, number>,
-		label: string,
-		of: Quantity,
-		more: More<T, 'quantity'> = {},
-	): Of<T, 'quantity'> => ({
-		kind: 'quantity',
+	quantity: (key: KeyOf<T, number>, label: string, of: Quantity, more: More<T, 'number'> = {}): Of<T, 'number'> => ({
+		kind: 'number',
 		label,
 		of,
 		...at<T, number>(key, { required: more.required ?? false }),

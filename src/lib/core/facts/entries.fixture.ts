@@ -1,5 +1,6 @@
 import type { CheckPayload, Entry, EntryPayload, Grade, TestPayload } from '../../schema/entries';
 import type { Verdict } from '../../schema/common';
+import { packSchema, type Pack } from '../../schema/records';
 
 /** An entry of a session for tests: number and minute are the same. */
 export const entryOf = (seq: number, payload: EntryPayload, more: Partial<Entry> = {}): Entry => ({
@@ -46,4 +47,19 @@ export const finding = (task: string, verdict: Verdict, grade: Grade = 'measured
 	figures: [],
 	verdict,
 	reasons: [],
+});
+
+/** A battery of four cells and 5000 mAh, for tests. */
+export const batteryOf = (more: Partial<Pack> = {}): Pack => ({
+	...packSchema.parse({
+		id: 'p',
+		name: 'D-1',
+		aircraftId: 'a',
+		cells: 4,
+		capacityMah: 5000,
+		cycles: 10,
+		boughtOn: '2026-01-01',
+		updatedAt: '2026-05-14T09:00:00.000Z',
+	}),
+	...more,
 });

@@ -2,25 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Entry, EntryPayload } from '../../schema/entries';
 import { newAircraft } from '../../schema/newAircraft';
-import { packSchema, type Pack } from '../../schema/records';
-import { entryOf, finding, reading } from './entries.fixture';
+import { batteryOf as battery, entryOf, finding, reading } from './entries.fixture';
 import { flightClock, type PlannedReturn } from './flightClock';
 import { batteryLedger, burnRate, nominalWh, type BurnRate } from './ledger';
 
 const AT = '2026-05-14T09:00:00.000Z';
-const battery = (more: Partial<Pack> = {}): Pack => ({
-	...packSchema.parse({
-		id: 'p',
-		name: 'D-1',
-		aircraftId: 'a',
-		cells: 4,
-		capacityMah: 5000,
-		cycles: 10,
-		boughtOn: '2026-01-01',
-		updatedAt: AT,
-	}),
-	...more,
-});
 const RATE: BurnRate = { pctPerMin: 5, sigmaLn: 0.1, source: 'flights', flights: 5 };
 const list = (...payloads: EntryPayload[]): Entry[] => payloads.map((payload, seq) => entryOf(seq, payload));
 const flight = (what: 'took-off' | 'landed'): EntryPayload => ({

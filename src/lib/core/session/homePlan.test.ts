@@ -1,24 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import type { EntryPayload } from '../../schema/entries';
 import { newAircraft } from '../../schema/newAircraft';
-import { packSchema, type Aircraft, type Pack } from '../../schema/records';
-import { entryOf, reading } from '../facts/entries.fixture';
+import { type Aircraft, type Pack } from '../../schema/records';
+import { batteryOf, entryOf, reading } from '../facts/entries.fixture';
 import { gatherFacts } from '../facts/facts';
 import { batteryLedger, burnRate } from '../facts/ledger';
 import { actionAt, homeRequest, RESERVE_PCT, type HomeRequest } from './homePlan';
 
 const AT = '2026-05-14T09:00:00.000Z';
-const battery = packSchema.parse({
-	id: 'p',
-	name: 'D-1',
-	aircraftId: 'a',
-	cells: 4,
-	capacityMah: 5000,
-	cycles: 10,
-	chemistry: 'percent',
-	boughtOn: '2026-01-01',
-	updatedAt: AT,
-});
+const battery = batteryOf({ chemistry: 'percent' });
 const craft: Aircraft = { ...newAircraft('a', 'multirotor', AT), name: 'Dunlin', lossAction: 'return' };
 const flying: Aircraft = { ...craft, flies: { hoverW: 200, climbMps: 3 } };
 const WIND: EntryPayload = { kind: 'wind', task: 'wind', grade: 'told', fromDeg: 360, speedMps: 4, gustMps: 6 };

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import type { Entry, EntryPayload } from '../../schema/entries';
 import { newAircraft } from '../../schema/newAircraft';
-import { packSchema, siteSchema, type Aircraft, type Pack, type Venue } from '../../schema/records';
-import { entryOf, reading, ticked } from '../facts/entries.fixture';
+import { siteSchema, type Aircraft, type Pack, type Venue } from '../../schema/records';
+import { batteryOf, entryOf, reading, ticked } from '../facts/entries.fixture';
 import { gatherFacts, type Facts } from '../facts/facts';
 import { batteryLedger, burnRate } from '../facts/ledger';
 import { withFact } from '../facts/profile';
@@ -53,18 +53,7 @@ export const SITE = siteSchema.parse({
 	obstacles: [{ id: 'o', name: 'Oak', bearingDeg: 40, distanceM: 80, heightM: 18 }],
 	updatedAt: AT,
 });
-const BATTERY: Pack = packSchema.parse({
-	id: 'p',
-	name: 'D-1',
-	aircraftId: 'a',
-	cells: 4,
-	capacityMah: 5000,
-	cycles: 10,
-	chemistry: 'percent',
-	flightMin: 18,
-	boughtOn: '2026-01-01',
-	updatedAt: AT,
-});
+const BATTERY = batteryOf({ chemistry: 'percent', flightMin: 18 });
 const indoorSettings = (on: boolean): Pick<Aircraft, 'indoor'> =>
 	on
 		? {

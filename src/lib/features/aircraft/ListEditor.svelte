@@ -295,7 +295,7 @@
 
 <Dialog
 	bind:open={() => editing !== null, (open) => !open && (editing = null)}
-	title={editing?.item ? 'Change it' : 'Ask something of your own'}
+	title={editing?.item ? 'Change check' : 'New check'}
 >
 	{#if editing}<OwnItemForm station={editing.station} item={editing.item} newid={newId} onsave={saveItem} />{/if}
 </Dialog>

@@ -83,7 +83,7 @@
 </script>
 
 <section id="packs" {@attach asked}>
-	<h2 class="m-0 mb-2">Packs</h2>
+	<h2 class="m-0 mb-2">Batteries</h2>
 	<ul class="m-0 list-none p-0">
 		{#each inUse as pack (pack.id)}
 			<li class="hairline flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
@@ -112,10 +112,10 @@
 				<PhotoStrip of={{ table: 'packs', id: pack.id }} label="Photo of {pack.name}" />
 			</li>
 		{:else}
-			<li class="hairline py-2 text-ink-2">No pack yet.</li>
+			<li class="hairline py-2 text-ink-2">No battery yet.</li>
 		{/each}
 	</ul>
-	<div class="mt-2"><Button onclick={() => open(blank())}>Enter a pack</Button></div>
+	<div class="mt-2"><Button onclick={() => open(blank())}>Add battery</Button></div>
 	{#if retired.length > 0}
 		<h3 class="mt-4 mb-1 text-lead">Out of use</h3>
 		<ul class="m-0 list-none p-0">
@@ -134,7 +134,7 @@
 
 <Dialog
 	bind:open={() => editing !== null, (next) => !next && (editing = null)}
-	title={editing?.id ? 'Change the pack' : 'A new pack'}
+	title={editing?.id ? 'Change battery' : 'New battery'}
 >
 	{#if editing}
 		{@const draft = editing}
@@ -143,7 +143,7 @@
 			class="grid gap-4"
 			onsubmit={(event) => {
 				event.preventDefault();
-				void keep({ ...$state.snapshot(draft), unreadable: undefined }, `Pack ${draft.name ?? ''} is saved`);
+				void keep({ ...$state.snapshot(draft), unreadable: undefined }, `Battery ${draft.name ?? ''} saved`);
 			}}
 		>
 			<Fields fields={BATTERY_FIELDS} record={draft} onchange={(change) => Object.assign(draft, change)} />

@@ -67,7 +67,7 @@ describe('the folded parts of an aircraft’s form', () => {
 			const [about, frame, radio, lights] = linesOf(craft, 'metric');
 			if (craft.firmware) expect(about).toContain(`firmware ${craft.firmware}`);
 			if (craft.rotors > 1) expect(frame).toContain(`${craft.rotors} rotors`);
-			expect(frame).toContain(craft.hasPosition ? 'receiver for position' : 'no receiver for position');
+			expect(frame).toContain(craft.hasPosition ? 'position receiver' : 'no position receiver');
 			expect(radio.startsWith(String(craft.controls?.length || 'no'))).toBe(true);
 			expect(lights.startsWith(String(craft.lightTable?.length || 'no'))).toBe(true);
 		}

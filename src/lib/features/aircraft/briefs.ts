@@ -25,7 +25,7 @@ function frame(craft: Aircraft): string {
 	return [
 		craft.rotors > 0 ? counted(craft.rotors, 'rotor') : '',
 		counted(craft.compasses, 'compass', 'compasses'),
-		craft.hasPosition ? 'receiver for position' : 'no receiver for position',
+		craft.hasPosition ? 'position receiver' : 'no position receiver',
 		...parts,
 	]
 		.filter(Boolean)

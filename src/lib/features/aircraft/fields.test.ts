@@ -16,7 +16,6 @@ function another<T>(field: RecordField<T>, record: T): string | number | boolean
 		case 'text':
 			return field.type === 'date' ? '2026-01-02' : 'Something else';
 		case 'number':
-		case 'quantity':
 			return field.max ?? (field.min ?? 0) + 1;
 		case 'choice':
 		case 'few':

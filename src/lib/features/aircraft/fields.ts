@@ -19,7 +19,7 @@ export const ABOUT: readonly RecordField<Aircraft>[] = [
 	text('description', 'Description', 400, { always: true }),
 	text('firmware', 'Firmware', 80, { always: true }),
 	text('serial', 'Serial number or registration', 80),
-	text('manual', 'Manufacturer’s manual: where to look', 400, { always: true }),
+	text('manual', 'Manual: title, page or link', 400, { always: true }),
 	text('lights', 'Lights and tones, as noted before there was a table', 2000, {
 		rows: 2,
 		when: ({ lights }) => Boolean(lights),
@@ -44,15 +44,15 @@ export const EQUIPMENT: readonly RecordField<Aircraft>[] = [
 			`motor to motor, or the span; about ${formatQuantity(lengthOf(craft), 'height', units())} for its kind`,
 	}),
 	choice('receiver', 'Type of position receiver', optionsOf(RECEIVER_WORDS), {
-		none: 'Not known: taken as plain',
+		none: 'Not known: a plain one is assumed',
 		when: ({ hasPosition }) => hasPosition,
 	}),
 	choice('layout', 'Motor layout', optionsOf(LAYOUT_WORDS), {
-		none: ({ rotors }) => `Not known: as is usual for ${rotors}`,
+		none: ({ rotors }) => `Not known: usual for ${rotors} rotors`,
 		when: ({ rotors }) => rotors > 2,
 	}),
 	choice('spin', 'Front propellers turn', optionsOf(SPIN_WORDS), {
-		none: 'Not known: taken as inward',
+		none: 'Not known: inward is assumed',
 		when: ({ rotors }) => rotors > 2,
 	}),
 	choice('propellers', 'Propeller mounting', optionsOf(PROPELLER_WORDS), { none: 'Not known' }),
@@ -68,10 +68,10 @@ export const EQUIPMENT: readonly RecordField<Aircraft>[] = [
 export const LINK: readonly RecordField<Aircraft>[] = [
 	few(
 		'gives',
-		'Data it shows',
+		'Available data',
 		[
 			{ value: 'logs', label: 'Logs or live data' },
-			{ value: 'screen', label: 'Its own screen', note: 'read by you, and guided routines' },
+			{ value: 'screen', label: 'Its own screen', note: 'you read it; guided routines' },
 			{ value: 'lights', label: 'Lights alone', note: 'guided routines, watched' },
 		],
 		{ usual: (craft) => (showsData(craft) ? 'logs' : 'screen') },
@@ -108,7 +108,7 @@ export const RETURN: readonly RecordField<Aircraft>[] = [
 		flies.quantity('airspeedMaxMps', 'Maximum airspeed', 'speed', { min: 0.1, max: 100 }),
 		flies.quantity('climbMps', 'Climb speed', 'speed', { min: 0.1, max: 50 }),
 		flies.quantity('descentMps', 'Descent speed', 'speed', { min: 0.1, max: 50 }),
-		flies.number('hoverW', 'Hover power', 'W', { min: 1, max: 100_000, note: 'empty: from its flights' }),
+		flies.number('hoverW', 'Hover power', 'W', { min: 1, max: 100_000, note: 'empty: computed from its flights' }),
 	]),
 	quantity('minReturnDistanceM', 'Minimum return distance', 'height', {
 		min: 0,
@@ -186,7 +186,7 @@ export const FIRST_FLIGHTS: readonly RecordField<Aircraft>[] = inside<Aircraft, 
 
 export const RULE: readonly RecordField<Aircraft>[] = [
 	few('school', 'When is a calibration due? Practitioners disagree; the default acts on what changed', [
-		{ value: 'as-told', label: 'As told', note: 'manufacturer and prompts only' },
+		{ value: 'as-told', label: 'As told', note: 'maker’s prompts only' },
 		{ value: 'after-events', label: 'After events', note: 'the default' },
 		{ value: 'every-day', label: 'First flight of every day', note: 'ten seconds each' },
 	]),

@@ -89,7 +89,7 @@
 		const schools = { ...aircraft?.sensorSchools };
 		if (school) schools[sensor] = school;
 		else delete schools[sensor];
-		void keep({ sensorSchools: schools }, 'School kept');
+		void keep({ sensorSchools: schools }, 'Rule saved');
 	}
 
 	/** `perKept`: what the form shows, in SI, for one of what is kept. */

@@ -23,6 +23,7 @@
 	import { units } from '$lib/ui/preferences.svelte';
 	import Progress from '$lib/ui/Progress.svelte';
 	import PlanPlot from '$lib/ui/plot/PlanPlot.svelte';
+	import { possibleCauses } from './figures';
 	import type { HoverState } from './hoverState.svelte';
 
 	let { state: work, onaccept }: { state: HoverState; onaccept?: (answer: HoverAnswer) => void } = $props();
@@ -30,6 +31,7 @@
 	const practice = practiceAllowed();
 	let faults = $state<RigFaults>({ ...NO_FAULTS });
 	const answer = $derived(work.answer);
+	const possible = $derived(possibleCauses(answer?.causes ?? []));
 	const track = $derived(work.request ? localTrack(work.request) : null);
 	const THIN = 900;
 	const plotted = $derived.by(() => {
@@ -48,7 +50,6 @@
 	const f = (value: number | null | undefined, digits = 2) =>
 		value === null || value === undefined ? '–' : value.toFixed(digits);
 	const CAUSES: Record<string, string> = {
-		'holding-well': 'Holding well',
 		'compass-error': 'Compass error',
 		'wind-drift': 'Wind',
 		'level-trim': 'Level trim',
@@ -63,8 +64,6 @@
 	const fine = (value: number | null, quantity: Quantity) =>
 		value === null ? '–' : `${toUnit(value, quantity, units()).toFixed(2)} ${unitSymbol(quantity, units())}`;
 	const rehearse = () => void work.rehearse(newSeed(), $state.snapshot(faults));
-	/** In words: the scores behind them rank causes; they are no frequencies that anybody counted. */
-	const likelihood = (score: number) => (score >= 0.6 ? 'likely' : score >= 0.25 ? 'possible' : 'unlikely');
 </script>
 
 <svelte:window
@@ -193,13 +192,13 @@
 					>
 				</tbody>
 			</table>
-			{#if answer.causes.length > 0 && answer.verdict !== 'pass'}
-				<p class="mt-4 mb-1 text-small text-ink-2">Possible causes, each on its own</p>
+			{#if possible.length > 0 && answer.verdict !== 'pass'}
+				<p class="mt-4 mb-1 text-small text-ink-2">Possible causes, ranked by judgement</p>
 				<ul class="m-0 list-none p-0">
-					{#each answer.causes.slice(0, 5) as cause, k (k)}
+					{#each possible as { code, word } (code)}
 						<li class="flex items-baseline justify-between gap-3 py-0.5">
-							<span>{CAUSES[cause.code] ?? cause.code}</span>
-							<span class="text-note text-ink-2">{likelihood(cause.probability)}</span>
+							<span>{CAUSES[code] ?? code}</span>
+							<span class="text-note text-ink-2">{word}</span>
 						</li>
 					{/each}
 				</ul>

@@ -1,5 +1,5 @@
 import { figure, type Figure } from '$lib/core/figures/figure';
-import type { HoverAnswer } from '$lib/schema/hover';
+import type { Cause, HoverAnswer } from '$lib/schema/hover';
 import { halved } from '$lib/core/hover/holdRadius';
 
 /** Figures recorded of a reviewed hover. A compass error is one only where circling shows it. */
@@ -12,3 +12,13 @@ export const hoverFigures = ({ bubble, drift, spiral, height, durationS }: Hover
 	figure('height-spread', (height.stdM ?? 0) < 1e-9 ? null : height.stdM),
 	figure('duration', durationS),
 ];
+
+/** Scores from which a cause is called likely, or possible. */
+const LIKELY = 0.6;
+const POSSIBLE = 0.25;
+
+/** Causes worth a look, most likely first, each with its score in a word: the scores rank causes; nobody counted them as frequencies. */
+export const possibleCauses = (causes: readonly Cause[]): { code: string; word: 'likely' | 'possible' }[] =>
+	causes
+		.filter(({ code, probability }) => probability >= POSSIBLE && code !== 'holding-well')
+		.map(({ code, probability }) => ({ code, word: probability >= LIKELY ? 'likely' : 'possible' }));

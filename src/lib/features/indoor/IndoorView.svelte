@@ -115,6 +115,10 @@
 		const settings = aircraft.indoor.settings.map((s) => (s.id === setting ? { ...s, back } : s));
 		void keep({ ...$state.snapshot(aircraft.indoor), settings }, back ? 'Noted as put back' : 'Noted as still indoors');
 	}
+	const SIDES = [
+		{ side: 'outdoors', label: 'outdoors, as it is now' },
+		{ side: 'indoors', label: 'indoors' },
+	] as const;
 </script>
 
 {#if stored.ready && !aircraft}
@@ -160,22 +164,16 @@
 								{/if}</span
 							></Checkbox
 						>
-						<TextField
-							label="outdoors, as it is now"
-							maxlength={80}
-							disabled={!now.use}
-							aria-label="{setting.name}: outdoors, as it is now"
-							value={now.outdoors}
-							oninput={(e) => set(setting.id, { outdoors: e.currentTarget.value })}
-						/>
-						<TextField
-							label="indoors"
-							maxlength={80}
-							disabled={!now.use}
-							aria-label="{setting.name}: indoors"
-							value={now.indoors}
-							oninput={(e) => set(setting.id, { indoors: e.currentTarget.value })}
-						/>
+						{#each SIDES as { side, label } (side)}
+							<TextField
+								{label}
+								maxlength={80}
+								disabled={!now.use}
+								aria-label="{setting.name}: {label}"
+								value={now[side]}
+								oninput={(e) => set(setting.id, { [side]: e.currentTarget.value })}
+							/>
+						{/each}
 					</li>
 				{/each}
 			</ul>

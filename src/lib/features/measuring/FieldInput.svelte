@@ -1,5 +1,4 @@
 <script lang="ts">
-	import type { ComponentProps } from 'svelte';
 	import Choice from '$lib/ui/Choice.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import Select from '$lib/ui/Select.svelte';
@@ -11,25 +10,20 @@
 	let { field, value, onchange, plain = false }: Props = $props();
 	/** More choices than that are opened by a press. */
 	const IN_SIGHT = 5;
-
-	const number = $derived.by((): Omit<ComponentProps<typeof Quantity>, 'of'> | null =>
-		field.kind !== 'number'
-			? null
-			: {
-					label: field.label,
-					value: typeof value === 'number' ? value : null,
-					unit: field.unit,
-					note: field.note ?? '',
-					required: !field.optional,
-					onchange,
-					...(field.min === undefined ? {} : { min: field.min }),
-					...(field.max === undefined ? {} : { max: field.max }),
-				},
-	);
 </script>
 
-{#if field.kind === 'number' && number}
-	<Quantity {...number} of={field.quantity} />
+{#if field.kind === 'number'}
+	<Quantity
+		label={field.label}
+		of={field.quantity}
+		unit={field.unit}
+		value={typeof value === 'number' ? value : null}
+		min={field.min}
+		max={field.max}
+		note={field.note ?? ''}
+		required={!field.optional}
+		{onchange}
+	/>
 {:else if field.kind === 'choice' && (plain || field.options.length > IN_SIGHT)}
 	<Select label={field.label} value={typeof value === 'string' ? value : null} options={field.options} {onchange} />
 {:else if field.kind === 'choice'}

@@ -1,6 +1,6 @@
-/** What takes keys itself; a closed list of choices does too. */
+/** What takes keys itself; so do a box to tick and a list of choices. */
 const FIELDS =
-	'input, textarea, select, [contenteditable], [aria-haspopup="listbox"], [role="listbox"], dialog, [role="dialog"]';
+	'input, textarea, select, [contenteditable], [role="checkbox"], [aria-haspopup="listbox"], [role="listbox"], dialog, [role="dialog"]';
 
 /** True where a key belongs to the field or dialog that has the focus, not to the page. */
 export function inField(event: KeyboardEvent): boolean {

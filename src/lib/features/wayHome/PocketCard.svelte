@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { TurnBack } from '$lib/core/session/homeEntry';
 	import { valueOf } from '$lib/core/facts/facts';
 	import type { HomePlan } from '$lib/core/return/planned';
 	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
@@ -15,7 +16,7 @@
 	/** The few lines that a pilot wants in the hand while flying: to print, or to keep open on the phone. */
 	type Props = {
 		plan: HomePlan;
-		turnBack: { carefulS: number; pct: number; cellV: number | null; startPct: number };
+		turnBack: TurnBack;
 		site: Site | null;
 		height: (m: number) => string;
 	};
