@@ -187,10 +187,10 @@ test('what is due is told under three schools; a sensor may have a school of its
 	await page.getByRole('button', { name: 'Accelerometer' }).click();
 	await expect(page.getByText('Part replaced or refitted').first()).toBeVisible();
 	await choose(page.getByLabel('Rule for accelerometer'), 'As told');
-	await expect(page.getByText('School kept')).toBeVisible();
+	await expect(page.getByText('Rule saved')).toBeVisible();
 	await page.getByLabel('Old is more than').fill('30');
 	await page.getByLabel('Old is more than').blur();
-	await expect(page.getByText('Threshold kept').first()).toBeVisible();
+	await expect(page.getByText('Threshold saved').first()).toBeVisible();
 	const { name, body } = await saved(page, 'Export the dates (iCalendar)');
 	expect(name).toContain('Dunlin');
 	expect(String(body)).toContain('SUMMARY:Dunlin: Accelerometer is due');

@@ -9,7 +9,7 @@ test('a six-rotor with two motors exchanged is caught at the motor walk; that sk
 	test.setTimeout(180_000);
 	const h1 = page.getByRole('heading', { level: 1 });
 	await enterAircraft(page, 'Knot', 'Self-built multirotor', async () => {
-		await page.getByLabel('Rotors').fill('6');
+		await page.getByLabel('Rotors', { exact: true }).fill('6');
 		await choose(page.getByLabel('Failsafe action'), 'return home');
 	});
 	const begin = async () => {

@@ -197,7 +197,7 @@ test('a six-rotor that shows lights alone: its own table says what each pattern 
 }) => {
 	test.setTimeout(240_000);
 	await enterAircraft(page, 'Knot', 'Self-built multirotor', async () => {
-		await page.getByLabel('Rotors').fill('6');
+		await page.getByLabel('Rotors', { exact: true }).fill('6');
 		await page.getByRole('radio', { name: /^Lights alone/ }).click();
 		const table = page.getByRole('group', { name: 'Lights and tones' });
 		for (const [during, colour, means] of [

@@ -152,7 +152,7 @@
 		const next = { ...aircraft?.dueThresholds };
 		if (typeof value === 'number') next[key] = value;
 		else delete next[key];
-		void keep({ dueThresholds: next }, 'Threshold kept');
+		void keep({ dueThresholds: next }, 'Threshold saved');
 	}
 
 	const dated = $derived(aircraft && stored.current ? dueDates(aircraft, stored.current.done) : []);
