@@ -75,6 +75,17 @@ describe.each(SYSTEMS)('every sheet of the demo in %s units', (units) => {
 		}
 	});
 
+	it('names each exception once, and gives a finding of caution its own reason, not its source alone', async () => {
+		for (const bundle of sessions) {
+			const { exceptions } = await sheetOf(bundle, units);
+			const named = exceptions.map(({ what }) => what);
+			expect(new Set(named).size).toBe(named.length);
+			expect(named.filter((what) => /\.(:|$)/.test(what))).toEqual([]);
+			for (const { mark, what, why } of exceptions)
+				if (mark === 'caution') expect(why, what).not.toMatch(/^From [^.]*\.$/);
+		}
+	});
+
 	it('says who, what, where and when, and leaves out what nobody entered', async () => {
 		for (const bundle of sessions) {
 			const sheet = await sheetOf(bundle, units);

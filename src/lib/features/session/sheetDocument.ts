@@ -2,14 +2,19 @@ import { localDay } from '$lib/core/words/calendar';
 import { gradeOf } from '$lib/core/evidence/grade';
 import type { ChainFinding } from '$lib/core/record/chain';
 import { crewWords } from '$lib/core/session/crew';
-import { entryWords, limitWords } from '$lib/core/session/entryWords';
+import { MARK_OF_VERDICT } from '$lib/core/evidence/standing';
+import { begunSmall } from '$lib/core/words/begun';
+import { plain } from '$lib/core/words/plain';
+import { reasonFigures } from '$lib/core/words/reasonFigures';
+import { sentenceIn } from '$lib/core/words/sentence';
+import { entryWords, limitWords, taskWords } from '$lib/core/session/entryWords';
 import { isBefore, stationTitle } from '$lib/core/session/stations';
 import type { Decided } from '$lib/core/session/outcome';
 import type { TaskState } from '$lib/core/session/task';
 import { wholeQuantity, type UnitSystem } from '$lib/core/words/units';
 import { KIND_WORDS } from '$lib/features/aircraft/kindWords';
 import type { Entry } from '$lib/schema/entries';
-import type { Mark, Site } from '$lib/schema/records';
+import type { Aircraft, Mark, Site } from '$lib/schema/records';
 import type { SessionBundle } from '$lib/store/repository';
 import { showDate, showZoned } from '$lib/ui/format';
 import { GRADE_WORDS, MARK_WORDS } from '$lib/ui/marks';
@@ -83,15 +88,34 @@ function spanWords(
 	return `${showDate(from)}, ${ended ? `${same ? clock : begun} to ${ended}` : `${begun}, not ended`}`;
 }
 
-const exceptionsOf = (tasks: readonly TaskState[]): SheetDocument['exceptions'] =>
-	tasks
-		.filter(({ mark }) => mark !== 'clear')
-		.map(({ mark, title, detail, reasons }) => ({
-			mark,
-			word: MARK_WORDS[mark],
-			what: title,
-			why: detail || (reasons[0]?.text ?? ''),
-		}));
+/** The reasons of a finding that give it its mark, with value and limit. */
+function reasonWords({ mark, entry, reasons }: TaskState, units: UnitSystem): string[] {
+	if (mark === 'aside' || entry?.payload.kind === 'check') return [];
+	return reasons
+		.filter(({ level }) => MARK_OF_VERDICT[level ?? 'pass'] === mark)
+		.map((reason) => {
+			const figures = reasonFigures(reason, units);
+			return `${plain(sentenceIn(reason.text, units))}${figures ? ` (${figures})` : ''}.`;
+		});
+}
+
+function exceptionsOf(
+	tasks: readonly TaskState[],
+	{ aircraft, units }: { aircraft: Aircraft; units: UnitSystem },
+): SheetDocument['exceptions'] {
+	const open = tasks.filter(({ mark }) => mark !== 'clear');
+	/** One finding may answer two items: each is named then. */
+	const answersTwo = ({ entry, task }: TaskState) =>
+		entry?.payload.kind === 'test' && open.some((other) => other.entry?.id === entry.id && other.task !== task);
+	return open.map((state) => ({
+		mark: state.mark,
+		word: MARK_WORDS[state.mark],
+		what: answersTwo(state) ? `${taskWords(state.task, aircraft)}: ${begunSmall(state.title)}` : state.title,
+		why: [...reasonWords(state, units).filter((words) => plain(words) !== state.title), state.detail]
+			.filter(Boolean)
+			.join(' '),
+	}));
+}
 
 /** The heading above the exceptions, on screen and on paper. */
 export const exceptionsTitle = ({ decided, exceptions }: Pick<SheetDocument, 'decided' | 'exceptions'>): string =>
@@ -171,8 +195,8 @@ export function sheetDocument(
 		verdict: split.decision ? split.outcome.words : split.state.fly.headline,
 		decided: split.decision !== null,
 		facts: facts.filter(([, value]) => value !== '').map(([label, value]) => ({ label, value })),
-		exceptions: exceptionsOf(decidedTasks),
-		after: exceptionsOf(split.after),
+		exceptions: exceptionsOf(decidedTasks, { aircraft, units }),
+		after: exceptionsOf(split.after, { aircraft, units }),
 		entries: entries.map((entry) => {
 			const grade = gradeOf(entry.payload);
 			return {

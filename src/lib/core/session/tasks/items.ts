@@ -1,3 +1,4 @@
+import { plain } from '../../words/plain';
 import { begunSmall } from '../../words/begun';
 import type { CheckPayload, Entry } from '../../../schema/entries';
 import type { Mark } from '../../../schema/records';
@@ -85,7 +86,7 @@ function withFlownReturns(state: TaskState, record: SessionRecord): TaskState {
 		...state,
 		reasons,
 		mark: MARK_OF_VERDICT[reasons.length === 0 ? 'pass' : verdict],
-		title: told ? (first?.text ?? 'Failsafe settings checked; return tested in the air') : state.title,
+		title: told ? plain(first?.text ?? 'Failsafe settings checked; return tested in the air') : state.title,
 		next: verdict === 'pass' || !first ? '' : (first.next ?? state.next),
 	};
 }

@@ -3,6 +3,7 @@ import { comesHome } from '../../aircraft/capabilities';
 import { statementWords } from '../../facts/words';
 import { valueOf } from '../../facts/facts';
 import { actionAt } from '../homePlan';
+import { plain } from '../../words/plain';
 import { orAside, taskState, type Task } from '../task';
 import { measuredState } from './measured';
 
@@ -43,7 +44,7 @@ export const actionHere: Task = {
 				task: 'action-here',
 				station: 'return',
 				mark: MARK_OF_VERDICT[found.level ?? 'fail'],
-				title: found.text,
+				title: plain(found.text),
 				detail: `Failsafe action ${statementWords(statement, 'metric')}.`,
 				reasons: [found],
 				next: found.next ?? '',
