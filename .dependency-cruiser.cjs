@@ -1,4 +1,4 @@
-/** Imports point downwards only: routes → features → ui/store/workers/sources → instruments → rig → core → schema. */
+/** Imports point downwards only: routes → features → ui/store/workers/sources → instruments → rig → core → messages → words → schema. */
 const lib = '^src/lib/';
 const rule = (name, from, to) => ({ name, severity: 'error', from: { path: from }, to: { path: to } });
 
@@ -15,10 +15,21 @@ module.exports = {
 		rule(
 			'schema-stands-alone',
 			`${lib}schema/`,
+			`${lib}(words|messages|core|rig|instruments|sources|store|workers|ui|features)/|^src/routes/`,
+		),
+		{
+			name: 'words-know-only-schema',
+			severity: 'error',
+			from: { path: `${lib}words/`, pathNot: '\\.test\\.ts$' },
+			to: { path: `${lib}(messages|core|rig|instruments|sources|store|workers|ui|features)/|^src/routes/` },
+		},
+		rule(
+			'messages-know-only-words-and-schema',
+			`${lib}messages/`,
 			`${lib}(core|rig|instruments|sources|store|workers|ui|features)/|^src/routes/`,
 		),
 		{
-			name: 'core-imports-only-schema',
+			name: 'core-imports-only-messages-words-and-schema',
 			severity: 'error',
 			// Tests may measure the core against the rig's known truth.
 			from: { path: `${lib}core/`, pathNot: '\\.test\\.ts$' },

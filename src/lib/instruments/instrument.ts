@@ -1,7 +1,7 @@
 import type { Figure } from '$lib/core/figures/figure';
 import type { StatedFact } from '$lib/schema/facts';
 import type { HoldPlan } from '$lib/core/guide/holds';
-import type { Quantity, UnitSystem } from '$lib/core/words/units';
+import type { Quantity, UnitSystem } from '$lib/words/units';
 import type { Choices } from '$lib/core/record/columns';
 import type { Role } from '$lib/core/record/logRoles';
 import type { Reason, Verdict } from '$lib/schema/common';

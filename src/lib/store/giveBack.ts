@@ -1,4 +1,4 @@
-import { localDay } from '$lib/core/words/calendar';
+import { localDay } from '$lib/words/calendar';
 import { max } from 'd3-array';
 import type { EntryPayload, TestPayload } from '$lib/schema/entries';
 import { gradeOf } from '$lib/core/evidence/grade';

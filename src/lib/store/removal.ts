@@ -1,4 +1,4 @@
-import { counted } from '$lib/core/words/counted';
+import { counted } from '$lib/words/counted';
 import { isDemo } from '$lib/schema/demoIds';
 import type { Session } from '$lib/schema/records';
 import type { Table } from 'dexie';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
+	import { fromUnit, toUnit, unitSymbol, type Quantity } from '$lib/words/units';
 	import NumberField from './NumberField.svelte';
 	import { units } from './preferences.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import { reasonFigures } from '$lib/core/words/reasonFigures';
-	import { sentenceIn } from '$lib/core/words/sentence';
+	import { reasonFigures } from '$lib/ui/reasonFigures';
+	import { sentenceIn } from '$lib/words/sentence';
 	import type { Reason } from '$lib/schema/common';
 	import MarkIcon from './MarkIcon.svelte';
 	import { MARK_OF_VERDICT } from './marks';

@@ -1,4 +1,4 @@
-import type { Quantity } from '$lib/core/words/units';
+import type { Quantity } from '$lib/words/units';
 import type { Draft } from '$lib/schema/common';
 import type { Option } from './options';
 

@@ -1,4 +1,4 @@
-import { daysBetween } from '$lib/core/words/calendar';
+import { daysBetween } from '$lib/words/calendar';
 
 const LONG = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 const SHORT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { UnitSystem } from '$lib/core/words/units';
+import type { UnitSystem } from '$lib/words/units';
 
 const schema = z.object({
 	theme: z.enum(['paper', 'dusk', 'sun']).catch('paper'),

@@ -1,6 +1,6 @@
 import type { Entry } from '../../schema/entries';
 import type { Aircraft, Sensor } from '../../schema/records';
-import { dayAfter, localDay } from '../words/calendar';
+import { dayAfter, localDay } from '../../words/calendar';
 import { isDueWords } from './rules';
 
 /** A day on which something falls due, with what and why. */

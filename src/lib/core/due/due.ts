@@ -1,7 +1,7 @@
 import type { Draft } from '../../schema/common';
 import type { Reason } from '../../schema/common';
 import type { Aircraft, AircraftEvent, DueSchool, Sensor } from '../../schema/records';
-import { dayOf, daysBetween, localDay } from '../words/calendar';
+import { dayOf, daysBetween, localDay } from '../../words/calendar';
 import { reason } from '../finding/reasons';
 import { dueLimits as limits } from './limits';
 import { affectsSensor, eventWords, SENSOR_RULES } from './rules';

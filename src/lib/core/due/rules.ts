@@ -1,7 +1,7 @@
 import { sensorSchema, type Aircraft, type EventExtent, type Sensor } from '../../schema/records';
 import { hasPart } from '../aircraft/capabilities';
 import type { EventKind } from '../../schema/entries';
-import { begunSmall } from '../words/begun';
+import { begunSmall } from '../../words/begun';
 import { COMPONENTS } from './components';
 
 /** What can happen to an aircraft, as a pilot says it. */

@@ -2,7 +2,7 @@ import { figure } from '../figures/figure';
 import type { Verdict } from '../../schema/common';
 import type { Entry, Grade, RecordedFigure } from '../../schema/entries';
 import type { Sensor } from '../../schema/records';
-import { showSigma } from '../words/sigma';
+import { showSigma } from '../../words/sigma';
 import { sensorOf } from './about';
 import { gradeOf } from './grade';
 import { standingOf, type Standing } from './standing';

@@ -2,7 +2,7 @@ import type { EventKind } from '../../schema/entries';
 import type { FactKey } from '../../schema/facts';
 import type { EventExtent, LossAction, Sensor, Venue } from '../../schema/records';
 import { affectsSensor } from '../due/rules';
-import type { Quantity } from '../words/units';
+import type { Quantity } from '../../words/units';
 
 /** What an aircraft that works in the field carries. */
 export type Payload = 'tank' | 'spreader';

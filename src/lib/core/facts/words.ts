@@ -1,6 +1,6 @@
 import type { FactKey, FactSource } from '../../schema/facts';
 import { LOSS_WORDS } from '../radio/linkLossTest';
-import { formatQuantity, type UnitSystem } from '../words/units';
+import { formatQuantity, type UnitSystem } from '../../words/units';
 import type { Moved } from './facts';
 import type { Ledger } from './ledger';
 import { FACT_RULES } from './keys';

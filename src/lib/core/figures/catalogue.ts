@@ -1,4 +1,4 @@
-import type { Quantity } from '../words/units';
+import type { Quantity } from '../../words/units';
 
 /** What a figure is called and measured in. `{part}` stands for what it belongs to: an axis, a motor, a step. */
 export interface FigureRule {

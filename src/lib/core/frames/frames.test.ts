@@ -2,13 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evenly } from '../../rig/evenly';
 import { unwrapDeg, wrap360, wrapPi } from './angles';
-import { dayOf } from '../words/calendar';
+import { dayOf } from '../../words/calendar';
 import { interpolate } from '../math/interpolate';
 import { IDENTITY, apply, determinant, inverse, multiply, transpose, type Mat3 } from './mat3';
 import { seededRng } from '../math/random';
 import { aboutAxis, fromYawPitchRoll, RIGHT_ANGLE_ROTATIONS, toYawPitchRoll } from './rotation';
 import { median, quantile, robustSigma } from '../math/statistics';
-import { formatQuantity, fromUnit, toUnit } from '../words/units';
+import { formatQuantity, fromUnit, toUnit } from '../../words/units';
 import { angleBetween } from './vec3';
 
 const angle = evenly(-3.1, 3.1);

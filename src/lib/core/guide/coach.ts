@@ -1,5 +1,5 @@
 import { DEG } from '../frames/angles';
-import { begunSmall } from '../words/begun';
+import { begunSmall } from '../../words/begun';
 import { cross, length, normalise, scale, type Vec3 } from '../frames/vec3';
 import type { Face } from '../../schema/inertial';
 import { leanApart, LIFT_DEG, liftOf } from '../inertial/gestures';

@@ -1,4 +1,4 @@
-import { showSigned } from '../words/figures';
+import { showSigned } from '../../words/figures';
 import type { Cause } from '../../schema/hover';
 import { CALIBRATE, LAND, type Findings } from './findings';
 import { hoverLimits as limits } from './limits';

@@ -1,7 +1,7 @@
 import type { Reason, Verdict } from '../../schema/common';
 import type { LossAction } from '../../schema/records';
 import { judge, reason } from '../finding/reasons';
-import { showSigma } from '../words/sigma';
+import { showSigma } from '../../words/sigma';
 import { radioLimits as limits } from './limits';
 import { stopTime, type Start, type Stop, type StopTime } from './stopwatch';
 

@@ -1,7 +1,7 @@
 import type { Reason } from '../../schema/common';
 import type { ReturnAnswer, ReturnRequest } from '../../schema/return';
 import { reason } from '../finding/reasons';
-import { bearingWord } from '../words/bearing';
+import { bearingWord } from '../../words/bearing';
 import type { Plan } from './actions';
 import { returnLimits as limits } from './limits';
 import { returnSequence } from './sequence';

@@ -1,6 +1,6 @@
 import type { Entry } from '../../schema/entries';
 import type { Mark, StationId } from '../../schema/records';
-import { sentenceIn } from '../words/sentence';
+import { sentenceIn } from '../../words/sentence';
 import { isOwnTask, leftWords } from './deferred';
 import { taskOf } from '../evidence/about';
 import { gatherFacts, type Facts } from '../facts/facts';

@@ -1,4 +1,4 @@
-import { begunLarge } from '../words/begun';
+import { begunLarge } from '../../words/begun';
 import type { Aircraft, Control, ControlUse } from '../../schema/records';
 import type { Item } from './checklist/item';
 

@@ -1,9 +1,9 @@
-import { plain } from '../words/plain';
+import { plain } from '../../words/plain';
 import type { Entry } from '../../schema/entries';
 import type { StationId } from '../../schema/records';
 import { taskOf } from '../evidence/about';
 import { isAside, standingOf } from '../evidence/standing';
-import { dayOf } from '../words/calendar';
+import { dayOf } from '../../words/calendar';
 
 /** Something left undone in an earlier session that comes back. */
 export interface Deferred {

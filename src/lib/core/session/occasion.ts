@@ -1,8 +1,8 @@
-import { begunSmall } from '../words/begun';
+import { begunSmall } from '../../words/begun';
 import type { Aircraft, AircraftEvent, Occasion, Venue } from '../../schema/records';
 import { COMPONENTS } from '../due/components';
 import { eventWords } from '../due/rules';
-import { dayOf, daysBetween } from '../words/calendar';
+import { dayOf, daysBetween } from '../../words/calendar';
 import { sessionLimits as limits } from './limits';
 
 export const OCCASION_WORDS: Record<Occasion, { label: string; note: string }> = {

@@ -8,7 +8,7 @@ import { flightClock } from '../facts/flightClock';
 import { FACT_RULES, sameValue } from '../facts/keys';
 import { settledTask } from '../facts/statements';
 import { factWords } from '../facts/words';
-import { formatQuantity } from '../words/units';
+import { formatQuantity } from '../../words/units';
 import { assessSession, type SessionState } from './assess';
 import { entryWords } from './entryWords';
 import { plannedReturn } from './homeEntry';

@@ -1,6 +1,6 @@
 import type { DecisionPayload, Entry } from '../../schema/entries';
 import type { Mark } from '../../schema/records';
-import { plain } from '../words/plain';
+import { plain } from '../../words/plain';
 import { assessSession, type SessionState } from './assess';
 import type { SessionEvidence } from './sessionRecord';
 import type { TaskState } from './task';

@@ -6,7 +6,7 @@ import { undoneBy } from './checklist/undoes';
 import { undoneByDoing } from '../evidence/undoneByDoing';
 import type { ChainFinding } from '../record/chain';
 import type { Aircraft, Pack, Sensor, Session, Site } from '../../schema/records';
-import type { UnitSystem } from '../words/units';
+import type { UnitSystem } from '../../words/units';
 import type { Facts } from '../facts/facts';
 import { curesStop, ENTERED_BY_MISTAKE, isStop, RELEASES, STOPPED_TASKS } from './stop';
 import type { Deferred } from './deferred';

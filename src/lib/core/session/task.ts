@@ -1,6 +1,6 @@
 import type { TaskPage } from './taskPage';
-import { begunSmall } from '../words/begun';
-import { plain } from '../words/plain';
+import { begunSmall } from '../../words/begun';
+import { plain } from '../../words/plain';
 import type { Entry, Grade } from '../../schema/entries';
 import type { Reason } from '../../schema/common';
 import type { Mark, StationId } from '../../schema/records';

@@ -3,7 +3,7 @@ import { hasPart, showsData } from '../aircraft/capabilities';
 import type { Deferred } from './deferred';
 import type { SensorDue } from '../due/due';
 import { COLD_SOAK_HOURS } from '../guide/coldSoak';
-import { localDay } from '../words/calendar';
+import { localDay } from '../../words/calendar';
 import { lengthMin, schedule, scheduleBack, type Job, type Slot } from './schedule';
 
 /** One aircraft of tomorrow, with what is due on it as of then and there. */

@@ -5,7 +5,7 @@ import { figureId, idOf } from '../figures/figure';
 import type { Entry, RecordedFigure } from '../../schema/entries';
 import type { Aircraft } from '../../schema/records';
 import { compareRepeats, studentTail, type Comparison, type Measurement } from '../record/repeats';
-import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '../words/units';
+import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '../../words/units';
 
 /** One value of a figure that is followed through the sessions of an aircraft. */
 export interface TrendPoint {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import { fromYawPitchRoll } from '$lib/core/frames/rotation';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';

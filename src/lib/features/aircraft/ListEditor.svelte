@@ -9,7 +9,7 @@
 	import { checklistFor, everyItem, type Item } from '$lib/core/session/items';
 	import { OCCASION_WORDS, VENUE_WORDS } from '$lib/core/session/occasion';
 	import { STATIONS, stationTitle } from '$lib/core/session/stations';
-	import { toUnit, unitSymbol } from '$lib/core/words/units';
+	import { toUnit, unitSymbol } from '$lib/words/units';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { readText } from '$lib/instruments/readText';
 	import { occasionSchema, venueSchema, type OwnItem, type OwnList, type StationId } from '$lib/schema/records';

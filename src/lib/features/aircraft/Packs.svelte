@@ -1,7 +1,7 @@
 <script lang="ts">
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { Draft } from '$lib/schema/common';
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import { page } from '$app/state';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';
 	import { packSchema, type Pack } from '$lib/schema/records';

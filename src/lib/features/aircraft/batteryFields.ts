@@ -1,4 +1,4 @@
-import { begunLarge } from '$lib/core/words/begun';
+import { begunLarge } from '$lib/words/begun';
 import type { Draft } from '$lib/schema/common';
 import type { Pack } from '$lib/schema/records';
 import { fieldsOf, type RecordField } from '$lib/ui/fields';

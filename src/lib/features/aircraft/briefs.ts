@@ -1,8 +1,8 @@
 import { SCHOOLS } from '$lib/core/due/due';
 import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
 import { hasPart, showsData } from '$lib/core/aircraft/capabilities';
-import { counted } from '$lib/core/words/counted';
-import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '$lib/core/words/units';
+import { counted } from '$lib/words/counted';
+import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '$lib/words/units';
 import { partSchema, type Aircraft } from '$lib/schema/records';
 import { PART_WORDS } from './partWords';
 

@@ -1,6 +1,6 @@
 import { hasPart, lengthOf, showsData } from '$lib/core/aircraft/capabilities';
 import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
-import { formatQuantity } from '$lib/core/words/units';
+import { formatQuantity } from '$lib/words/units';
 import { lossActionSchema, type Aircraft } from '$lib/schema/records';
 import { fieldsOf, inside, type RecordField } from '$lib/ui/fields';
 import { optionsOf } from '$lib/ui/options';

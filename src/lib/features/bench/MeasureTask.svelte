@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import { goto } from '$app/navigation';
 	import { keptOf } from '$lib/core/evidence/kept';
 	import EarlierFigures from '$lib/features/history/EarlierFigures.svelte';

@@ -13,7 +13,7 @@
 	import { checkOf } from '$lib/core/session/tasks/items';
 	import type { StationState } from '$lib/core/session/assess';
 	import { askOf, fellDue, type TaskState } from '$lib/core/session/task';
-	import { formatQuantity, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity, unitSymbol } from '$lib/words/units';
 	import { findInstrument } from '$lib/instruments/catalogue';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';

@@ -3,7 +3,7 @@
 	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import { confirmation, confirmations, toConfirm } from '$lib/core/session/confirmed';
 	import type { TaskState } from '$lib/core/session/task';
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import type { StationId } from '$lib/schema/records';
 	import Button from '$lib/ui/Button.svelte';

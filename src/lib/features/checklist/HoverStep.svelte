@@ -5,7 +5,7 @@
 	import { Stopwatch } from '$lib/features/measuring/stopwatch.svelte';
 	import { controlPlace, controlsFor, USE_WORDS } from '$lib/core/session/controls';
 	import type { Rung as Step } from '$lib/core/session/items';
-	import { formatQuantity } from '$lib/core/words/units';
+	import { formatQuantity } from '$lib/words/units';
 	import Button from '$lib/ui/Button.svelte';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import { units } from '$lib/ui/preferences.svelte';

@@ -3,7 +3,7 @@
 	import type { CheckPayload, Odd } from '$lib/schema/entries';
 	import type { Item } from '$lib/core/session/items';
 	import type { StatedFact } from '$lib/schema/facts';
-	import { fromUnit, toUnit } from '$lib/core/words/units';
+	import { fromUnit, toUnit } from '$lib/words/units';
 	import { z } from 'zod';
 	import { keepDraft } from '$lib/ui/draft.svelte';
 	import Button from '$lib/ui/Button.svelte';

@@ -2,7 +2,7 @@
 	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import { figure } from '$lib/core/figures/figure';
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import { untrack } from 'svelte';
 	import { z } from 'zod';
 	import { flightTimeLimits } from '$lib/core/propulsion/flightTimeLimits';

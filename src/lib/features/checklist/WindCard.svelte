@@ -3,7 +3,7 @@
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import type { Draft } from '$lib/schema/common';
 	import { FEEL, FELT_AT_M, feltWind, type FeltWind } from '$lib/core/hover/feltWind';
-	import { formatQuantity } from '$lib/core/words/units';
+	import { formatQuantity } from '$lib/words/units';
 	import type { Grade } from '$lib/schema/entries';
 	import type { Wind } from '$lib/schema/records';
 	import Directions from '$lib/ui/Directions.svelte';

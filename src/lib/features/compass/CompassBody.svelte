@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { showSigma } from '$lib/core/words/sigma';
+	import { showSigma } from '$lib/words/sigma';
 	import { DEG } from '$lib/core/frames/angles';
 	import { fromYawPitchRoll } from '$lib/core/frames/rotation';
 	import { TURN_PLANS } from '$lib/core/guide/turns';

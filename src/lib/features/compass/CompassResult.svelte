@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { ofPage } from '$lib/features/shell/keys';
-	import { showFigure } from '$lib/core/words/figures';
+	import { showFigure } from '$lib/words/figures';
 	import type { CompassAnswer } from '$lib/schema/compass';
 	import { calibrationPayload } from '$lib/core/compass/payload';
 	import { keptOf, type Kept } from '$lib/core/evidence/kept';
@@ -12,7 +12,7 @@
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
 	import SphereMap from '$lib/ui/SphereMap.svelte';
 	import { download } from '$lib/ui/download';
-	import { showSigma } from '$lib/core/words/sigma';
+	import { showSigma } from '$lib/words/sigma';
 
 	type Props = {
 		answer: CompassAnswer;

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import { goto } from '$app/navigation';
 	import { calibrationPayload, placeOf } from '$lib/core/compass/payload';
 	import { usedFacts, valueOf } from '$lib/core/facts/facts';

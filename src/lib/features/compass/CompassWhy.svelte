@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { showSigma } from '$lib/core/words/sigma';
+	import { showSigma } from '$lib/words/sigma';
 	import type { CalibrationPayload } from '$lib/schema/entries';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';

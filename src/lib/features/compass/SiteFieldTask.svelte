@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { figure } from '$lib/core/figures/figure';
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import { ofPage } from '$lib/features/shell/keys';
 	import { goto } from '$app/navigation';
 	import { placeOf } from '$lib/core/compass/payload';

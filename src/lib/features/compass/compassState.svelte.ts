@@ -2,7 +2,7 @@ import { figure } from '$lib/core/figures/figure';
 import { withSetting } from '$lib/core/compass/setting';
 import type { MountingAngles } from '$lib/core/inertial/mountingChange';
 import { max as d3max, min as d3min } from 'd3-array';
-import { showSigma } from '$lib/core/words/sigma';
+import { showSigma } from '$lib/words/sigma';
 import type { Cue } from '$lib/core/compass/cue';
 import { compassLimits } from '$lib/core/compass/limits';
 import { followTurns, TURNS_BEGIN, type TurnPlan, type TurnView } from '$lib/core/guide/turns';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { problemWords } from '$lib/ui/problem';
-	import { localDay } from '$lib/core/words/calendar';
-	import { counted } from '$lib/core/words/counted';
+	import { localDay } from '$lib/words/calendar';
+	import { counted } from '$lib/words/counted';
 	import { InputError } from '$lib/core/finding/inputError';
 	import { loadDemo } from '$lib/features/demo/loadDemo';
 	import Page from '$lib/features/shell/Page.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import { fieldWords } from '$lib/core/record/snapshot';
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import type { MergeItem, MergeState, MergeTable } from '$lib/core/record/merge';
 	import Button from '$lib/ui/Button.svelte';
 

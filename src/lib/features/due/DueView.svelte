@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { optionsOf } from '$lib/ui/options';
 	import Select from '$lib/ui/Select.svelte';
-	import { showSigma } from '$lib/core/words/sigma';
+	import { showSigma } from '$lib/words/sigma';
 	import { thresholdsFor, type DueThresholds } from '$lib/core/due/due';
 	import { dueDates } from '$lib/core/due/dates';
 	import { dueCalendar } from '$lib/core/record/calendarFile';
@@ -24,7 +24,7 @@
 	import { inUse, listSites } from '$lib/store/tables';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
-	import { formatQuantity, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
+	import { formatQuantity, toUnit, unitSymbol, wholeQuantity } from '$lib/words/units';
 	import { units } from '$lib/ui/preferences.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { download } from '$lib/ui/download';

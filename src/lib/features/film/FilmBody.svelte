@@ -2,8 +2,8 @@
 	import Quantity from '$lib/ui/Quantity.svelte';
 	import { halved } from '$lib/core/hover/holdRadius';
 	import { ofPage } from '$lib/features/shell/keys';
-	import { showFigure } from '$lib/core/words/figures';
-	import { formatQuantity, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { showFigure } from '$lib/words/figures';
+	import { formatQuantity, toUnit, unitSymbol } from '$lib/words/units';
 	import { NO_FAULTS, type RigFaults } from '$lib/rig/rig';
 	import { practiceAllowed } from '$lib/features/measuring/practice';
 	import HoverFaults from '$lib/features/measuring/HoverFaults.svelte';

@@ -1,7 +1,7 @@
 import { figure, type Figure } from '$lib/core/figures/figure';
 import { halved } from '$lib/core/hover/holdRadius';
 import { units } from '$lib/ui/preferences.svelte';
-import { formatQuantity } from '$lib/core/words/units';
+import { formatQuantity } from '$lib/words/units';
 import { filmLimits } from '$lib/core/film/limits';
 import type { FilmReview } from '$lib/core/film/reviewFilm';
 import type { FilmSetup } from '$lib/core/film/setup';

@@ -2,7 +2,7 @@
 	import Select from '$lib/ui/Select.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { named } from '$lib/ui/options';
-	import { begunLarge } from '$lib/core/words/begun';
+	import { begunLarge } from '$lib/words/begun';
 	import { page } from '$app/state';
 	import Search from '@lucide/svelte/icons/search';
 	import { saidOf } from '$lib/core/symptoms/asked';

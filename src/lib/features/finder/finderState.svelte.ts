@@ -1,5 +1,5 @@
 import { figure } from '$lib/core/figures/figure';
-import { begunSmall } from '$lib/core/words/begun';
+import { begunSmall } from '$lib/words/begun';
 import { knownOf } from '$lib/core/symptoms/asked';
 import { reopenedBy } from '$lib/core/symptoms/reopens';
 import { fittingTo } from '$lib/core/symptoms/table';

@@ -2,7 +2,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import { tick } from 'svelte';
 	import { toWork } from '$lib/features/shell/toWork';
-	import { plain } from '$lib/core/words/plain';
+	import { plain } from '$lib/words/plain';
 	import { goto } from '$app/navigation';
 	import type { GateState } from '$lib/core/session/assess';
 	import { limitsInForce } from '$lib/core/session/limitsInForce';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import TextField from '$lib/ui/TextField.svelte';
-	import { clock } from '$lib/core/words/clock';
+	import { clock } from '$lib/words/clock';
 	import { refusedIn } from '$lib/ui/refuse';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';

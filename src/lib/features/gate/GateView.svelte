@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import { group } from 'd3-array';
 	import { askOf, fellDue, type TaskState } from '$lib/core/session/task';
 	import { stationTitle } from '$lib/core/session/stations';

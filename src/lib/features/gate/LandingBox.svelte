@@ -2,7 +2,7 @@
 	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import type { PhotoLanding } from '$lib/core/return/markPhoto';
 	import { landingsIn, reviewLandings } from '$lib/core/return/landing';
-	import { formatQuantity, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { formatQuantity, toUnit, unitSymbol } from '$lib/words/units';
 	import { lastFlights } from '$lib/store/home';
 	import { live } from '$lib/store/live.svelte';
 	import Button from '$lib/ui/Button.svelte';

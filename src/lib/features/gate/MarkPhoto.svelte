@@ -3,8 +3,8 @@
 	import { PHOTO } from '$lib/core/return/landingLimits';
 	import { landingOnPhoto, takenAs, type PhotoLanding, type Pixel } from '$lib/core/return/markPhoto';
 	import { InputError } from '$lib/core/finding/inputError';
-	import { bearingWord } from '$lib/core/words/bearing';
-	import { formatQuantity, toUnit, unitSymbol } from '$lib/core/words/units';
+	import { bearingWord } from '$lib/words/bearing';
+	import { formatQuantity, toUnit, unitSymbol } from '$lib/words/units';
 	import FileButton from '$lib/ui/FileButton.svelte';
 	import Directions from '$lib/ui/Directions.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';

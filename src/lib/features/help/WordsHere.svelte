@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { termsIn } from '$lib/core/words/glossary';
+	import { termsIn } from '$lib/words/glossary';
 
 	/** Words of a text that the glossary explains, opened where they stand. */
 	let { text }: { text: string } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { GLOSSARY } from '$lib/core/words/glossary';
+	import { GLOSSARY } from '$lib/words/glossary';
 	import Page from '$lib/features/shell/Page.svelte';
 
 	/** The words of the field, in plain words: each can be linked to by its own address. */

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import Select from '$lib/ui/Select.svelte';
-	import { columnDecimals, decimalsOf, showFigure, showNumber } from '$lib/core/words/figures';
+	import { columnDecimals, decimalsOf, showFigure, showNumber } from '$lib/words/figures';
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import { historyOf, type FigureHistory } from '$lib/core/evidence/history';
 	import type { Kept } from '$lib/core/evidence/kept';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { figureWords } from '$lib/core/words/figures';
+	import { figureWords } from '$lib/words/figures';
 	import { SENSOR_RULES } from '$lib/core/due/rules';
 	import { historyOf, historyTitle, STANDING_WORDS } from '$lib/core/evidence/history';
 	import { INSTRUMENT_OF } from '$lib/features/due/fleetDue';
@@ -11,7 +11,7 @@
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
-	import { formatQuantity } from '$lib/core/words/units';
+	import { formatQuantity } from '$lib/words/units';
 	import { showDate } from '$lib/ui/format';
 	import { units } from '$lib/ui/preferences.svelte';
 	import { GRADE_WORDS, MARK_OF_VERDICT } from '$lib/ui/marks';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { plain } from '$lib/core/words/plain';
+	import { plain } from '$lib/words/plain';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { dueOfAll } from '$lib/features/due/fleetDue';

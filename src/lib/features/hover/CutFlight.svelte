@@ -2,7 +2,7 @@
 	import { scaleLinear } from 'd3-scale';
 	import type { Doing, Piece } from '$lib/core/hover/cut';
 	import { localTrack } from '$lib/core/hover/track';
-	import { formatQuantity } from '$lib/core/words/units';
+	import { formatQuantity } from '$lib/words/units';
 	import Button from '$lib/ui/Button.svelte';
 	import NumberField from '$lib/ui/NumberField.svelte';
 	import { showClock } from '$lib/ui/format';

@@ -1,10 +1,10 @@
 <script lang="ts">
 	import { halved } from '$lib/core/hover/holdRadius';
-	import { showSigned } from '$lib/core/words/figures';
+	import { showSigned } from '$lib/words/figures';
 	import { ofPage } from '$lib/features/shell/keys';
 	import { hoverLimits } from '$lib/core/hover/limits';
 	import { localTrack } from '$lib/core/hover/track';
-	import { formatQuantity, toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
+	import { formatQuantity, toUnit, unitSymbol, type Quantity } from '$lib/words/units';
 	import FaultPicker from '$lib/features/measuring/FaultPicker.svelte';
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
 	import Ways from '$lib/features/measuring/Ways.svelte';

@@ -2,7 +2,7 @@
 	import { extent } from 'd3-array';
 	import { scaleLinear } from 'd3-scale';
 	import { localTrack } from '$lib/core/hover/track';
-	import { toUnit, unitSymbol, type Quantity } from '$lib/core/words/units';
+	import { toUnit, unitSymbol, type Quantity } from '$lib/words/units';
 	import type { HoverRequest } from '$lib/schema/hover';
 	import Button from '$lib/ui/Button.svelte';
 	import Slider from '$lib/ui/Slider.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import Quantity from '$lib/ui/Quantity.svelte';
-	import { begunLarge } from '$lib/core/words/begun';
+	import { begunLarge } from '$lib/words/begun';
 	import ArrowUp from '@lucide/svelte/icons/arrow-up';
-	import { toUnit, unitSymbol } from '$lib/core/words/units';
+	import { toUnit, unitSymbol } from '$lib/words/units';
 	import { inField } from '$lib/features/shell/keys';
 	import { refusedIn } from '$lib/ui/refuse';
 	import HoldChoice from '$lib/features/measuring/HoldChoice.svelte';

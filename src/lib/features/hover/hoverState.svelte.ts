@@ -1,5 +1,5 @@
 import { units } from '$lib/ui/preferences.svelte';
-import { formatQuantity } from '$lib/core/words/units';
+import { formatQuantity } from '$lib/words/units';
 import type { Choices } from '$lib/core/record/columns';
 import { between, isHoverAlone, longestHover, type Piece } from '$lib/core/hover/cut';
 import { trackOf } from '$lib/core/hover/track';

@@ -8,7 +8,7 @@ import {
 	type HoverSeenRequest,
 	type SeenKind,
 } from '$lib/schema/hoverSeen';
-import { formatQuantity } from '$lib/core/words/units';
+import { formatQuantity } from '$lib/words/units';
 import { Stopwatch } from '$lib/features/measuring/stopwatch.svelte';
 import { units } from '$lib/ui/preferences.svelte';
 import { say, tone } from '$lib/ui/speech';

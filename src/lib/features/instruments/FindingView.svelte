@@ -1,7 +1,7 @@
 <script lang="ts">
 	import WideTable from '$lib/ui/WideTable.svelte';
-	import { columnDecimals, showFigure } from '$lib/core/words/figures';
-	import { toUnit, unitSymbol } from '$lib/core/words/units';
+	import { columnDecimals, showFigure } from '$lib/words/figures';
+	import { toUnit, unitSymbol } from '$lib/words/units';
 	import { ruleOf, type Figure as Figured } from '$lib/core/figures/figure';
 	import Figure from '$lib/ui/Figure.svelte';
 	import { preferences, units } from '$lib/ui/preferences.svelte';

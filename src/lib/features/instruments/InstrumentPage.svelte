@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import { live } from '$lib/store/live.svelte';
 	import { lastSiteId } from '$lib/store/home';
 	import { inUse, listSites } from '$lib/store/tables';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import Sheet from '$lib/features/running/Sheet.svelte';
 	import { inField, ofPage } from '$lib/features/shell/keys';
 	import type { TestPayload } from '$lib/schema/entries';

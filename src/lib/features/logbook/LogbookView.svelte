@@ -8,7 +8,7 @@
 	import { live } from '$lib/store/live.svelte';
 	import { deleteEmptySession } from '$lib/store/removal';
 	import { listSessions, type LoggedSession } from '$lib/store/tables';
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import Button from '$lib/ui/Button.svelte';
 	import Empty from '$lib/ui/Empty.svelte';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';

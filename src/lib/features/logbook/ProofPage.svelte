@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';
 	import { loadSession } from '$lib/store/repository';

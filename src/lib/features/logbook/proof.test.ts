@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeAll, beforeEach, describe, expect, it, vi } from 'vitest';
 import { isAside } from '$lib/core/evidence/standing';
-import type { UnitSystem } from '$lib/core/words/units';
+import type { UnitSystem } from '$lib/words/units';
 import { makeDemo } from '$lib/rig/demo';
 import { restore } from '$lib/store/backup';
 import { loadSession, type SessionBundle } from '$lib/store/repository';

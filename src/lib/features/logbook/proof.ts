@@ -1,9 +1,9 @@
-import { localDay } from '$lib/core/words/calendar';
+import { localDay } from '$lib/words/calendar';
 import { isAside } from '$lib/core/evidence/standing';
 import { entryWords } from '$lib/core/session/entryWords';
-import { plain } from '$lib/core/words/plain';
-import { showSigma } from '$lib/core/words/sigma';
-import type { UnitSystem } from '$lib/core/words/units';
+import { plain } from '$lib/words/plain';
+import { showSigma } from '$lib/words/sigma';
+import type { UnitSystem } from '$lib/words/units';
 import { placeWords } from '$lib/features/session/sheetDocument';
 import type { SessionBundle } from '$lib/store/repository';
 import { showDate } from '$lib/ui/format';

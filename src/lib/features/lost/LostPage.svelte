@@ -7,8 +7,8 @@
 	import { waypointsGpx } from '$lib/core/record/waypoints';
 	import { searchPlaces, type SearchPlace } from '$lib/core/return/lost';
 	import { controlPlace, controlsFor } from '$lib/core/session/controls';
-	import { bearingWord } from '$lib/core/words/bearing';
-	import { toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
+	import { bearingWord } from '$lib/words/bearing';
+	import { toUnit, unitSymbol, wholeQuantity } from '$lib/words/units';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { hereNow } from '$lib/sources/devicePosition';
 	import { live } from '$lib/store/live.svelte';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import { Recording } from '$lib/features/measuring/recording.svelte';
 	import FaultPicker from '$lib/features/measuring/FaultPicker.svelte';
 	import HandsPad from '$lib/features/measuring/HandsPad.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import TextField from '$lib/ui/TextField.svelte';
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import type { retiredSchema } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { deleteUnused, sessionsWith } from '$lib/store/removal';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import { goto } from '$app/navigation';
 	import { signOf } from '$lib/core/session/checklist/signs';
 	import { taskWords } from '$lib/core/session/entryWords';

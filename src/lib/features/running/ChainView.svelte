@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import type { ChainFinding } from '$lib/core/record/chain';
 
 	/** What verifying a chain found: each break with its number, and what is worth knowing. */

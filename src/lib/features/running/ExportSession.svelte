@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { handOutOf, type HandOut } from '$lib/core/record/handOut';
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import { exportSession, readSessionFile } from '$lib/store/backup';
 	import { once } from '$lib/store/live.svelte';
 	import Button from '$lib/ui/Button.svelte';

@@ -2,7 +2,7 @@
 	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import { EVENT_WORDS } from '$lib/core/due/rules';
-	import { counted } from '$lib/core/words/counted';
+	import { counted } from '$lib/words/counted';
 	import type { EventKind } from '$lib/schema/entries';
 	import type { Component } from '$lib/schema/records';
 	import Button from '$lib/ui/Button.svelte';

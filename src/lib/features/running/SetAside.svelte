@@ -1,6 +1,6 @@
 <script lang="ts">
 	import TextField from '$lib/ui/TextField.svelte';
-	import { plain } from '$lib/core/words/plain';
+	import { plain } from '$lib/words/plain';
 	import type { StationId } from '$lib/schema/records';
 	import { checklistFor } from '$lib/core/session/items';
 	import type { TaskState } from '$lib/core/session/task';

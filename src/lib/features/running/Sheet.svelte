@@ -1,8 +1,8 @@
 <script lang="ts">
 	import type { Snippet } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
-	import { plain } from '$lib/core/words/plain';
-	import { sentenceIn } from '$lib/core/words/sentence';
+	import { plain } from '$lib/words/plain';
+	import { sentenceIn } from '$lib/words/sentence';
 	import { units } from '$lib/ui/preferences.svelte';
 	import type { Reason, Verdict } from '$lib/schema/common';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';

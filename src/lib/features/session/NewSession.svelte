@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Select from '$lib/ui/Select.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
-	import { begunLarge } from '$lib/core/words/begun';
+	import { begunLarge } from '$lib/words/begun';
 	import { goto } from '$app/navigation';
 	import Page from '$lib/features/shell/Page.svelte';
 	import { live } from '$lib/store/live.svelte';

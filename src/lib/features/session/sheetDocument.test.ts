@@ -5,7 +5,7 @@ import { lastDone } from '$lib/core/evidence/inForce';
 import { decidedOn } from '$lib/core/session/outcome';
 import { placedAt } from '$lib/core/due/place';
 import { entryWords, taskWords } from '$lib/core/session/entryWords';
-import type { UnitSystem } from '$lib/core/words/units';
+import type { UnitSystem } from '$lib/words/units';
 import { makeDemo } from '$lib/rig/demo';
 import { restore } from '$lib/store/backup';
 import { lastFindings } from '$lib/store/rows';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import { readRaw } from '$lib/store/failure.svelte';
 	import Button from '$lib/ui/Button.svelte';
 	import { download } from '$lib/ui/download';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Select from '$lib/ui/Select.svelte';
 	import { DEG, wrap360 } from '$lib/core/frames/angles';
-	import { wholeQuantity } from '$lib/core/words/units';
+	import { wholeQuantity } from '$lib/words/units';
 	import { units } from '$lib/ui/preferences.svelte';
 	import type { DraftObstacle } from './draftObstacles';
 

@@ -2,14 +2,14 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import type { Draft } from '$lib/schema/common';
 	import { problemWords } from '$lib/ui/problem';
-	import { localDay } from '$lib/core/words/calendar';
+	import { localDay } from '$lib/words/calendar';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import WideTable from '$lib/ui/WideTable.svelte';
 	import { fieldAt } from '$lib/core/earth/field';
 	import { readPosition } from '$lib/core/earth/readPosition';
 	import { hereNow } from '$lib/sources/devicePosition';
-	import { formatQuantity, wholeQuantity } from '$lib/core/words/units';
+	import { formatQuantity, wholeQuantity } from '$lib/words/units';
 	import ObstacleEditor from './ObstacleEditor.svelte';
 	import { draftObstaclesSchema, isWhole, missingOf, type DraftObstacle } from './draftObstacles';
 	import PhotoStrip from '$lib/features/photos/PhotoStrip.svelte';

@@ -5,7 +5,7 @@
 	import TextField from '$lib/ui/TextField.svelte';
 	import { aircraftDue } from '$lib/core/due/aircraftDue';
 	import { addDays } from 'date-fns';
-	import { dayAfter } from '$lib/core/words/calendar';
+	import { dayAfter } from '$lib/words/calendar';
 	import { placedAt } from '$lib/core/due/place';
 	import { planTomorrow, type Step } from '$lib/core/session/tomorrow';
 	import { stepsCalendar } from '$lib/core/record/calendarFile';

@@ -14,7 +14,7 @@
 	import Fold from '$lib/ui/Fold.svelte';
 	import Reasons from '$lib/ui/Reasons.svelte';
 	import LinePlot from '$lib/ui/plot/LinePlot.svelte';
-	import { showNumber } from '$lib/core/words/figures';
+	import { showNumber } from '$lib/words/figures';
 	import { showDate } from '$lib/ui/format';
 	import { units } from '$lib/ui/preferences.svelte';
 

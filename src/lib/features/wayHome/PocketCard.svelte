@@ -4,10 +4,10 @@
 	import type { HomePlan } from '$lib/core/return/planned';
 	import { LOSS_WORDS } from '$lib/core/radio/linkLossTest';
 	import AbortCard from '$lib/features/running/AbortCard.svelte';
-	import { clock } from '$lib/core/words/clock';
-	import { formatQuantity } from '$lib/core/words/units';
+	import { clock } from '$lib/words/clock';
+	import { formatQuantity } from '$lib/words/units';
 	import { units } from '$lib/ui/preferences.svelte';
-	import { bearingWord } from '$lib/core/words/bearing';
+	import { bearingWord } from '$lib/words/bearing';
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import type { Site } from '$lib/schema/records';
 	import Button from '$lib/ui/Button.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { undoneBy } from '$lib/core/session/checklist/undoes';
 	import { provedReturns } from '$lib/core/return/returnTest';
-	import { wholeQuantity } from '$lib/core/words/units';
+	import { wholeQuantity } from '$lib/words/units';
 	import type { Aircraft } from '$lib/schema/records';
 	import { live } from '$lib/store/live.svelte';
 	import { entriesAbout } from '$lib/store/earlier';

@@ -11,10 +11,10 @@
 	import { homeRequest } from '$lib/core/session/homePlan';
 	import { returnTimes } from '$lib/core/return/returnTimes';
 	import { PHASES } from '$lib/core/return/returnTest';
-	import { bearingWord } from '$lib/core/words/bearing';
+	import { bearingWord } from '$lib/words/bearing';
 	import MappingDialog from '$lib/features/measuring/MappingDialog.svelte';
 	import FileDrop from '$lib/ui/FileDrop.svelte';
-	import { wholeQuantity } from '$lib/core/words/units';
+	import { wholeQuantity } from '$lib/words/units';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';
 	import Choice from '$lib/ui/Choice.svelte';

@@ -7,9 +7,9 @@
 	import { getSessionView } from '$lib/features/running/sessionView.svelte';
 	import { valueOf } from '$lib/core/facts/facts';
 	import { homeEntry } from '$lib/core/session/homeEntry';
-	import { clock } from '$lib/core/words/clock';
-	import { bearingWord } from '$lib/core/words/bearing';
-	import { formatQuantity, toUnit, unitSymbol, wholeQuantity } from '$lib/core/words/units';
+	import { clock } from '$lib/words/clock';
+	import { bearingWord } from '$lib/words/bearing';
+	import { formatQuantity, toUnit, unitSymbol, wholeQuantity } from '$lib/words/units';
 	import { savePack } from '$lib/store/repository';
 	import Button from '$lib/ui/Button.svelte';
 	import Caution from '$lib/ui/Caution.svelte';

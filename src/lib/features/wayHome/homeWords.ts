@@ -1,6 +1,6 @@
 import type { HomePlan } from '$lib/core/return/planned';
-import { bearingWord } from '$lib/core/words/bearing';
-import { clock } from '$lib/core/words/clock';
+import { bearingWord } from '$lib/words/bearing';
+import { clock } from '$lib/words/clock';
 
 type Action = keyof HomePlan['actions'];
 

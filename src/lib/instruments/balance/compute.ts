@@ -1,5 +1,5 @@
 import { figure } from '$lib/core/figures/figure';
-import { begunLarge } from '$lib/core/words/begun';
+import { begunLarge } from '$lib/words/begun';
 import { greatest } from 'd3-array';
 import { report } from '../instrument';
 import { fields } from './form';

@@ -1,5 +1,5 @@
 import { figure } from '$lib/core/figures/figure';
-import { showNumber } from '$lib/core/words/figures';
+import { showNumber } from '$lib/words/figures';
 import { recordLimits } from '$lib/core/record/limits';
 import { report } from '../instrument';
 import { fields } from './form';

@@ -1,5 +1,5 @@
 import { figure } from '$lib/core/figures/figure';
-import { begunLarge } from '$lib/core/words/begun';
+import { begunLarge } from '$lib/words/begun';
 import { fields } from './form';
 import { working } from '../form';
 import { InputError } from '$lib/core/finding/inputError';

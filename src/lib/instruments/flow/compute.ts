@@ -1,7 +1,7 @@
 import { figure } from '$lib/core/figures/figure';
 import { greatest } from 'd3-array';
-import { showSigned } from '$lib/core/words/figures';
-import { begunLarge } from '$lib/core/words/begun';
+import { showSigned } from '$lib/words/figures';
+import { begunLarge } from '$lib/words/begun';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewFlow } from '$lib/core/payload/flow';

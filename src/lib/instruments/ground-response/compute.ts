@@ -1,5 +1,5 @@
 import { figure } from '$lib/core/figures/figure';
-import { begunSmall } from '$lib/core/words/begun';
+import { begunSmall } from '$lib/words/begun';
 import { fields } from './form';
 import { working } from '../form';
 import { diagnoseResponse } from '$lib/core/propulsion/diagnose';

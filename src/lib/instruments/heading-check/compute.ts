@@ -1,6 +1,6 @@
 import { figure } from '$lib/core/figures/figure';
 import { greatest } from 'd3-array';
-import { showSigned } from '$lib/core/words/figures';
+import { showSigned } from '$lib/words/figures';
 import { fields } from './form';
 import { working } from '../form';
 import { checkHeadings } from '$lib/core/compass/headingCheck';

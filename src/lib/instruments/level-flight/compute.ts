@@ -1,5 +1,5 @@
 import { figure } from '$lib/core/figures/figure';
-import { counted } from '$lib/core/words/counted';
+import { counted } from '$lib/words/counted';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewLevelFlight } from '$lib/core/inertial/levelFlight';

@@ -1,5 +1,5 @@
 import { figure } from '$lib/core/figures/figure';
-import { showNumber } from '$lib/core/words/figures';
+import { showNumber } from '$lib/words/figures';
 import { fields } from './form';
 import { working } from '../form';
 import { reviewPressure } from '$lib/core/inertial/pressure';

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { showNumber } from '$lib/core/words/figures';
+	import { showNumber } from '$lib/words/figures';
 	import { LABEL_LINE, placeLabels } from './place';
 
 	/** Arrows from a middle, north up: drifts, noses, the wind. */

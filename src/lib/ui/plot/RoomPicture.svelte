@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { formatQuantity } from '$lib/core/words/units';
+	import { formatQuantity } from '$lib/words/units';
 	import { units } from '../preferences.svelte';
 
 	/** A room from the side: what stands in it, the ceiling with its margin, and the aircraft over each thing. */

@@ -2,7 +2,7 @@ import type { Aircraft, AircraftKind, Occasion, Pack, Part, Session, Site, Venue
 import type { Entry } from '../../../schema/entries';
 import { undoneByDoing } from '../../evidence/undoneByDoing';
 import type { Payload } from '../../facts/keys';
-import { daysBetween } from '../../words/calendar';
+import { daysBetween } from '../../../words/calendar';
 import type { Deferred } from '../deferred';
 import { comesHome, hasPart, isFactory, showsData } from '../../aircraft/capabilities';
 

@@ -1,7 +1,7 @@
 import type { EventKind } from '../../../schema/entries';
 import type { ControlUse, Crew, Site, StationId } from '../../../schema/records';
 import type { StatedFact } from '../../../schema/facts';
-import type { Quantity } from '../../words/units';
+import type { Quantity } from '../../../words/units';
 import type { TaskPage } from '../taskPage';
 import type { Condition, Setting } from './conditions';
 

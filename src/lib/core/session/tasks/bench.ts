@@ -2,7 +2,7 @@ import type { SensorDue } from '../../due/due';
 import { isDueWords } from '../../due/rules';
 import { taskOfSensor } from '../../due/rules';
 import { markOf } from '../../evidence/standing';
-import { dayOf } from '../../words/calendar';
+import { dayOf } from '../../../words/calendar';
 import type { SessionEvidence, SessionRecord } from '../sessionRecord';
 import { orAside, silence, taskState, type TaskState } from '../task';
 

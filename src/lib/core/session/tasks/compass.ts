@@ -1,6 +1,6 @@
-import { dayOf } from '../../words/calendar';
-import { plain } from '../../words/plain';
-import { showSigma } from '../../words/sigma';
+import { dayOf } from '../../../words/calendar';
+import { plain } from '../../../words/plain';
+import { showSigma } from '../../../words/sigma';
 import { markOf } from '../../evidence/standing';
 import { valueOf } from '../../facts/facts';
 import { showsData } from '../../aircraft/capabilities';

@@ -1,12 +1,12 @@
-import { plain } from '../../words/plain';
-import { begunSmall } from '../../words/begun';
+import { plain } from '../../../words/plain';
+import { begunSmall } from '../../../words/begun';
 import type { CheckPayload, Entry } from '../../../schema/entries';
 import type { Mark } from '../../../schema/records';
 import { undoneBy } from '../checklist/undoes';
 import { judge } from '../../finding/reasons';
 import type { Reason } from '../../../schema/common';
 import { MARK_OF_VERDICT, markOf } from '../../evidence/standing';
-import { formatQuantity } from '../../words/units';
+import { formatQuantity } from '../../../words/units';
 import { foundState } from './measured';
 import { CREW_WORDS, crewWords } from '../crew';
 import { checklistFor, type Item } from '../items';

@@ -1,4 +1,4 @@
-import { dayOf } from '../../words/calendar';
+import { dayOf } from '../../../words/calendar';
 import { markOf } from '../../evidence/standing';
 import { LOSS_WORDS } from '../../radio/linkLossTest';
 import { orAside, silence, taskState, type Task } from '../task';

@@ -1,5 +1,5 @@
 import type { Entry } from '../../../schema/entries';
-import { plain } from '../../words/plain';
+import { plain } from '../../../words/plain';
 import type { SessionRecord } from '../sessionRecord';
 import { markOf } from '../../evidence/standing';
 import { silence, taskState, type TaskState } from '../task';

@@ -3,7 +3,7 @@ import { comesHome } from '../../aircraft/capabilities';
 import { statementWords } from '../../facts/words';
 import { valueOf } from '../../facts/facts';
 import { actionAt } from '../homePlan';
-import { plain } from '../../words/plain';
+import { plain } from '../../../words/plain';
 import { orAside, taskState, type Task } from '../task';
 import { measuredState } from './measured';
 

@@ -1,6 +1,6 @@
 import { MARK_OF_VERDICT } from '../../evidence/standing';
 import { reason } from '../../finding/reasons';
-import { formatQuantity } from '../../words/units';
+import { formatQuantity } from '../../../words/units';
 import { judgeGust } from '../../return/gust';
 import { isDefault, valueOf } from '../../facts/facts';
 import { statementWords } from '../../facts/words';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { evenly } from '../../rig/evenly';
+import { evenly } from '../rig/evenly';
 import { bearingWord } from './bearing';
 import { clock } from './clock';
 import { counted } from './counted';

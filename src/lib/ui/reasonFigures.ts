@@ -1,8 +1,8 @@
 import { wanted } from '$lib/core/finding/grade';
 import type { Reason } from '$lib/schema/common';
-import { showBeside, showNumber, showShare } from './figures';
-import { SPOKEN } from './sentence';
-import { toUnit, unitSymbol, type UnitSystem } from './units';
+import { showBeside, showNumber, showShare } from '$lib/words/figures';
+import { SPOKEN } from '$lib/words/sentence';
+import { toUnit, unitSymbol, type UnitSystem } from '$lib/words/units';
 
 /** Value and limit of a reason in the pilot's units: "0.85 · wanted at most 0.5 m"; empty where it has neither. */
 export function reasonFigures(reason: Reason, units: UnitSystem): string {

@@ -1,7 +1,7 @@
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { newAircraft } from '../../schema/newAircraft';
-import { sensorDue } from '../due/due';
-import { dueDates } from '../due/dates';
+import { newAircraft } from '../schema/newAircraft';
+import { sensorDue } from '../core/due/due';
+import { dueDates } from '../core/due/dates';
 import { dayAfter, dayOf, daysBetween, localDay } from './calendar';
 
 const ZONES = ['America/Los_Angeles', 'UTC', 'Europe/London', 'Pacific/Auckland'] as const;
