@@ -5,8 +5,14 @@ import './messages';
 export const verdictSchema = z.enum(['pass', 'caution', 'fail']);
 export type Verdict = z.infer<typeof verdictSchema>;
 
+const argSchema = z.union([z.string(), z.number(), z.boolean(), z.null(), z.array(z.string()).readonly()]);
+
+/** What words a message again in other units: the key of its wording and its arguments in SI units. */
+export const wordingSchema = z.object({ key: z.string(), args: z.record(z.string(), argSchema).readonly() });
+
 export const reasonSchema = z.object({
 	code: z.string(),
+	/** As it was shown, in SI units. */
 	text: z.string(),
 	value: z.number().optional(),
 	limit: z.number().optional(),
@@ -14,6 +20,7 @@ export const reasonSchema = z.object({
 	level: verdictSchema.optional(),
 	source: z.string().optional(),
 	next: z.string().optional(),
+	wording: wordingSchema.optional(),
 });
 export type Reason = z.infer<typeof reasonSchema>;
 

@@ -68,6 +68,9 @@ export interface RouteAnswer {
 	json: string;
 }
 
+/** Answers keep their shape: codes and text in SI units. What words a reason again in other units stays within the application. */
+const asAgreed = (key: string, value: unknown): unknown => (key === 'wording' ? undefined : value);
+
 /**
  * What a route answers to a query and a body: reading, checking, computing and writing all at once, so that a thread can do
  * it beside the server. Faults of the input are answers too: 400 or 413 with code, message and path.
@@ -79,7 +82,7 @@ export async function answerOf({ route, query, bytes }: RouteCall): Promise<Rout
 		const given = body.kind === 'json' ? checked(body.schema, parsedJson(bytes), 'body') : bytes;
 		// The table checks each route's own schema; the compiler cannot follow that through the lookup.
 		const compute = COMPUTES[route] as (body: unknown, query: unknown) => unknown;
-		return { status: 200, json: JSON.stringify(await compute(given, asked)) };
+		return { status: 200, json: JSON.stringify(await compute(given, asked), asAgreed) };
 	} catch (error) {
 		if (error instanceof HttpError)
 			return { status: error.status, json: JSON.stringify(faultBody(error.code, error.path, error.message)) };

@@ -1,3 +1,4 @@
+import { compass as say } from '$lib/messages/compass';
 import type { Reason, Verdict } from '../../schema/common';
 import { DEG, wrap360 } from '../frames/angles';
 import { InputError } from '../finding/inputError';
@@ -42,68 +43,23 @@ export function checkHeadings(pairs: readonly HeadingPair[], declinationDeg: num
 	const quarters = Math.round(constantDeg / 90);
 	const out: Reason[] = [];
 	if (varyingDeg > limits.headingShownDeg.value)
-		out.push(
-			reason(
-				'fail',
-				'heading-varies',
-				'The error changes with the heading: the compass is bent by something on board or near.',
-				{
-					value: varyingDeg,
-					limit: limits.headingShownDeg,
-					next: 'Calibrate it by turning, away from metal, and check again.',
-				},
-			),
-		);
+		out.push(reason('fail', say('heading-varies'), { value: varyingDeg, limit: limits.headingShownDeg }));
 	else if (quarters !== 0 && Math.abs(wrap180(constantDeg - 90 * quarters)) <= RIGHT_ANGLE_WITHIN_DEG)
 		out.push(
-			reason(
-				'fail',
-				'heading-turned',
-				`It is turned by ${quarters === 2 || quarters === -2 ? 'half a turn' : `a quarter to the ${quarters > 0 ? 'right' : 'left'}`}: the mounting setting is wrong.`,
-				{
-					value: constantDeg,
-					limit: limits.headingShownDeg,
-					next: 'Look where the arrow on the compass points, and correct the setting.',
-				},
-			),
+			reason('fail', say('heading-turned', { quarters }), { value: constantDeg, limit: limits.headingShownDeg }),
 		);
 	else if (worstDeg > limits.headingShownDeg.value) {
-		const left = [
-			{ by: -declinationDeg, words: 'Declination is left out' },
-			{ by: declinationDeg, words: 'Declination is applied twice' },
-		].find(({ by }) => Math.abs(by) > ALIKE_DEG && Math.abs(wrap180(constantDeg - by)) < ALIKE_DEG);
+		const left = (
+			[
+				{ by: -declinationDeg, code: 'declination' },
+				{ by: declinationDeg, code: 'declination#twice' },
+			] as const
+		).find(({ by }) => Math.abs(by) > ALIKE_DEG && Math.abs(wrap180(constantDeg - by)) < ALIKE_DEG);
 		out.push(
-			reason(
-				'caution',
-				left ? 'declination' : 'heading-off',
-				left
-					? `${left.words}: the error is as large as it is here.`
-					: 'It shows headings that are off by the same everywhere.',
-				{
-					value: constantDeg,
-					limit: limits.headingShownDeg,
-					next: left
-						? 'Let the aircraft know its place, or correct the declination setting.'
-						: 'Check how straight the compass is mounted, and the bearing itself.',
-				},
-			),
+			reason('caution', say(left?.code ?? 'heading-off'), { value: constantDeg, limit: limits.headingShownDeg }),
 		);
-	} else
-		out.push(
-			reason('pass', 'heading-right', 'The heading agrees with what is known.', {
-				value: worstDeg,
-				limit: limits.headingShownDeg,
-			}),
-		);
+	} else out.push(reason('pass', say('heading-right'), { value: worstDeg, limit: limits.headingShownDeg }));
 	const spread = pairs.some(({ knownDeg }) => Math.abs(wrap180(knownDeg - pairs[0].knownDeg)) > 60);
-	if (!spread)
-		out.push(
-			reason(
-				'caution',
-				'one-direction',
-				'Only one direction was checked: a bent compass may be right there and wrong across.',
-				{ value: pairs.length, next: 'Turn the nose a quarter and a half round and check there too.' },
-			),
-		);
+	if (!spread) out.push(reason('caution', say('one-direction'), { value: pairs.length }));
 	return { errorsDeg, constantDeg, varyingDeg, worstDeg, ...judge(out) };
 }

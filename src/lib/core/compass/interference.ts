@@ -1,3 +1,4 @@
+import { compass as say } from '$lib/messages/compass';
 import type { Reason } from '../../schema/common';
 import type { InterferenceAnswer } from '../../schema/compassExtras';
 import { DEG } from '../frames/angles';
@@ -47,10 +48,9 @@ export function reviewInterference({ mag, load, hoverLoad, fullLoad, horizontalU
 		return {
 			...nothing,
 			...judge([
-				reason('fail', 'insufficient-samples', 'There are too few readings.', {
+				reason('fail', say('insufficient-samples'), {
 					value: n,
 					limit: { value: FEWEST, unit: 'samples', source: 'Winglogos rule' },
-					next: 'Record twenty seconds from idle to hover power and back.',
 				}),
 			]),
 		};
@@ -59,13 +59,7 @@ export function reviewInterference({ mag, load, hoverLoad, fullLoad, horizontalU
 	if (range < limits.loadRange.value)
 		return {
 			...nothing,
-			...judge([
-				reason('fail', 'insufficient-load', 'The load hardly changed, so its effect does not show.', {
-					value: range,
-					limit: limits.loadRange,
-					next: 'Go from idle to hover power and back, held down by a proper stand.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-load'), { value: range, limit: limits.loadRange })]),
 		};
 	const middle = (mag.t[0] + mag.t[n - 1]) / 2;
 	const columns = [new Float64Array(n).fill(1), Float64Array.from({ length: n }, (_, i) => mag.t[i] - middle), drive];
@@ -77,13 +71,7 @@ export function reviewInterference({ mag, load, hoverLoad, fullLoad, horizontalU
 	if (fits.some((fit) => fit === null))
 		return {
 			...nothing,
-			...judge([
-				reason('fail', 'insufficient-load', 'The load rose with time only: drift and load cannot be told apart.', {
-					value: range,
-					limit: limits.loadRange,
-					next: 'Go up and down twice.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-load#interference'), { value: range, limit: limits.loadRange })]),
 		};
 	const slope = fits.map((fit) => fit?.coefficients[2] ?? 0);
 	const sigma = fits.map((fit) => fit?.sigmas[2] ?? 0);
@@ -108,28 +96,14 @@ export function reviewInterference({ mag, load, hoverLoad, fullLoad, horizontalU
 function reasonsOf(headingDeg: number, leftUt: number): Reason[] {
 	return [
 		atMost(leftUt, {
-			fail: {
-				limit: limits.loadMovedUt,
-				code: 'insufficient-stillness',
-				text: 'The readings moved for another reason than the load.',
-				next: 'Hold the aircraft still on its stand, away from steel, and repeat.',
-			},
-			pass: { code: 'held-still', text: 'Beside the load nothing moved the readings.' },
+			fail: { limit: limits.loadMovedUt, says: say('insufficient-stillness') },
+			pass: say('held-still'),
 		}),
 		headingDeg > limits.interferenceFailDeg.value
-			? reason('fail', 'interference-strong', 'In the hover the motors turn the heading.', {
-					value: headingDeg,
-					limit: limits.interferenceFailDeg,
-					next: 'Move the compass away from power leads, twist plus and minus together, measure again.',
-				})
+			? reason('fail', say('interference-strong'), { value: headingDeg, limit: limits.interferenceFailDeg })
 			: atMost(headingDeg, {
-					caution: {
-						limit: limits.interferenceDeg,
-						code: 'interference',
-						text: 'In the hover the motors turn the heading a little.',
-						next: 'Raise the compass on a mast, or let the autopilot correct for current.',
-					},
-					pass: { code: 'interference-small', text: 'The motors hardly move the heading.' },
+					caution: { limit: limits.interferenceDeg, says: say('interference') },
+					pass: say('interference-small'),
 				}),
 	];
 }

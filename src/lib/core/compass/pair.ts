@@ -1,3 +1,4 @@
+import { compass as say } from '$lib/messages/compass';
 import { SingularValueDecomposition, Matrix } from 'ml-matrix';
 import type { PairAnswer } from '../../schema/compassExtras';
 import { DEG } from '../frames/angles';
@@ -50,10 +51,9 @@ export function comparePair(first: Series, second: Series, inclinationDeg: numbe
 		return {
 			...nothing,
 			...judge([
-				reason('fail', 'insufficient-samples', 'There are too few readings to compare.', {
+				reason('fail', say('insufficient-samples#pair'), {
 					value: Math.min(n, second.t.length),
 					limit: { value: FEWEST, unit: 'samples', source: 'Winglogos rule' },
-					next: 'Turn the aircraft through all poses while both are recorded.',
 				}),
 			]),
 		};
@@ -64,11 +64,7 @@ export function comparePair(first: Series, second: Series, inclinationDeg: numbe
 	if (!rotation)
 		return {
 			...nothing,
-			...judge([
-				reason('fail', 'insufficient-coverage', 'The aircraft was not turned enough to compare its compasses.', {
-					next: 'Turn it level, nose-up and on a side.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-coverage'))]),
 		};
 	const level = Math.max(0.1, Math.cos((inclinationDeg ?? 60) * DEG));
 	const apart = a.map((u, i) => Math.min(180, angleBetween(u, apply(rotation, b[i])) / DEG / level));
@@ -85,19 +81,10 @@ export function comparePair(first: Series, second: Series, inclinationDeg: numbe
 		series: { t: shown.map((i) => first.t[i]), deg: shown.map((i) => apart[i]) },
 		...judge([
 			worstDeg > limits.pairFailDeg.value
-				? reason('fail', 'compasses-disagree', 'The two compasses disagree over the turn.', {
-						value: worstDeg,
-						limit: limits.pairFailDeg,
-						next: 'Calibrate both again, away from steel; if it stays, one of them is disturbed by what is next to it.',
-					})
+				? reason('fail', say('compasses-disagree'), { value: worstDeg, limit: limits.pairFailDeg })
 				: atMost(worstDeg, {
-						caution: {
-							limit: limits.pairDeg,
-							code: 'compasses-differ',
-							text: 'The two compasses differ a little.',
-							next: 'Calibrate both in one turning.',
-						},
-						pass: { code: 'compasses-agree', text: 'The two compasses agree over the whole turn.' },
+						caution: { limit: limits.pairDeg, says: say('compasses-differ') },
+						pass: say('compasses-agree'),
 					}),
 		]),
 	};

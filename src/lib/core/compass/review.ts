@@ -1,3 +1,4 @@
+import { compass as say } from '$lib/messages/compass';
 import type { Reason } from '../../schema/common';
 import type { CompassAnswer, CompassRequest } from '../../schema/compass';
 import { fieldAtSite } from '../earth/field';
@@ -64,44 +65,31 @@ function refusal(raw: Columns, why: Reason, expected: CompassAnswer['expected'])
 function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
 	const n = c.x.length;
 	if (n < limits.minSamples.value)
-		return reason('fail', 'insufficient-samples', `${n} readings are too few to fit a compass.`, {
-			value: n,
-			limit: limits.minSamples,
-			next: 'Record at least ten seconds while turning.',
-		});
+		return reason('fail', say('insufficient-samples#review', { n }), { value: n, limit: limits.minSamples });
 	if (!(middle(c).radius > 0))
-		return reason('fail', 'insufficient-variation', 'All readings are alike: the aircraft was not turned.', {
-			value: 0,
-			next: TURN_MORE,
-		});
+		return reason('fail', say('insufficient-variation', { TURNMORE: TURN_MORE }), { value: 0 });
 	const fit = fitMagnitude(c);
 	if (!fit || !inverse(matrixOf(fit.w)))
-		return reason('fail', 'insufficient-coverage', 'No ellipsoid goes through these readings.', { next: TURN_MORE });
+		return reason('fail', say('insufficient-coverage#review', { TURNMORE: TURN_MORE }));
 	if (fit.sigma * meanGain(fit.w) > limits.maxShellThickness.value)
-		return reason(
-			'fail',
-			'insufficient-turning',
-			'The readings are a cloud, not the shell that a turned compass draws.',
-			{ value: fit.sigma * meanGain(fit.w), limit: limits.maxShellThickness, next: TURN_MORE },
-		);
+		return reason('fail', say('insufficient-turning', { TURNMORE: TURN_MORE }), {
+			value: fit.sigma * meanGain(fit.w),
+			limit: limits.maxShellThickness,
+		});
 	const pick = (column: Float64Array) => only(column, fit.kept);
 	const kept = { x: pick(c.x), y: pick(c.y), z: pick(c.z) };
 	const flat = flatness(kept);
 	if (flat < limits.minFlatness.value)
-		return reason(
-			'fail',
-			'insufficient-coverage',
-			'The readings lie in one plane: turned about one axis only, the offset across it stays unseen.',
-			{ value: flat, limit: limits.minFlatness, next: TURN_MORE },
-		);
+		return reason('fail', say('insufficient-coverage#review2', { TURNMORE: TURN_MORE }), {
+			value: flat,
+			limit: limits.minFlatness,
+		});
 	const second = secondQuadricDistance(kept) / Math.max(fit.sigma, LEAST_NOISE / meanGain(fit.w));
 	if (!fit.covariance || second < limits.minSecondQuadric.value)
-		return reason(
-			'fail',
-			'insufficient-coverage',
-			'The turning leaves part of the calibration open: turns about one or two axes are not enough.',
-			{ value: second, limit: limits.minSecondQuadric, next: TURN_MORE },
-		);
+		return reason('fail', say('insufficient-coverage#review3', { TURNMORE: TURN_MORE }), {
+			value: second,
+			limit: limits.minSecondQuadric,
+		});
 	return fit;
 }
 

@@ -1,3 +1,4 @@
+import { compass as say } from '$lib/messages/compass';
 import type { Reason } from '../../schema/common';
 import type { CompassAnswer } from '../../schema/compass';
 import { judge, reason } from '../finding/reasons';
@@ -37,22 +38,14 @@ export function judgeSetting(mounting: CompassAnswer['mounting'], setting: Mount
 		value: apart,
 		limit: { value: SAME_DEG, unit: '°', source: 'Compass orientation setting in force' },
 	};
-	if (apart <= SAME_DEG)
-		return reason('pass', 'mounting-as-set', `Compass mounted as its setting says: ${words(set)}.`, figures);
+	if (apart <= SAME_DEG) return reason('pass', say('mounting-as-set', { wordsOf: words(set) }), figures);
 	if (apartDeg(best.rotation, IDENTITY) <= SAME_DEG)
-		return reason(
-			'caution',
-			'mounting-axes-unclear',
-			`Log axes agree with the airframe; the setting is ${words(set)}. The setting is OK only if the log shows the axes after it.`,
-			{ ...figures, next: 'Check the displayed heading against a known bearing.' },
-		);
+		return reason('caution', say('mounting-axes-unclear', { wordsOf: words(set) }), { ...figures });
 	return reason(
 		'fail',
-		'mounting-differs',
-		`Compass is mounted at ${words(best)}; the setting in force is ${words(set)}${setting ? '' : ' (not stated)'}.`,
+		say('mounting-differs', { wordsOf: words(best), wordsOf2: words(set), stated: setting !== null }),
 		{
 			...figures,
-			next: 'Set the compass orientation, restart the aircraft, record the setting, and turn the compass again.',
 		},
 	);
 }

@@ -1,3 +1,4 @@
+import { compass as say } from '$lib/messages/compass';
 import type { Series, Reason, Verdict } from '../../schema/common';
 import type { FieldAnswer } from '../../schema/field';
 import { DEG } from '../frames/angles';
@@ -58,72 +59,62 @@ export function checkSite(
 	if (!(stillS >= limits.siteStillS.value * 0.98))
 		return {
 			...shared,
-			...judge([
-				reason('fail', 'insufficient-still', 'Stand still for five seconds.', {
-					value: stillS,
-					limit: limits.siteStillS,
-					next: 'Hold the aircraft still and level.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-still'), { value: stillS, limit: limits.siteStillS })]),
 		};
 	const reasons: Reason[] = [];
 	if (model.verdict === 'fail') reasons.push(model.reasons[0]);
 	const off = Math.abs(strengthUt / model.totalUt - 1);
-	const text = `${strengthUt.toFixed(1)} µT here, ${model.totalUt.toFixed(1)} µT by the model`;
-	const away = 'Step twenty paces away from metal, vehicles and walls and check again.';
 	if (off <= limits.siteStrength.value)
 		reasons.push(
-			reason('pass', 'site-as-model', `The field is as it should be: ${text}.`, {
+			reason('pass', say('site-as-model', { strengthUt, totalUt: model.totalUt }), {
 				value: off,
 				limit: limits.siteStrength,
 			}),
 		);
 	else if (!kept)
 		reasons.push(
-			reason(
-				'caution',
-				'site-unproved',
-				`${text}: the sensor has no accepted calibration, so this may be its own offset. The turning will tell.`,
-				{ value: off, limit: limits.siteStrength, next: 'Turn the compass; the strength found then is the place.' },
-			),
+			reason('caution', say('site-unproved', { strengthUt, totalUt: model.totalUt }), {
+				value: off,
+				limit: limits.siteStrength,
+			}),
 		);
 	else
 		reasons.push(
 			reason(
 				off > limits.fieldDeviation.value ? 'fail' : 'caution',
-				'site-disturbed',
-				`This place bends the field: ${text}.`,
-				{ value: off, limit: limits.siteStrength, next: away },
+				say('site-disturbed', { strengthUt, totalUt: model.totalUt }),
+				{ value: off, limit: limits.siteStrength },
 			),
 		);
 	reasons.push(
 		atMost(strengthSigmaUt, {
-			caution: {
-				limit: limits.siteNoiseUt,
-				code: 'site-restless',
-				text: 'The field swings while the aircraft is still: a current or something moving.',
-				next: away,
-			},
-			pass: { code: 'site-quiet', text: 'The field stands still.' },
+			caution: { limit: limits.siteNoiseUt, says: say('site-restless') },
+			pass: say('site-quiet'),
 		}),
 	);
 	if (dipDeg !== null && kept) {
 		const dipOff = Math.abs(dipDeg - model.inclinationDeg);
-		const dipText = `Dip ${dipDeg.toFixed(1)}° here, ${model.inclinationDeg.toFixed(1)}° by the model`;
 		if (dipOff > limits.dipFailDeg.value)
 			reasons.push(
-				reason('fail', 'site-dip-off', `${dipText}.`, { value: dipOff, limit: limits.dipFailDeg, next: away }),
+				reason('fail', say('site-dip-off', { dipDeg, inclinationDeg: model.inclinationDeg }), {
+					value: dipOff,
+					limit: limits.dipFailDeg,
+				}),
 			);
 		else if (dipOff > limits.dipCautionDeg.value)
 			reasons.push(
-				reason('caution', 'site-dip-differs', `${dipText}.`, {
+				reason('caution', say('site-dip-differs', { dipDeg, inclinationDeg: model.inclinationDeg }), {
 					value: dipOff,
 					limit: limits.dipCautionDeg,
-					next: away,
 				}),
 			);
 		else
-			reasons.push(reason('pass', 'site-dip-as-model', `${dipText}.`, { value: dipOff, limit: limits.dipCautionDeg }));
+			reasons.push(
+				reason('pass', say('site-dip-as-model', { dipDeg, inclinationDeg: model.inclinationDeg }), {
+					value: dipOff,
+					limit: limits.dipCautionDeg,
+				}),
+			);
 	}
 	return { ...shared, ...judge(reasons) };
 }

@@ -1,3 +1,5 @@
+import type { Message } from '$lib/messages/message';
+import { compass as say } from '$lib/messages/compass';
 import type { SurveyAnswer } from '../../schema/compassExtras';
 import { InputError } from '../finding/inputError';
 import { interpolate } from '../math/interpolate';
@@ -38,23 +40,15 @@ export function surveySite({ mag, track, modelUt }: Walk): SurveyAnswer {
 		cleanAt: null,
 		points: [],
 	};
-	const refuse = (code: string, text: string, value: number, limit: number, unit: string) => ({
+	const refuse = (says: Message, value: number, limit: number, unit: string) => ({
 		...nothing,
-		...judge([
-			reason('fail', code, text, {
-				value,
-				limit: { value: limit, unit, source: 'Winglogos rule' },
-				next: 'Carry the sensor one way up at knee height and walk the whole place, a line every two metres.',
-			}),
-		]),
+		...judge([reason('fail', says, { value, limit: { value: limit, unit, source: 'Winglogos rule' } })]),
 	});
-	if (n < FEWEST || track.t.length < 2)
-		return refuse('insufficient-samples', 'There are too few readings.', n, FEWEST, 'samples');
+	if (n < FEWEST || track.t.length < 2) return refuse(say('insufficient-samples#survey'), n, FEWEST, 'samples');
 	const north = interpolate(track.t, track.north, mag.t);
 	const east = interpolate(track.t, track.east, mag.t);
 	const span = Math.hypot(quantile(north, 0.99) - quantile(north, 0.01), quantile(east, 0.99) - quantile(east, 0.01));
-	if (span < LEAST_WALK_M)
-		return refuse('insufficient-walk', 'The walk covers too little ground.', span, LEAST_WALK_M, 'm');
+	if (span < LEAST_WALK_M) return refuse(say('insufficient-walk'), span, LEAST_WALK_M, 'm');
 	const strength = Float64Array.from({ length: n }, (_, i) => Math.hypot(mag.x[i], mag.y[i], mag.z[i]));
 	const smooth = movingMedian(mag.t, strength, SMOOTH_S);
 	const medianUt = median(smooth);
@@ -68,42 +62,26 @@ export function surveySite({ mag, track, modelUt }: Walk): SurveyAnswer {
 	const step = Math.ceil(n / MOST_POINTS);
 	const reasons = [
 		worstUt > limits.surveyFailUt.value
-			? reason('caution', 'steel-here', 'Iron lies on this ground.', {
-					value: worstUt,
-					limit: limits.surveyFailUt,
-					next: 'Keep the turning and the take-off away from the marked place.',
-				})
+			? reason('caution', say('steel-here'), { value: worstUt, limit: limits.surveyFailUt })
 			: atMost(worstUt, {
-					caution: {
-						limit: limits.surveyUt,
-						code: 'uneven',
-						text: 'The field is uneven in one place.',
-						next: 'Turn the compass where the map is even.',
-					},
-					pass: { code: 'even', text: 'The field is even over the whole walk.' },
+					caution: { limit: limits.surveyUt, says: say('uneven') },
+					pass: say('even'),
 				}),
 	];
 	const share = clean.length / n;
 	if (share < 0.5)
 		reasons.unshift(
-			reason('fail', 'no-clean-ground', 'Most of this ground is disturbed.', {
+			reason('fail', say('no-clean-ground'), {
 				value: share,
 				limit: { value: 0.5, unit: 'of the walk', source: 'Winglogos default' },
-				next: 'Look for another place.',
 			}),
 		);
 	if (offModel !== null && offModel > MODEL_SHARE)
 		reasons.push(
-			reason(
-				'caution',
-				'strength-off',
-				'The usual strength here is not that of the model: the sensor’s own offset, or the whole place.',
-				{
-					value: offModel,
-					limit: { value: MODEL_SHARE, unit: 'of the model', source: 'World Magnetic Model' },
-					next: 'Compare with a calibrated compass.',
-				},
-			),
+			reason('caution', say('strength-off'), {
+				value: offModel,
+				limit: { value: MODEL_SHARE, unit: 'of the model', source: 'World Magnetic Model' },
+			}),
 		);
 	return {
 		medianUt,

@@ -1,3 +1,4 @@
+import { compass as say } from '$lib/messages/compass';
 import { EigenvalueDecomposition, Matrix } from 'ml-matrix';
 import type { Reason } from '../../schema/common';
 import type { FieldAnswer } from '../../schema/field';
@@ -16,19 +17,9 @@ export const TURN_MORE = 'Turn it about all three axes: level, on its nose, on a
 /** How well the turning fixes the heading, one sigma in degrees. */
 export const judgeHeading = (sigmaDeg: number): Reason[] => [
 	atMost(sigmaDeg, {
-		fail: {
-			limit: limits.headingCautionDeg,
-			code: 'heading-uncertain',
-			text: 'The turning does not fix the heading well enough.',
-			next: TURN_MORE,
-		},
-		caution: {
-			limit: limits.headingClearDeg,
-			code: 'heading-loose',
-			text: 'The heading is known, but more turning would fix it better.',
-			next: TURN_MORE,
-		},
-		pass: { code: 'heading-known', text: 'The heading is fixed by the turning.' },
+		fail: { limit: limits.headingCautionDeg, says: say('heading-uncertain') },
+		caution: { limit: limits.headingClearDeg, says: say('heading-loose') },
+		pass: say('heading-known'),
 	}),
 ];
 
@@ -38,38 +29,20 @@ export function judgeField(fieldUt: number, model: FieldAnswer | undefined): Rea
 		const low = fieldUt < limits.plausibleFieldLowUt.value;
 		if (low || fieldUt > limits.plausibleFieldHighUt.value)
 			return [
-				reason(
-					'caution',
-					'field-implausible',
-					"The strength found is not that of the Earth's field: check the unit of the readings.",
-					{
-						value: fieldUt,
-						limit: low ? limits.plausibleFieldLowUt : limits.plausibleFieldHighUt,
-						next: 'Say which unit the readings have, or name the site.',
-					},
-				),
+				reason('caution', say('field-implausible'), {
+					value: fieldUt,
+					limit: low ? limits.plausibleFieldLowUt : limits.plausibleFieldHighUt,
+				}),
 			];
-		return [
-			reason(
-				'pass',
-				'field-plausible',
-				"The strength found could be the Earth's field; no site was given to compare with.",
-				{ value: fieldUt },
-			),
-		];
+		return [reason('pass', say('field-plausible'), { value: fieldUt })];
 	}
 	const off = fieldUt / model.totalUt - 1;
 	const out: Reason[] = [];
 	if (model.verdict === 'fail') out.push(model.reasons[0]);
 	out.push(
 		atMost(Math.abs(off), {
-			fail: {
-				limit: limits.fieldDeviation,
-				code: 'field-off-site',
-				text: `This place is disturbed, or the sensor is scaled wrongly: ${fieldUt.toFixed(1)} µT found, ${model.totalUt.toFixed(1)} µT by the model.`,
-				next: 'Go away from metal, walls and vehicles, and turn again.',
-			},
-			pass: { code: 'field-as-model', text: 'The strength agrees with the model for this place.' },
+			fail: { limit: limits.fieldDeviation, says: say('field-off-site', { fieldUt, totalUt: model.totalUt }) },
+			pass: say('field-as-model'),
 		}),
 	);
 	return out;
@@ -77,22 +50,11 @@ export function judgeField(fieldUt: number, model: FieldAnswer | undefined): Rea
 
 /** What the fit leaves, as a share of the field and in µT. */
 export function judgeResidual(share: number, residualUt: number): Reason[] {
-	const text = `Residual ${residualUt.toFixed(2)} µT`;
 	return [
 		atMost(share, {
-			fail: {
-				limit: limits.residualFail,
-				code: 'residual-large',
-				text: `${text}: the readings do not fit one compass in one field.`,
-				next: 'Move away from metal and keep still what is not the aircraft, then turn again.',
-			},
-			caution: {
-				limit: limits.residualClear,
-				code: 'residual-raised',
-				text: `${text}: noisy, or something magnetic moved.`,
-				next: 'Repeat it further from metal.',
-			},
-			pass: { code: 'residual-small', text: `${text}: the readings fit an ellipsoid closely.` },
+			fail: { limit: limits.residualFail, says: say('residual-large', { residualUt }) },
+			caution: { limit: limits.residualClear, says: say('residual-raised', { residualUt }) },
+			pass: say('residual-small', { residualUt }),
 		}),
 	];
 }
@@ -104,19 +66,9 @@ export function judgeGains(softIron: Mat3): Reason[] {
 	const least = Math.min(...values);
 	return [
 		atMost(least > 0 ? Math.max(...values) / least : Infinity, {
-			fail: {
-				limit: limits.gainRatioFail,
-				code: 'soft-iron-implausible',
-				text: 'The fit stretches one axis more than any airframe does.',
-				next: TURN_MORE,
-			},
-			caution: {
-				limit: limits.gainRatioCaution,
-				code: 'gains-apart',
-				text: 'The three gains are not near one another: look for iron near the sensor.',
-				next: 'Look at what is mounted near the compass.',
-			},
-			pass: { code: 'gains-near', text: 'The three gains are near one another.' },
+			fail: { limit: limits.gainRatioFail, says: say('soft-iron-implausible') },
+			caution: { limit: limits.gainRatioCaution, says: say('gains-apart') },
+			pass: say('gains-near'),
 		}),
 	];
 }
@@ -124,60 +76,40 @@ export function judgeGains(softIron: Mat3): Reason[] {
 /** How many readings do not belong to the rest, as a share and a count. */
 export const judgeRejected = (share: number, count: number): Reason[] => [
 	atMost(share, {
-		fail: {
-			limit: limits.rejectedFail,
-			code: 'too-many-spikes',
-			text: `${count} readings do not belong to the rest.`,
-			next: 'Move away from metal and turn again.',
-		},
-		caution: {
-			limit: limits.rejectedCaution,
-			code: 'many-spikes',
-			text: `${count} readings were set aside as spikes.`,
-			next: 'Repeat it further from metal.',
-		},
-		pass: { code: 'few-spikes', text: `${count} readings were set aside as spikes.` },
+		fail: { limit: limits.rejectedFail, says: say('too-many-spikes', { count }) },
+		caution: { limit: limits.rejectedCaution, says: say('many-spikes', { count }) },
+		pass: say('few-spikes', { count }),
 	}),
 ];
 
 /** The widest cone of directions that was never turned into the field, degrees. */
 export const judgeCoverage = (gapDeg: number): Reason[] => [
 	atMost(gapDeg, {
-		caution: {
-			limit: limits.coverageGapDeg,
-			code: 'side-unseen',
-			text: 'A whole side was never turned into the field.',
-			next: TURN_MORE,
-		},
-		pass: { code: 'sides-seen', text: 'No large side was left out.' },
+		caution: { limit: limits.coverageGapDeg, says: say('side-unseen') },
+		pass: say('sides-seen'),
 	}),
 ];
 
 /** How steady the dip is from pose to pose, and how it agrees with the model of the place where there is one. */
 export function judgeDip(dip: Dip, expectedDeg: number | undefined): Reason[] {
 	const steady = atMost(dip.spreadDeg, {
-		caution: {
-			limit: limits.dipSpreadDeg,
-			code: 'dip-spread',
-			text: 'The dip changes with the pose: calibration or mounting is not right yet.',
-			next: 'Check the mounting, then turn again.',
-		},
-		pass: { code: 'dip-steady', text: 'The dip stays the same in every pose.' },
+		caution: { limit: limits.dipSpreadDeg, says: say('dip-spread') },
+		pass: say('dip-steady'),
 	});
 	if (expectedDeg === undefined) return [steady];
-	const text = `Dip ${dip.dipDeg.toFixed(1)}° found, ${expectedDeg.toFixed(1)}° by the model`;
 	const next = 'Go away from metal and turn again.';
 	return [
 		steady,
 		atMost(Math.abs(dip.dipDeg - expectedDeg), {
 			fail: {
 				limit: limits.dipFailDeg,
-				code: 'dip-off-site',
-				text: `${text}: this place is disturbed or the calibration is wrong.`,
-				next,
+				says: say('dip-off-site', { dipDeg: dip.dipDeg, expectedDeg, nextWords: next }),
 			},
-			caution: { limit: limits.dipCautionDeg, code: 'dip-differs', text: `${text}.`, next },
-			pass: { code: 'dip-as-model', text: `${text}.` },
+			caution: {
+				limit: limits.dipCautionDeg,
+				says: say('dip-differs', { dipDeg: dip.dipDeg, expectedDeg, nextWords: next }),
+			},
+			pass: say('dip-as-model', { dipDeg: dip.dipDeg, expectedDeg }),
 		}),
 	];
 }
@@ -188,18 +120,13 @@ export function judgeMounting([best, next]: MountingRank[]): Reason[] {
 	const angles = [yawRad, pitchRad, rollRad].map((rad) => Math.round(rad / DEG));
 	return [
 		atLeast(best.agreement - next.agreement, {
-			caution: {
-				limit: limits.mountingMargin,
-				code: 'mounting-unclear',
-				text: 'The turning does not tell which way the compass is mounted.',
-				next: TURN_MORE,
-			},
-			pass: {
-				code: 'mounting-found',
-				text: angles.every((angle) => angle === 0)
-					? 'The compass points the way of the airframe.'
-					: `The compass is mounted turned: yaw ${angles[0]}°, pitch ${angles[1]}°, roll ${angles[2]}°. The aircraft's setting must say so.`,
-			},
+			caution: { limit: limits.mountingMargin, says: say('mounting-unclear') },
+			pass: say('mounting-found', {
+				everyOf: angles.every((angle) => angle === 0),
+				named: angles[0],
+				named2: angles[1],
+				named3: angles[2],
+			}),
 		}),
 	];
 }

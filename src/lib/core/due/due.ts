@@ -1,3 +1,4 @@
+import { due as say } from '$lib/messages/due';
 import type { Draft } from '../../schema/common';
 import type { Reason } from '../../schema/common';
 import type { Aircraft, AircraftEvent, DueSchool, Sensor } from '../../schema/records';
@@ -105,18 +106,9 @@ export function sensorDue(
 ): SensorDue {
 	const rule = SENSOR_RULES[sensor];
 	const never = rule.onlyOnTrouble
-		? reason('pass', 'only-on-trouble', 'Nothing is on record, and nothing is needed without trouble.')
-		: reason('caution', 'never-calibrated', 'Nothing accepted is on record.');
-	const ahead = today.ahead
-		? [
-				reason(
-					'caution',
-					'dated-ahead',
-					`A calibration on record is dated ${dayOf(today.ahead)}, after today: a clock was wrong, so it does not count.`,
-					{ next: 'Set the clock of this device right; if the entry is wrong, calibrate again.' },
-				),
-			]
-		: [];
+		? reason('pass', say('only-on-trouble'))
+		: reason('caution', say('never-calibrated'));
+	const ahead = today.ahead ? [reason('caution', say('dated-ahead', { dayOfOf: dayOf(today.ahead) }))] : [];
 	const events = aircraft.events
 		.filter((event) => event.at <= now && affectsSensor(event.kind, event, sensor) && (!last || event.at > last.at))
 		.sort((a, b) => (a.at < b.at ? 1 : -1));
@@ -124,11 +116,10 @@ export function sensorDue(
 	const eventReasons = events
 		.map((event) => ({
 			kind: event.kind,
-			reason: reason(
-				'caution',
-				`event-${event.kind}`,
-				`${eventWords(event.kind, event)} on ${dayOf(event.at)}${event.note ? `: ${event.note}` : ''}.`,
-			),
+			reason: reason('caution', {
+				...say('event', { what: eventWords(event.kind, event), day: dayOf(event.at), note: event.note ?? '' }),
+				code: `event-${event.kind}`,
+			}),
 		}))
 		.filter(({ reason: { text } }, k, all) => all.findIndex((other) => other.reason.text === text) === k);
 	const thresholds = thresholdsFor(sensor, aircraft.dueThresholds);
@@ -150,7 +141,7 @@ export function sensorDue(
 			reasons.push(...eventReasons.filter(({ kind }) => FOR_AS_TOLD.has(kind)).map((e) => e.reason));
 		else reasons.push(...eventReasons.map((e) => e.reason), ...changed.filter(({ level }) => level === 'caution'));
 		if (school === 'every-day' && notToday)
-			reasons.push(reason('caution', 'not-today', `Last done on ${dayOf(last.at)}, not today.`));
+			reasons.push(reason('caution', say('not-today', { dayOfOf: dayOf(last.at) })));
 		return {
 			school,
 			...SCHOOLS[school],
@@ -165,15 +156,7 @@ export function sensorDue(
 		sensor,
 		name: rule.name,
 		due: chosen.due,
-		notHere:
-			sensor === 'compass' && today.disturbed
-				? reason(
-						'fail',
-						'not-here',
-						'Not here: the field of this place is disturbed. A calibration made here would carry the place along.',
-						{ next: 'Walk on until the field agrees with the model, or fly with the values in force.' },
-					)
-				: null,
+		notHere: sensor === 'compass' && today.disturbed ? reason('fail', say('not-here')) : null,
 		chosen,
 		schools,
 		evidence: [...(last ? [] : [never]), ...ahead, ...eventReasons.map((e) => e.reason), ...changed],
@@ -210,24 +193,19 @@ function temperatureReasons(last: LastCalibration, today: Today, { temperatureC 
 	if (then === null || now === null || temperatureC === null) return [];
 	const apart = Math.abs(now - then);
 	return [
-		reason(
-			levelOf(apart > temperatureC),
-			'temperature',
-			`Calibrated at ${then.toFixed(0)} °C, now it is ${now.toFixed(0)} °C.`,
-			{ value: apart, limit: owned(limits.temperatureC, temperatureC) },
-		),
+		reason(levelOf(apart > temperatureC), say('temperature', { then, now }), {
+			value: apart,
+			limit: owned(limits.temperatureC, temperatureC),
+		}),
 	];
 }
 
 function ageReasons(last: LastCalibration, now: string, today: Today, { ageDays }: DueThresholds): Reason[] {
 	const days = daysBetween(last.at, now);
-	const flights = today.flights === undefined ? '' : `, ${today.flights} flights ago`;
 	return [
-		reason(
-			levelOf(ageDays !== null && days > ageDays),
-			'age',
-			`Done ${days < 1 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`}${flights}.`,
-			{ value: days, limit: ageDays === null ? undefined : { value: ageDays, unit: 'days', source: 'Your own limit' } },
-		),
+		reason(levelOf(ageDays !== null && days > ageDays), say('age', { days, flights: today.flights ?? null }), {
+			value: days,
+			limit: ageDays === null ? undefined : { value: ageDays, unit: 'days', source: 'Your own limit' },
+		}),
 	];
 }

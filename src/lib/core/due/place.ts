@@ -1,3 +1,4 @@
+import { due as say } from '$lib/messages/due';
 import type { Reason } from '../../schema/common';
 import { fieldAt } from '../earth/field';
 import { inverseGeodesic } from '../earth/geodesy';
@@ -19,16 +20,14 @@ export const placedAt =
 		const out: Reason[] = [];
 		if (thresholds.distanceKm !== null)
 			out.push(
-				reason(
-					levelOf(km > thresholds.distanceKm),
-					'distance',
-					`Calibrated ${km < 10 ? km.toFixed(1) : km.toFixed(0)} km from here.`,
-					{ value: km, limit: owned(distanceLimit(sensor), thresholds.distanceKm) },
-				),
+				reason(levelOf(km > thresholds.distanceKm), say('distance', { km }), {
+					value: km,
+					limit: owned(distanceLimit(sensor), thresholds.distanceKm),
+				}),
 			);
 		if (thresholds.heightM !== null)
 			out.push(
-				reason(levelOf(climb > thresholds.heightM), 'height', `Calibrated ${climb.toFixed(0)} m higher or lower.`, {
+				reason(levelOf(climb > thresholds.heightM), say('height', { climb }), {
 					value: climb,
 					limit: owned(limits.heightM, thresholds.heightM),
 				}),
@@ -36,12 +35,10 @@ export const placedAt =
 		const shift = kind === 'field' ? headingShiftDeg(from, at, site, now) : null;
 		if (shift !== null)
 			out.push(
-				reason(
-					levelOf(shift > limits.headingShiftDeg.value),
-					'field-change',
-					`With the field of this place a usual leftover offset turns the heading by ${shift.toFixed(1)}°.`,
-					{ value: shift, limit: limits.headingShiftDeg },
-				),
+				reason(levelOf(shift > limits.headingShiftDeg.value), say('field-change', { shift }), {
+					value: shift,
+					limit: limits.headingShiftDeg,
+				}),
 			);
 		return out;
 	};

@@ -1,6 +1,7 @@
+import { reason } from '../finding/reasons';
+import { earth as say } from '$lib/messages/earth';
 import geomagnetism from 'geomagnetism';
 import type { FieldAnswer } from '../../schema/field';
-import type { Reason } from '../../schema/common';
 import { DEG } from '../frames/angles';
 import { InputError } from '../finding/inputError';
 import type { Vec3 } from '../frames/vec3';
@@ -50,25 +51,11 @@ export function fieldAt(latDeg: number, lonDeg: number, altM: number, date: stri
 	const horizontalUt = Math.hypot(northUt, eastUt);
 	const totalUt = Math.hypot(horizontalUt, downUt);
 	const usable = horizontalUt >= earthLimits.minHorizontal.value;
-	const reason: Reason = usable
-		? {
-				code: 'field-usable',
-				text: 'The horizontal field is strong enough for a compass here.',
-				value: horizontalUt,
-				limit: earthLimits.minHorizontal.value,
-				unit: 'µT',
-				level: 'pass',
-				source: earthLimits.minHorizontal.source,
-			}
-		: {
-				code: 'horizontal-field-too-weak',
-				text: 'The horizontal field is too weak here: a compass gives no heading. Fly by a heading from movement or by hand.',
-				value: horizontalUt,
-				limit: earthLimits.minHorizontal.value,
-				unit: 'µT',
-				level: 'fail',
-				source: earthLimits.minHorizontal.source,
-			};
+	const { minHorizontal } = earthLimits;
+	const found = reason(usable ? 'pass' : 'fail', say(usable ? 'field-usable' : 'horizontal-field-too-weak'), {
+		value: horizontalUt,
+		limit: minHorizontal,
+	});
 	return {
 		totalUt,
 		horizontalUt,
@@ -81,7 +68,7 @@ export function fieldAt(latDeg: number, lonDeg: number, altM: number, date: stri
 		model: MODEL_NAME,
 		validUntil: MODEL_LAST_DATE,
 		verdict: usable ? 'pass' : 'fail',
-		reasons: [reason],
+		reasons: [found],
 	};
 }
 

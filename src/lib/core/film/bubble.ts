@@ -1,3 +1,4 @@
+import { film as say } from '$lib/messages/film';
 import type { Reason } from '../../schema/common';
 import { reason } from '../finding/reasons';
 import { hoverLimits } from '../hover/limits';
@@ -58,30 +59,7 @@ export function bubbleReason({ bubble, sidewaysM }: { bubble: Bubble; sidewaysM:
 	const limit = hoverLimits.bubble95M;
 	const value = bubble.estimate95M;
 	const [least, most] = [bubble.lower95M ?? 0, bubble.upper95M ?? Infinity];
-	if (least > limit.value)
-		return reason(
-			'fail',
-			'bubble-large',
-			`It wanders: 95 % of it takes a circle more than ${least.toFixed(1)} m across.`,
-			{
-				value,
-				limit,
-				next: 'Satellites and their spread first, then the compass, then the gains.',
-			},
-		);
-	if (most <= limit.value)
-		return reason('pass', 'bubble', `Holds position: 95 % of it in a circle ${most.toFixed(1)} m across.`, {
-			value,
-			limit,
-		});
-	return reason(
-		'caution',
-		'insufficient-depth',
-		`Sideways it keeps within ${sidewaysM.toFixed(1)} m; how far it moves toward and away, this film does not tell well enough.`,
-		{
-			value,
-			limit,
-			next: 'Phone on its back on the ground, the aircraft five to eight metres above; nobody below.',
-		},
-	);
+	if (least > limit.value) return reason('fail', say('bubble-large', { least }), { value, limit });
+	if (most <= limit.value) return reason('pass', say('bubble', { most }), { value, limit });
+	return reason('caution', say('insufficient-depth', { sidewaysM }), { value, limit });
 }

@@ -1,3 +1,4 @@
+import { film as say } from '$lib/messages/film';
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
 import { detrend, line, standardDeviation } from '../math/statistics';
@@ -55,11 +56,7 @@ const unknown = (
 
 function leftReason(hold: FilmSetup['hold']): Reason {
 	const holds = hold === 'position';
-	return reason(holds ? 'fail' : 'caution', 'left-frame', 'It left the picture.', {
-		next: holds
-			? 'It did not hold its place: land. Film again from farther off once the cause is known.'
-			: 'Film from farther off.',
-	});
+	return reason(holds ? 'fail' : 'caution', say('left-frame', { holds }));
 }
 
 /** Spread and bobbing of the height, m and Hz. */
@@ -67,14 +64,12 @@ function heightOf({ time, up }: FilmMetres, durationS: number): { height: FilmRe
 	const stdM = standardDeviation(detrend(time, up));
 	const bob = bobbing(time, up, durationS);
 	if (!bob) return { height: { stdM, oscillationHz: null, oscillationM: null }, reasons: [] };
-	const words = `Its height bobs by ${(2 * bob.amplitudeM).toFixed(1)} m every ${(1 / bob.hz).toFixed(1)} s.`;
 	return {
 		height: { stdM, oscillationHz: bob.hz, oscillationM: bob.amplitudeM },
 		reasons: [
-			reason('caution', 'height-oscillation', words, {
+			reason('caution', say('height-oscillation', { amplitudeM: bob.amplitudeM, hz: bob.hz }), {
 				value: bob.amplitudeM,
 				limit: limits.bobbingM,
-				next: 'Look at the gains of the height hold, and at air on the pressure sensor.',
 			}),
 		],
 	};
@@ -112,19 +107,12 @@ export function reviewFilm(whole: FilmTrack, setup: FilmSetup, progress?: (share
 		},
 	};
 	if (durationS < limits.minHoldS.value) {
-		reasons.push(
-			reason('caution', 'too-short', `${durationS.toFixed(0)} s cannot show a circle.`, {
-				value: durationS,
-				limit: limits.minHoldS,
-				next: 'Film a minute.',
-			}),
-		);
+		reasons.push(reason('caution', say('too-short', { durationS }), { value: durationS, limit: limits.minHoldS }));
 		return { ...seen, ...judge(reasons) };
 	}
 	const found = bubbleOf(metres, track, setup, scaleSigma);
 	if (hold !== 'position') {
-		const words = 'Without position hold there is no place to hold: drifting with the wind is right.';
-		reasons.push(reason('caution', 'no-place-held', words, { next: 'Film it in position hold.' }));
+		reasons.push(reason('caution', say('no-place-held')));
 		return { ...seen, bubble: found.bubble, ...judge(reasons) };
 	}
 	const spiral = spiralOf(metres, progress);

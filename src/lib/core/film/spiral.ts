@@ -1,3 +1,4 @@
+import { film as say } from '$lib/messages/film';
 import type { Reason } from '../../schema/common';
 import { reason } from '../finding/reasons';
 import { interpolate } from '../math/interpolate';
@@ -96,28 +97,15 @@ export function spiralReason({
 }: Spiral): Reason {
 	if (present) {
 		const error = Math.abs(compassErrorDeg ?? 0);
-		const way = sense === null ? '' : ` to the ${sense === 'cw' ? 'right' : 'left'}`;
-		return reason(
-			'fail',
-			'circling',
-			`It circles${way}: its compass is about ${error.toFixed(0)}° ± ${(compassErrorSigmaDeg ?? 0).toFixed(0)}° off.`,
-			{
-				value: error,
-				limit: limits.minErrorDeg,
-				next: 'Land. Calibrate the compass away from metal, look at its mounting, hover again.',
-			},
-		);
+		return reason('fail', say('circling', { sense, error, compassErrorSigmaDeg }), {
+			value: error,
+			limit: limits.minErrorDeg,
+		});
 	}
 	const excluded = excludedAboveDeg ?? 0;
 	const weak = excluded > limits.mostExcludedDeg.value;
-	return reason(
-		weak ? 'caution' : 'pass',
-		'no-circle',
-		`No circling. Compass errors above about ${excluded.toFixed(0)}° are excluded.`,
-		{
-			value: excluded,
-			limit: limits.mostExcludedDeg,
-			next: weak ? 'Film longer, or with the phone on its back: smaller errors would look the same.' : undefined,
-		},
-	);
+	return reason(weak ? 'caution' : 'pass', say('no-circle', { excluded, weak }), {
+		value: excluded,
+		limit: limits.mostExcludedDeg,
+	});
 }

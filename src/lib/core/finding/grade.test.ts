@@ -1,13 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { area } from '$lib/messages/message';
 import { atLeast, atMost, wanted } from './grade';
 import { judge, reason } from './reasons';
 
 const limit = (value: number) => ({ value, unit: '°', source: 'a test' });
+const say = area('test', {
+	bad: { text: 'Bad.', next: 'Mend it.' },
+	'so-so': { text: 'So so.', next: 'Look again.' },
+	good: { text: 'Good.' },
+});
 const grades = (loose: number, strict: number) => ({
-	fail: { limit: limit(loose), code: 'bad', text: 'Bad.', next: 'Mend it.' },
-	caution: { limit: limit(strict), code: 'so-so', text: 'So so.', next: 'Look again.' },
-	pass: { code: 'good', text: 'Good.' },
+	fail: { limit: limit(loose), says: say('bad') },
+	caution: { limit: limit(strict), says: say('so-so') },
+	pass: say('good'),
 });
 
 describe('a value that is to be small', () => {
@@ -41,7 +47,7 @@ it('a reason tells which way its limit is meant', () => {
 	expect([2, 4, 6].map((value) => wanted(atMost(value, grades(5, 3))))).toEqual(['at most', 'at most', 'at most']);
 	expect([2, 4, 6].map((value) => wanted(atLeast(value, grades(3, 5))))).toEqual(['at least', 'at least', 'at least']);
 	expect(wanted(atMost(3, grades(5, 3)))).toBeNull();
-	expect(wanted(reason('pass', 'x', 'X.'))).toBeNull();
+	expect(wanted(reason('pass', say('good')))).toBeNull();
 });
 
 it('the worst reason speaks first, and none is a fail', () => {

@@ -1,17 +1,16 @@
+import type { Message } from '../../messages/message';
 import type { Reason } from '../../schema/common';
 import { reason, type Limit } from './reasons';
 
 interface Beyond {
 	limit: Limit;
-	code: string;
-	text: string;
-	next: string;
+	says: Message;
 }
 
 interface Grades {
 	fail?: Beyond;
 	caution?: Beyond;
-	pass: { code: string; text: string };
+	pass: Message;
 }
 
 /** The worst grade that the value is beyond speaks; a pass is told with the strictest limit. What is no number is beyond all. */
@@ -21,9 +20,9 @@ function graded(value: number, { fail, caution, pass }: Grades, within: (limit: 
 		['caution', caution],
 	] as const) {
 		if (!beyond || within(beyond.limit.value)) continue;
-		return reason(level, beyond.code, beyond.text, { value, limit: beyond.limit, next: beyond.next });
+		return reason(level, beyond.says, { value, limit: beyond.limit });
 	}
-	return reason('pass', pass.code, pass.text, { value, limit: (caution ?? fail)?.limit });
+	return reason('pass', pass, { value, limit: (caution ?? fail)?.limit });
 }
 
 /** A value that is to be small, judged by one limit or two. */

@@ -1,3 +1,4 @@
+import type { Message } from '../../messages/message';
 import type { Reason, Verdict } from '../../schema/common';
 
 const RANK: Record<Verdict, number> = { fail: 0, caution: 1, pass: 2 };
@@ -11,18 +12,22 @@ export function judge(reasons: Reason[]): { verdict: Verdict; reasons: Reason[] 
 
 export type Limit = { value: number; unit: string; source: string };
 
-interface Told {
+interface Figures {
 	value?: number | null | undefined;
 	limit?: Limit | undefined;
-	next?: string | undefined;
 }
 
-/** One reason behind a verdict: a sentence a pilot would say, with value, limit, source and what to do next. */
-export const reason = (level: Verdict, code: string, text: string, { value, limit, next }: Told = {}): Reason => ({
+/** One reason behind a verdict: a message with value, limit and source; what follows from its arguments is worded in any units. */
+export const reason = (
+	level: Verdict,
+	{ code, key, args, text, next }: Message,
+	{ value, limit }: Figures = {},
+): Reason => ({
 	code,
 	text,
 	level,
 	...(Number.isFinite(value) ? { value: Number(value) } : {}),
 	...(limit === undefined ? {} : { limit: limit.value, unit: limit.unit, source: limit.source }),
 	...(next === undefined ? {} : { next }),
+	...(args === undefined ? {} : { wording: { key, args } }),
 });

@@ -1,3 +1,4 @@
+import { guide as say } from '$lib/messages/guide';
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
 
@@ -23,21 +24,13 @@ export function planColdSoak(runAt: string, hours: number, now: string): ColdSoa
 	const outMs = Date.parse(runAt) - hours * HOUR_MS;
 	const lateH = (Date.parse(now) - outMs) / HOUR_MS;
 	const out: Reason[] = [];
-	if (hours < LEAST_HOURS.value)
-		out.push(
-			reason('caution', 'soak-short', 'It is not cold through yet: the board is warmer than the air.', {
-				value: hours,
-				limit: LEAST_HOURS,
-				next: 'Leave it out for two hours or more.',
-			}),
-		);
-	else out.push(reason('pass', 'soak-long', 'Long enough to be cold through.', { value: hours, limit: LEAST_HOURS }));
+	if (hours < LEAST_HOURS.value) out.push(reason('caution', say('soak-short'), { value: hours, limit: LEAST_HOURS }));
+	else out.push(reason('pass', say('soak-long'), { value: hours, limit: LEAST_HOURS }));
 	if (lateH > 0)
 		out.push(
-			reason('fail', 'soak-late', 'The time to put it out has passed.', {
+			reason('fail', say('soak-late'), {
 				value: lateH,
 				limit: { value: 0, unit: 'h', source: 'The clock of this device' },
-				next: 'Choose a later time for the routine.',
 			}),
 		);
 	return { outAt: new Date(outMs).toISOString(), runAt: new Date(Date.parse(runAt)).toISOString(), ...judge(out) };

@@ -1,3 +1,4 @@
+import { guide as say } from '$lib/messages/guide';
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
 import type { Recipe } from './recipes';
@@ -26,53 +27,33 @@ export function judgeGuide(
 ): { headline: string; verdict: Verdict; reasons: Reason[] } {
 	const out: Reason[] = [];
 	recipe.before.forEach((text, k) => {
-		if (!ready[k]) out.push(reason('caution', 'not-ready', `Not confirmed before: ${text}.`));
+		if (!ready[k]) out.push(reason('caution', say('not-ready', { textWords: text })));
 	});
 	// A routine ends with the step that failed: what follows was never to be done.
 	const failedAt = recipe.steps.findIndex((step, k) => step.watch !== undefined && answers[k]?.shown === 'otherwise');
 	recipe.steps.slice(0, failedAt < 0 ? undefined : failedAt + 1).forEach((step, k) => {
 		const answer = answers[k];
 		if (!answer) {
-			out.push(
-				reason('fail', 'insufficient-steps', `Left out: ${step.do}.`, {
-					value: k + 1,
-					next: 'Do the routine to its end.',
-				}),
-			);
+			out.push(reason('fail', say('insufficient-steps', { doWords: step.do }), { value: k + 1 }));
 			return;
 		}
 		if (step.holdS !== undefined && answer.heldS !== undefined && answer.heldS < HELD_SHARE * step.holdS)
 			out.push(
-				reason('caution', 'hold-cut', `${step.do}: held ${answer.heldS.toFixed(0)} s of ${step.holdS} s.`, {
+				reason('caution', say('hold-cut', { doWords: step.do, heldS: answer.heldS, holdS: step.holdS }), {
 					value: answer.heldS,
 					limit: { value: step.holdS, unit: 's', source: 'Routine as entered for this aircraft' },
-					next: 'Repeat it, unless the aircraft itself showed that the step was done.',
 				}),
 			);
-		const note = answer.note ? ` (${answer.note})` : '';
 		if (!step.watch) return;
 		if (answer.shown === 'otherwise')
-			out.push(
-				reason('fail', 'showed-otherwise', `${step.do}: not as it should be${note}.`, {
-					value: k + 1,
-					next: 'The calibration does not count. Find out why, then begin the routine again; if it fails again, ask the maker.',
-				}),
-			);
+			out.push(reason('fail', say('showed-otherwise', { doWords: step.do, note: answer.note }), { value: k + 1 }));
 		else if (answer.shown === 'not-seen')
-			out.push(
-				reason('caution', 'not-seen', `${step.do}: what it showed was not seen${note}.`, {
-					value: k + 1,
-					next: 'Repeat it and watch the aircraft.',
-				}),
-			);
-		else if (answer.note) out.push(reason('pass', 'showed', `${step.do}: ${answer.note}.`, { value: k + 1 }));
+			out.push(reason('caution', say('not-seen', { doWords: step.do, note: answer.note }), { value: k + 1 }));
+		else if (answer.note)
+			out.push(reason('pass', say('showed', { doWords: step.do, note: answer.note }), { value: k + 1 }));
 	});
 	if (!out.some(({ level }) => level !== 'pass'))
-		out.push(
-			reason('pass', 'routine-done', 'Every step was done, and the aircraft showed what it should.', {
-				value: recipe.steps.length,
-			}),
-		);
+		out.push(reason('pass', say('routine-done'), { value: recipe.steps.length }));
 	const judged = judge(out);
 	return {
 		headline: judged.verdict === 'pass' ? `${recipe.name}: done by the aircraft’s own routine` : judged.reasons[0].text,

@@ -1,3 +1,4 @@
+import { hover as say } from '$lib/messages/hover';
 import type { Reason } from '../../schema/common';
 import type { HoverRequest } from '../../schema/hover';
 import { DEG, wrapPi } from '../frames/angles';
@@ -14,26 +15,11 @@ export function judgeFreeDrift(
 	movedM: number,
 	wind: HoverRequest['wind'],
 ): Reason[] {
-	const carried = `It drifted ${movedM.toFixed(0)} m at ${speedMps.toFixed(1)} m/s`;
 	if (speedMps <= limits.freeDriftMps.value)
-		return [
-			reason('pass', 'free-drift', 'Without position hold it hardly drifts.', {
-				value: speedMps,
-				limit: limits.freeDriftMps,
-			}),
-		];
+		return [reason('pass', say('free-drift'), { value: speedMps, limit: limits.freeDriftMps })];
 	if (!wind)
 		return [
-			reason(
-				'caution',
-				'wind-not-entered',
-				`${carried}: without the wind nobody can say whether the air or the trim did it.`,
-				{
-					value: speedMps,
-					limit: limits.freeDriftMps,
-					next: 'Enter the wind, or hover again with the nose turned by half a turn.',
-				},
-			),
+			reason('caution', say('wind-not-entered', { movedM, speedMps }), { value: speedMps, limit: limits.freeDriftMps }),
 		];
 	const most = {
 		value: limits.windShare.value * Math.max(wind.gustMps ?? 0, wind.speedMps),
@@ -43,20 +29,18 @@ export function judgeFreeDrift(
 	const next = 'Check the level calibration and the trim; hover again with the nose turned by half a turn.';
 	if (speedMps > most.value)
 		return [
-			reason('fail', 'drifts-beyond-wind', `${carried}, faster than this wind carries it.`, {
+			reason('fail', say('drifts-beyond-wind', { movedM, speedMps, nextWords: next }), {
 				value: speedMps,
 				limit: most,
-				next,
 			}),
 		];
 	const off = Math.abs(wrapPi(towardRad - (wind.fromDeg + 180) * DEG)) / DEG;
 	return [
 		off > limits.windCrossDeg.value
-			? reason('caution', 'drifts-across-wind', `${carried}, not where this wind blows.`, {
+			? reason('caution', say('drifts-across-wind', { movedM, speedMps, nextWords: next }), {
 					value: off,
 					limit: limits.windCrossDeg,
-					next,
 				})
-			: reason('pass', 'free-drift', `${carried}, with the wind that was entered.`, { value: speedMps, limit: most }),
+			: reason('pass', say('free-drift#freeDrift', { movedM, speedMps }), { value: speedMps, limit: most }),
 	];
 }

@@ -1,7 +1,9 @@
+import type { Message } from '$lib/messages/message';
+import { hover as say } from '$lib/messages/hover';
 import type { Reason } from '../../schema/common';
 import type { HoverAnswer, HoverRequest } from '../../schema/hover';
 import { DEG, wrap360 } from '../frames/angles';
-import { judge, reason } from '../finding/reasons';
+import { judge, reason, type Limit } from '../finding/reasons';
 import { detrend, line, median, quantile, standardDeviation } from '../math/statistics';
 import { compassErrorFromTilt } from './attitude';
 import { causesOf } from './causes';
@@ -46,36 +48,16 @@ const spreadOf = (values: Float64Array) => quantile(values, 1) - quantile(values
 function insufficient({ t, north, east }: LocalTrack): HoverAnswer | null {
 	const n = t.length;
 	const T = n > 1 ? t[n - 1] - t[0] : 0;
-	const refuse = (
-		code: string,
-		text: string,
-		value: number,
-		limit: (typeof limits)[keyof typeof limits],
-		next: string,
-	) => refusal(reason('fail', `insufficient-${code}`, text, { value, limit, next }), n > 1 ? T : null);
-	if (n < limits.minSamples.value)
-		return refuse('samples', `${n} points are too few.`, n, limits.minSamples, 'Record the whole hover.');
-	if (T < limits.minDurationS.value)
-		return refuse('duration', `${T.toFixed(1)} s are too short.`, T, limits.minDurationS, 'Hover for a minute.');
+	const refuse = (says: Message, value: number, limit: Limit) =>
+		refusal(reason('fail', says, { value, limit }), n > 1 ? T : null);
+	if (n < limits.minSamples.value) return refuse(say('insufficient-samples', { n }), n, limits.minSamples);
+	if (T < limits.minDurationS.value) return refuse(say('insufficient-duration#review', { T }), T, limits.minDurationS);
 	if ((n - 1) / T < limits.minRateHz.value * 0.999)
-		return refuse('rate', 'The points are too far apart.', (n - 1) / T, limits.minRateHz, 'Log positions at 5 Hz.');
+		return refuse(say('insufficient-rate'), (n - 1) / T, limits.minRateHz);
 	if (Math.max(spreadOf(north), spreadOf(east)) < limits.frozenM.value)
-		return refuse(
-			'motion',
-			'The track does not move at all: a frozen log shows nothing.',
-			0,
-			limits.frozenM,
-			'Log the position while hovering.',
-		);
+		return refuse(say('insufficient-motion'), 0, limits.frozenM);
 	const span = Math.hypot(spreadOf(north), spreadOf(east));
-	if (span > limits.maxSpanM.value)
-		return refuse(
-			'hover',
-			'This track is a flight, not a hover.',
-			span,
-			limits.maxSpanM,
-			'Cut the hover out of the log.',
-		);
+	if (span > limits.maxSpanM.value) return refuse(say('insufficient-hover'), span, limits.maxSpanM);
 	return null;
 }
 

@@ -1,3 +1,4 @@
+import { hover as say } from '$lib/messages/hover';
 import type { Reason } from '../../schema/common';
 import type { HoverSeenAnswer, HoverSeenRequest, SeenKind } from '../../schema/hoverSeen';
 import { judge, reason } from '../finding/reasons';
@@ -92,15 +93,13 @@ const driftOf = ({ windMps, windSigmaMps, trimMps, trimSigmaMps }: SeenDrift) =>
 
 function insufficient(all: readonly Seen[]): Reason {
 	if (all.every(({ longEnough }) => !longEnough))
-		return reason('fail', 'insufficient-duration', 'Nobody watched long enough to tell a circle from a gust.', {
+		return reason('fail', say('insufficient-duration#seen'), {
 			value: Math.max(...all.map(({ view }) => view.durationS)),
 			limit: limits.leastS,
-			next: 'Watch a hover of a minute.',
 		});
-	return reason('fail', 'insufficient-marks', 'Too few marks: nothing shows that somebody watched to the end.', {
+	return reason('fail', say('insufficient-marks'), {
 		value: Math.max(...all.map(({ view }) => view.marks.length)),
 		limit: limits.leastMarks,
-		next: 'Tap what it does whenever asked, one tap at least in the second half.',
 	});
 }
 
@@ -190,94 +189,44 @@ function reasonsOf(facts: Facts): Reason[] {
 	if (error && circles)
 		add(
 			'fail',
-			'circling-seen',
-			`Circling is ${error.circlingProbability >= 0.5 ? 'likely' : 'possible'}: ${percent(error.circlingProbability)}.`,
-			{
-				value: error.circlingProbability,
-				limit: limits.circling,
-				next: 'Land. Look at the satellites, then at the compass, before it holds its place again.',
-			},
+			say('circling-seen', {
+				circlingProbability: error.circlingProbability,
+				percentOf: percent(error.circlingProbability),
+			}),
+			{ value: error.circlingProbability, limit: limits.circling },
 		);
 	const one = crept(facts);
-	if (one)
-		add('fail', 'no-position-hold', 'It crept one way: its place was not held.', {
-			value: one.farthestM,
-			limit: limits.creepM,
-			next: 'Look whether position hold was really on, and at the lock.',
-		});
-	if (marked)
-		add('caution', 'circling-mark', 'Circling was marked.', {
-			next: 'Hover again and watch for a whole minute.',
-		});
-	if (inPosition && (circles || marked))
-		add('caution', 'weak-fix-possible', 'A weak fix circles too: one hover in ten does so with a wandering lock.', {
-			next: 'Read satellites and scatter before the compass is blamed.',
-		});
+	if (one) add('fail', say('no-position-hold#seen'), { value: one.farthestM, limit: limits.creepM });
+	if (marked) add('caution', say('circling-mark'));
+	if (inPosition && (circles || marked)) add('caution', say('weak-fix-possible'));
 	if (inPosition && over)
-		add('caution', 'hold-loose', 'It went farther than it should.', {
+		add('caution', say('hold-loose'), {
 			value: Math.max(...good.map(({ farthestM }) => farthestM ?? 0)),
 			limit: distance,
-			next: 'Look at lock and wind, and hover again.',
 		});
 	if (!inPosition && over && !drift)
-		add('caution', 'drift-not-explained', 'It drifted, and nobody noted how.', {
+		add('caution', say('drift-not-explained'), {
 			value: Math.max(...good.map(({ farthestM }) => farthestM ?? 0)),
 			limit: distance,
-			next: 'Let go of the sticks for a few seconds, and note which way it creeps, with the nose two ways.',
 		});
-	if (differ(good))
-		add('caution', 'persons-differ', 'One person saw it circle, another did not: the worse one counts.', {
-			next: 'Hover again, from two sides.',
-		});
-	if (drift?.oneNose)
-		add('caution', 'turn-and-repeat', 'With the nose one way, wind and trim look alike.', {
-			next: 'Turn it by half, let it settle, and let go again.',
-		});
+	if (differ(good)) add('caution', say('persons-differ'));
+	if (drift?.oneNose) add('caution', say('turn-and-repeat'));
 	for (const [kind, { text, next }] of Object.entries(UNSTEADY) as [SeenKind, { text: string; next: string }][])
-		if (everMarked(good, kind)) add('caution', kind, text, { next });
+		if (everMarked(good, kind)) add('caution', { ...say('unsteady', { shows: text, remedy: next }), code: kind });
 	const longest = Math.max(...good.map(({ view }) => view.durationS));
-	if (longest < limits.fullS.value)
-		add('caution', 'short', 'It was watched for less than a minute.', {
-			value: longest,
-			limit: limits.fullS,
-			next: 'Watch a hover of a minute.',
-		});
-	if (good.some(({ gap }) => gap))
-		add('caution', 'inattentive', 'There are long gaps between the marks.', {
-			limit: limits.gapS,
-			next: 'Tap what it does whenever asked, “still” too.',
-		});
-	if (good.every(({ farthestM }) => farthestM === null))
-		add('caution', 'no-distance', 'Nobody said how far it went.', { next: 'Say the farthest in steps.' });
-	if (!request.wind)
-		add('caution', 'wind-not-noted', 'The wind was not noted.', { next: 'Say what the wind does to trees and flags.' });
+	if (longest < limits.fullS.value) add('caution', say('short'), { value: longest, limit: limits.fullS });
+	if (good.some(({ gap }) => gap)) add('caution', say('inattentive'), { limit: limits.gapS });
+	if (good.every(({ farthestM }) => farthestM === null)) add('caution', say('no-distance'));
+	if (!request.wind) add('caution', say('wind-not-noted'));
 	const clear = good.every(
 		({ category, farthestM }) => category === 'none' && farthestM !== null && farthestM <= distance.value,
 	);
 	if (error && clear && !request.compassChecked)
-		add('caution', 'large-errors-only', 'A hover by eye excludes large compass errors only.', {
-			value: error.excludedAboveDeg,
-			next: 'Check the compass by a known bearing, a straight leg or its calibration.',
-		});
-	if (leftOut > 0)
-		add(
-			'pass',
-			'views-left-out',
-			`${leftOut === 1 ? 'One view is' : `${leftOut} views are`} too short or marked too seldom, and left out.`,
-			{
-				value: leftOut,
-			},
-		);
+		add('caution', say('large-errors-only'), { value: error.excludedAboveDeg });
+	if (leftOut > 0) add('pass', say('views-left-out', { leftOut }), { value: leftOut });
 	if (error)
-		add('pass', 'excluded', `Compass errors above ${error.excludedAboveDeg.toFixed(0)}° are excluded.`, {
-			value: error.excludedAboveDeg,
-		});
+		add('pass', say('excluded', { excludedAboveDeg: error.excludedAboveDeg }), { value: error.excludedAboveDeg });
 	if (out.every(({ level }) => level === 'pass'))
-		add(
-			'pass',
-			inPosition ? 'held-its-place' : 'attitude-held',
-			inPosition ? 'It kept its place.' : 'It kept its attitude.',
-			{ value: worst.farthestM, limit: distance },
-		);
+		add('pass', say(inPosition ? 'held-its-place' : 'attitude-held'), { value: worst.farthestM, limit: distance });
 	return out;
 }

@@ -1,6 +1,8 @@
+import type { Message } from '$lib/messages/message';
+import { hover as say } from '$lib/messages/hover';
 import type { LegAnswer } from '../../schema/hover';
 import { DEG, wrap360, wrapPi } from '../frames/angles';
-import { judge, reason } from '../finding/reasons';
+import { judge, reason, type Limit } from '../finding/reasons';
 import { hoverLimits as limits } from './limits';
 
 export interface Leg {
@@ -29,37 +31,20 @@ export function reviewLegs(out: Leg, back: Leg | null, windMps: number | null): 
 	const legs = back ? [out, back] : [out];
 	const shortest = Math.min(...legs.map(({ lengthM }) => lengthM));
 	const slowest = Math.min(...legs.map((leg) => Math.hypot(leg.northMps, leg.eastMps)));
-	const refuse = (
-		code: string,
-		text: string,
-		value: number,
-		limit: { value: number; unit: string; source: string },
-	): LegAnswer => ({
+	const refuse = (says: Message, value: number, limit: Limit): LegAnswer => ({
 		compassErrorDeg: null,
 		sigmaDeg: null,
 		courseDeg: null,
-		...judge([
-			reason('fail', code, text, {
-				value,
-				limit,
-				next: 'Fly 10 m straight ahead in self-level, stick forward only, then the same leg back.',
-			}),
-		]),
+		...judge([reason('fail', says, { value, limit })]),
 	});
-	if (shortest < limits.legM.value) return refuse('insufficient-leg', 'The leg is too short.', shortest, limits.legM);
-	if (slowest < limits.legMps.value)
-		return refuse('insufficient-speed', 'The leg was flown too slowly.', slowest, limits.legMps);
+	if (shortest < limits.legM.value) return refuse(say('insufficient-leg'), shortest, limits.legM);
+	if (slowest < limits.legMps.value) return refuse(say('insufficient-speed'), slowest, limits.legMps);
 	let { northMps, eastMps, sigmaMps } = out;
 	let errorSigma = windMps === null ? 8 : (WIND_SHARE * windMps) / Math.hypot(northMps, eastMps) / DEG;
 	if (back) {
 		const opposite = Math.abs(Math.abs(wrapPi((back.headingDeg - out.headingDeg) * DEG)) / DEG - 180);
 		if (opposite > limits.legOppositeDeg.value)
-			return refuse(
-				'insufficient-turn',
-				'The second leg was not flown back the same way.',
-				opposite,
-				limits.legOppositeDeg,
-			);
+			return refuse(say('insufficient-turn#straightLeg'), opposite, limits.legOppositeDeg);
 		northMps = (out.northMps - back.northMps) / 2;
 		eastMps = (out.eastMps - back.eastMps) / 2;
 		sigmaMps = Math.hypot(out.sigmaMps, back.sigmaMps) / 2;
@@ -83,28 +68,16 @@ export function reviewLegs(out: Leg, back: Leg | null, windMps: number | null): 
 		courseDeg: wrap360(course / DEG),
 		...judge([
 			size > limits.legErrorDeg.value && size > 2 * sigmaDeg
-				? reason(
-						'fail',
-						'compass-error',
-						`It flies to one side of where its nose is said to point: the compass reads ${compassErrorDeg > 0 ? 'too far clockwise' : 'too far anticlockwise'}.`,
-						{
-							value: size,
-							limit: limits.legErrorDeg,
-							next: 'Land, take it away from metal, calibrate the compass again.',
-						},
-					)
+				? reason('fail', say('compass-error#straightLeg', { compassErrorDeg }), {
+						value: size,
+						limit: limits.legErrorDeg,
+					})
 				: clear > limits.legErrorDeg.value * 1.5
-					? reason('caution', 'leg-loose', `It excludes compass errors above about ${clear.toFixed(0)}° only.`, {
+					? reason('caution', say('leg-loose', { clear, both: back !== null }), {
 							value: clear,
 							limit: limits.legErrorDeg,
-							next: back ? 'Fly a longer leg.' : 'Fly the same leg back: the wind falls out.',
 						})
-					: reason(
-							'pass',
-							'leg-straight',
-							`It flies where its nose points; errors above about ${clear.toFixed(0)}° are excluded.`,
-							{ value: size, limit: limits.legErrorDeg },
-						),
+					: reason('pass', say('leg-straight', { clear }), { value: size, limit: limits.legErrorDeg }),
 		]),
 	};
 }

@@ -1,3 +1,4 @@
+import { hover as say } from '$lib/messages/hover';
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
 import { normalBelow } from '../math/normal';
@@ -86,31 +87,12 @@ export function trimAxis(seen: readonly TrimSeen[]): TrimAxis {
 export function judgeTrim(axes: readonly TrimAxis[]): { verdict: Verdict; reasons: Reason[] } {
 	const off = axes.reduce((a, b) => (Math.abs(b.stillAt) > Math.abs(a.stillAt) ? b : a)).stillAt;
 	const limit = { value: ZERO_CLICKS, unit: 'clicks', source: 'docs/methods/trim.md' };
-	if (axes.every(({ done }) => done))
-		return judge([
-			reason('pass', 'trimmed', 'It stands still, as far as an eye tells.', { value: Math.abs(off), limit }),
-		]);
+	if (axes.every(({ done }) => done)) return judge([reason('pass', say('trimmed'), { value: Math.abs(off), limit })]);
 	const out: Reason[] = [
-		...(axes.some(({ contradictory }) => contradictory)
-			? [
-					reason('caution', 'air-moves', 'What it did does not fit together: the air moves.', {
-						next: 'Wait for still air, then begin again.',
-					}),
-				]
-			: []),
+		...(axes.some(({ contradictory }) => contradictory) ? [reason('caution', say('air-moves'))] : []),
 		...(axes.some(({ redoZero }) => redoZero)
-			? [
-					reason('fail', 'redo-zero', 'It is further off than a trim should take out.', {
-						value: Math.abs(off),
-						limit,
-						next: 'Land, set it on flat ground, zero it, and begin the trim from none.',
-					}),
-				]
+			? [reason('fail', say('redo-zero'), { value: Math.abs(off), limit })]
 			: []),
 	];
-	return judge(
-		out.length > 0
-			? out
-			: [reason('caution', 'not-still', 'It does not stand still yet.', { next: 'Trim on, click by click.' })],
-	);
+	return judge(out.length > 0 ? out : [reason('caution', say('not-still'))]);
 }

@@ -1,3 +1,4 @@
+import { hover as say } from '$lib/messages/hover';
 import type { TwoHoversAnswer } from '../../schema/hover';
 import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
 import { DEG, wrap360, wrapPi } from '../frames/angles';
@@ -27,13 +28,7 @@ export function compareTurnedHovers(first: Drifting, second: Drifting): TwoHover
 			wind: null,
 			trim: null,
 			turnedDeg,
-			...judge([
-				reason('fail', 'insufficient-turn', 'The second hover was not turned far enough.', {
-					value: turnedDeg,
-					limit: limits.turnedDeg,
-					next: 'Repeat it with the nose turned by half a turn.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-turn'), { value: turnedDeg, limit: limits.turnedDeg })]),
 		};
 	const [h1, h2] = [first.headingDeg * DEG, second.headingDeg * DEG];
 	const dv = [first.northMps - second.northMps, first.eastMps - second.eastMps];
@@ -59,17 +54,10 @@ export function compareTurnedHovers(first: Drifting, second: Drifting): TwoHover
 		trim: { rollDeg: degrees(q[1]), pitchDeg: -degrees(q[0]), sigmaDeg: trimSigmaDeg, speedMps: speed },
 		...judge([
 			significant && trimDeg > limits.trimDeg.value
-				? reason('caution', 'level-trim', 'Part of the drift turns with the nose: the level is off.', {
-						value: trimDeg,
-						limit: limits.trimDeg,
-						next: 'Check the level on the bench by the half-turn method, then hover again.',
-					})
+				? reason('caution', say('level-trim#twoHovers'), { value: trimDeg, limit: limits.trimDeg })
 				: significant
-					? reason('pass', 'trim-small', 'A little of the drift turns with the nose.', {
-							value: trimDeg,
-							limit: limits.trimDeg,
-						})
-					: reason('pass', 'trim-none', 'Nothing of the drift turns with the nose beyond the noise: it is the wind.', {
+					? reason('pass', say('trim-small'), { value: trimDeg, limit: limits.trimDeg })
+					: reason('pass', say('trim-none'), {
 							value: speed,
 							limit: { value: 3 * qSigma, unit: 'm/s', source: 'Three sigma of the two drifts' },
 						}),

@@ -1,3 +1,4 @@
+import { inertial as say } from '$lib/messages/inertial';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { Reason } from '../../schema/common';
 import type { AccelAnswer, AccelRequest, Face } from '../../schema/inertial';
@@ -141,21 +142,11 @@ export function fitAccelerometer({ accel, rawUnit, site, faces }: AccelRequest):
 	const again = (faces: readonly Face[]) => `Hold it still for two seconds with ${faceWords(faces)} down.`;
 	if (poses.length === 0)
 		return refusal(base, [
-			reason('fail', 'insufficient-poses', 'No pose was held still for a second.', {
-				value: 0,
-				limit: limits.stillS,
-				next: again(asked),
-			}),
+			reason('fail', say('insufficient-poses', { againOf: again(asked) }), { value: 0, limit: limits.stillS }),
 		]);
 	const off = Math.max(...poses.map(({ mean }) => Math.abs(Math.hypot(...mean) / g - 1)));
 	if (off > 2 * limits.plausibleScale.value)
-		return refusal(base, [
-			reason('fail', 'unit-implausible', 'At rest the readings are far from gravity: check the unit.', {
-				value: off,
-				limit: limits.plausibleScale,
-				next: 'Say whether the readings are in m/s² or in g.',
-			}),
-		]);
+		return refusal(base, [reason('fail', say('unit-implausible'), { value: off, limit: limits.plausibleScale })]);
 	if (asked.length === 1 && missingFaces.length === 0) {
 		const flat = poses.find(({ face }) => face === asked[0]);
 		if (flat) return flatAnswer(flat, base);
@@ -216,13 +207,7 @@ function flatAnswer(
 		residualRmsMps2: null,
 		uncertainty: { offsetMps2: [sigma(0), sigma(1), sigma(2)] },
 		levelErrorDeg: tilt,
-		...judge([
-			reason('caution', 'surface-in-it', 'One hold: the surface was taken for level, and its tilt is in the offsets.', {
-				value: tilt,
-				limit: limits.surfaceTiltDeg,
-				next: 'Turn it half round on the same spot and measure with “Level trim”, or hold all six faces.',
-			}),
-		]),
+		...judge([reason('caution', say('surface-in-it'), { value: tilt, limit: limits.surfaceTiltDeg })]),
 	};
 }
 
@@ -273,86 +258,42 @@ function reasonsOf(
 	const left = FACES.filter((face) => !asked.includes(face));
 	if (missing.length > 0)
 		out.push(
-			reason('fail', 'insufficient-faces', `Not held still: ${faceWords(missing)} down.`, {
+			reason('fail', say('insufficient-faces', { faceWordsOf: faceWords(missing), againOf: again(missing) }), {
 				value: asked.length - missing.length,
 				limit: {
 					value: asked.length,
 					unit: 'faces',
 					source: asked.length === 6 ? 'Six-position test' : 'The recipe chosen',
 				},
-				next: again(missing),
 			}),
 		);
 	else if (left.length > 0)
 		out.push(
-			reason(
-				'caution',
-				'faces-by-recipe',
-				`By this recipe it was never held ${faceWords(left)} down: that axis rests on what sensors usually are.`,
-				{ value: asked.length, limit: { value: 6, unit: 'faces', source: 'Six-position test' }, next: again(left) },
-			),
+			reason('caution', say('faces-by-recipe', { faceWordsOf: faceWords(left), againOf: again(left) }), {
+				value: asked.length,
+				limit: { value: 6, unit: 'faces', source: 'Six-position test' },
+			}),
 		);
-	else out.push(reason('pass', 'six-faces', 'All six faces were held still.', { value: 6 }));
+	else out.push(reason('pass', say('six-faces'), { value: 6 }));
 	if (off > limits.plausibleScale.value)
-		out.push(
-			reason('fail', 'scale-implausible', 'At rest the readings are far from gravity.', {
-				value: off,
-				limit: limits.plausibleScale,
-				next: 'Check the unit of the readings and the sensor.',
-			}),
-		);
+		out.push(reason('fail', say('scale-implausible'), { value: off, limit: limits.plausibleScale }));
 	if (rms > limits.residualFailMps2.value)
-		out.push(
-			reason('fail', 'residual-large', 'The poses do not fit one gravity.', {
-				value: rms,
-				limit: limits.residualFailMps2,
-				next: 'Repeat it on a still surface.',
-			}),
-		);
+		out.push(reason('fail', say('residual-large'), { value: rms, limit: limits.residualFailMps2 }));
 	else if (rms > limits.residualMps2.value)
-		out.push(
-			reason('caution', 'residual-raised', 'The poses fit gravity loosely: one was moved.', {
-				value: rms,
-				limit: limits.residualMps2,
-				next: 'Repeat the pose that shook most.',
-			}),
-		);
-	else if (poses <= UNKNOWNS)
-		out.push(
-			reason(
-				'pass',
-				'residual-untested',
-				`${poses} poses fit any gravity: their fit proves nothing. Hold one or two more, between faces, to test it.`,
-			),
-		);
-	else
-		out.push(
-			reason('pass', 'residual-small', 'The poses fit gravity closely.', { value: rms, limit: limits.residualMps2 }),
-		);
+		out.push(reason('caution', say('residual-raised'), { value: rms, limit: limits.residualMps2 }));
+	else if (poses <= UNKNOWNS) out.push(reason('pass', say('residual-untested', { poses })));
+	else out.push(reason('pass', say('residual-small'), { value: rms, limit: limits.residualMps2 }));
 	if (missing.length === 0)
 		out.push(
 			atMost(sigma, {
-				caution: {
-					limit: limits.offsetSigmaMps2,
-					code: 'offset-loose',
-					text: 'The offsets are known loosely.',
-					next: 'Hold each face longer and stiller.',
-				},
-				pass: { code: 'offset-known', text: 'The offsets are known.' },
+				caution: { limit: limits.offsetSigmaMps2, says: say('offset-loose') },
+				pass: say('offset-known'),
 			}),
 		);
 	out.push(
 		level > limits.levelErrorDeg.value
-			? reason(
-					'pass',
-					'level-was-off',
-					`Uncorrected it took a tilt of ${level.toFixed(1)}° for level; these values put it right.`,
-					{ value: level },
-				)
-			: reason('pass', 'level-was-near', 'Uncorrected it was nearly level already.', {
-					value: level,
-					limit: limits.levelErrorDeg,
-				}),
+			? reason('pass', say('level-was-off', { level }), { value: level })
+			: reason('pass', say('level-was-near'), { value: level, limit: limits.levelErrorDeg }),
 	);
 	return out;
 }

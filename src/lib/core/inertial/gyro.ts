@@ -1,3 +1,4 @@
+import { inertial as say } from '$lib/messages/inertial';
 import type { Reason } from '../../schema/common';
 import type { GyroAnswer, GyroRequest } from '../../schema/inertial';
 import { atMost } from '../finding/grade';
@@ -137,16 +138,8 @@ export function reviewStillGyro({ gyro }: GyroRequest): GyroAnswer {
 			allan: null,
 			...judge([
 				n < limits.minSamples.value
-					? reason('fail', 'insufficient-samples', `${n} samples are too few.`, {
-							value: n,
-							limit: limits.minSamples,
-							next: 'Record a minute at rest.',
-						})
-					: reason('fail', 'insufficient-duration', `${T.toFixed(1)} s are too short.`, {
-							value: T,
-							limit: limits.gyroRestS,
-							next: 'Record a minute at rest.',
-						}),
+					? reason('fail', say('insufficient-samples', { n }), { value: n, limit: limits.minSamples })
+					: reason('fail', say('insufficient-duration', { T }), { value: T, limit: limits.gyroRestS }),
 			]),
 		};
 	const axes = [gyro.x, gyro.y, gyro.z].map((column) => Float64Array.from(column));
@@ -193,32 +186,18 @@ function reasonsOf(moved: boolean, bias: readonly number[], drift: readonly numb
 	const most = (values: readonly number[]) => Math.max(...values.map(Math.abs));
 	const out: Reason[] = [];
 	out.push(
-		moved
-			? reason('fail', 'moved', 'It was moved while it should have been at rest.', {
-					next: 'Set it on firm ground, hands off, and record again.',
-				})
-			: reason('pass', 'at-rest', 'It was at rest.', { value: T, limit: limits.gyroRestS }),
+		moved ? reason('fail', say('moved')) : reason('pass', say('at-rest'), { value: T, limit: limits.gyroRestS }),
 	);
 	out.push(
 		atMost(most(bias), {
-			caution: {
-				limit: limits.gyroBiasRadps,
-				code: 'bias-large',
-				text: 'The bias at rest is large.',
-				next: 'Let it settle, then calibrate the gyro at rest.',
-			},
-			pass: { code: 'bias-small', text: 'The bias at rest is small.' },
+			caution: { limit: limits.gyroBiasRadps, says: say('bias-large') },
+			pass: say('bias-small'),
 		}),
 	);
 	out.push(
 		atMost(most(drift), {
-			caution: {
-				limit: limits.gyroDriftRadps,
-				code: 'drifting',
-				text: 'The bias still moves: it is warming up.',
-				next: 'Wait some minutes after power-on.',
-			},
-			pass: { code: 'settled', text: 'The bias stands still.' },
+			caution: { limit: limits.gyroDriftRadps, says: say('drifting') },
+			pass: say('settled'),
 		}),
 	);
 	return out;

@@ -1,3 +1,4 @@
+import { inertial as say } from '$lib/messages/inertial';
 import type { LevelAnswer, LevelRequest } from '../../schema/inertial';
 import type { Reason } from '../../schema/common';
 import { STANDARD_GRAVITY_MPS2 } from '../earth/gravity';
@@ -40,10 +41,9 @@ export function solveLevel({ first, second, wanted, sigmaMps2 }: LevelReadings):
 			return {
 				...nothing,
 				...judge([
-					reason('fail', 'insufficient-level', 'This reading is not of an aircraft at rest on its belly.', {
+					reason('fail', say('insufficient-level'), {
 						value: length(f),
 						limit: { value: g, unit: 'm/s²', source: 'Gravity' },
-						next: 'Stand it on its feet, leave it alone for five seconds, read again.',
 					}),
 				]),
 			};
@@ -76,33 +76,18 @@ function reasonsOf(
 	surfaceTiltDeg: number | null,
 ): Reason[] {
 	const out: Reason[] = [];
-	if (surfaceTiltDeg === null)
-		out.push(
-			reason('caution', 'surface-unknown', 'Measured once: the surface’s own tilt is still in it.', {
-				next: 'Turn the aircraft by half a turn on the same spot and measure again.',
-			}),
-		);
+	if (surfaceTiltDeg === null) out.push(reason('caution', say('surface-unknown')));
 	else
 		out.push(
 			atMost(surfaceTiltDeg, {
-				caution: {
-					limit: limits.surfaceTiltDeg,
-					code: 'surface-steep',
-					text: 'The surface is steep; the half-turn took it out.',
-					next: 'Find a flatter place if the two spots were not the same.',
-				},
-				pass: { code: 'surface-known', text: 'The surface’s tilt was taken out.' },
+				caution: { limit: limits.surfaceTiltDeg, says: say('surface-steep') },
+				pass: say('surface-known'),
 			}),
 		);
 	out.push(
 		atMost(sigmaDeg, {
-			fail: {
-				limit: limits.trimSigmaDeg,
-				code: 'insufficient-stillness',
-				text: 'The reading shakes too much for a trim.',
-				next: 'Leave it alone for longer.',
-			},
-			pass: { code: 'reading-steady', text: 'The reading is steady.' },
+			fail: { limit: limits.trimSigmaDeg, says: say('insufficient-stillness') },
+			pass: say('reading-steady'),
 		}),
 	);
 	const side = (value: number, positive: string, negative: string) =>
@@ -112,13 +97,8 @@ function reasonsOf(
 		.join(', ');
 	out.push(
 		atMost(errorDeg, {
-			caution: {
-				limit: limits.trimDeg,
-				code: 'level-off',
-				text: `At the attitude wanted it reads ${words}.`,
-				next: 'Enter the trim, or calibrate the level by the maker’s routine, and measure again.',
-			},
-			pass: { code: 'level-right', text: 'At the attitude wanted it reads level.' },
+			caution: { limit: limits.trimDeg, says: say('level-off', { words }) },
+			pass: say('level-right'),
 		}),
 	);
 	return out;

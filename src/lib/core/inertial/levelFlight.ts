@@ -1,3 +1,4 @@
+import { inertial as say } from '$lib/messages/inertial';
 import type { Reason, Verdict } from '../../schema/common';
 import { unwrapDeg } from '../frames/angles';
 import { atMost } from '../finding/grade';
@@ -78,13 +79,7 @@ export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pit
 			correction: null,
 			sigmaDeg: null,
 			...base,
-			...judge([
-				reason('fail', 'insufficient-level-flight', 'Too little of this flight is straight and level.', {
-					value: levelS,
-					limit: limits.levelFlightS,
-					next: 'Fly straight legs at one height and one speed, half a minute in all, and bring that log.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-level-flight'), { value: levelS, limit: limits.levelFlightS })]),
 		};
 	const shown = { rollDeg: median(rolls), pitchDeg: median(pitches) };
 	/** A median is a quarter less certain than a mean (√(π/2)). */
@@ -102,22 +97,20 @@ export function reviewLevelFlight(log: FlightLog, wanted: { rollDeg: number; pit
 		...base,
 		...judge([
 			atMost(loose, {
-				caution: {
-					limit: limits.levelFlightSigmaDeg,
-					code: 'flight-rough',
-					text: 'Gusts leave the attitude of level flight loose.',
-					next: 'Fly longer legs, or in calmer air.',
-				},
-				pass: { code: 'flight-smooth', text: 'The legs agree with one another.' },
+				caution: { limit: limits.levelFlightSigmaDeg, says: say('flight-rough') },
+				pass: say('flight-smooth'),
 			}),
 			atMost(size, {
 				caution: {
 					limit: limits.levelErrorDeg,
-					code: 'level-off-in-flight',
-					text: 'Straight and level does not read as wanted.',
-					next: `Enter roll ${signed(firstStep.rollDeg)}, pitch ${signed(firstStep.pitchDeg)}${firstStep.whole ? '' : ` first, at most ${STEP_DEG}° at a time`}, and fly the legs again.`,
+					says: say('level-off-in-flight', {
+						signedOf: signed(firstStep.rollDeg),
+						signedOf2: signed(firstStep.pitchDeg),
+						whole: firstStep.whole,
+						STEPDEG: STEP_DEG,
+					}),
 				},
-				pass: { code: 'level-right-in-flight', text: 'Straight and level reads as wanted.' },
+				pass: say('level-right-in-flight'),
 			}),
 		]),
 	};

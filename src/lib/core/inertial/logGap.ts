@@ -1,3 +1,4 @@
+import { inertial as say } from '$lib/messages/inertial';
 import type { Reason } from '../../schema/common';
 import { reason } from '../finding/reasons';
 import { inertialLimits as limits } from './limits';
@@ -7,7 +8,7 @@ export function gapReasons(longestS: number): Reason[] {
 	if (longestS === 0) return [];
 	const long = longestS > limits.gapS.value;
 	return [
-		reason(long ? 'caution' : 'pass', 'log-gap', `The log has a gap of ${longestS.toFixed(0)} s.`, {
+		reason(long ? 'caution' : 'pass', say('log-gap', { longestS }), {
 			value: longestS,
 			limit: limits.gapS,
 			...(long ? { next: 'Record again without a pause.' } : {}),

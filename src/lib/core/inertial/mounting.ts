@@ -1,3 +1,5 @@
+import type { Message } from '$lib/messages/message';
+import { inertial as say } from '$lib/messages/inertial';
 import type { MountingAnswer, MountingRequest } from '../../schema/inertial';
 import { DEG } from '../frames/angles';
 import { multiply, ofRows, transpose, type Mat3 } from '../frames/mat3';
@@ -12,7 +14,7 @@ const AXES = ['forward', 'right', 'down'] as const;
 
 const dot = (a: Vec3, b: Vec3) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
-const refuse = (code: string, text: string, next: string, value?: number): MountingAnswer => ({
+const refuse = (says: Message, value?: number): MountingAnswer => ({
 	rotation: null,
 	steps: '',
 	yawDeg: null,
@@ -21,10 +23,9 @@ const refuse = (code: string, text: string, next: string, value?: number): Mount
 	agreementDeg: null,
 	runnerUpDeg: null,
 	...judge([
-		reason('fail', code, text, {
+		reason('fail', says, {
 			value,
-			limit: code.startsWith('insufficient') ? undefined : limits.mountingDeg,
-			next,
+			limit: says.code.startsWith('insufficient') ? undefined : limits.mountingDeg,
 		}),
 	]),
 });
@@ -55,20 +56,9 @@ export function solveMounting({ gestures }: MountingRequest): MountingAnswer {
 	const level: Vec3 = gestures.level.accel;
 	const nose: Vec3 = gestures.noseUp.accel;
 	const right: Vec3 = gestures.rightDown.accel;
-	if ([level, nose, right].some((f) => length(f) < 1e-6))
-		return refuse(
-			'insufficient-reading',
-			'A gesture has no reading: at rest a sensor feels gravity.',
-			'Hold each gesture still and record it again.',
-		);
+	if ([level, nose, right].some((f) => length(f) < 1e-6)) return refuse(say('insufficient-reading'));
 	const lifts = [nose, right].map((f) => angleBetween(level, f) / DEG);
-	if (Math.min(...lifts) < MIN_LIFT_DEG)
-		return refuse(
-			'insufficient-tilt',
-			'A gesture hardly differs from level.',
-			'Lift the nose, and lower the right side, by at least thirty degrees.',
-			Math.min(...lifts),
-		);
+	if (Math.min(...lifts) < MIN_LIFT_DEG) return refuse(say('insufficient-tilt'), Math.min(...lifts));
 	// f points up at rest, so down is −f. Nose up: f gains a part along +x (forward). Right down: f gains a part along −y.
 	const z = normalise(scale(level, -1));
 	const off = (f: Vec3): Vec3 => normalise(subtract(f, scale(z, dot(f, z))));
@@ -77,20 +67,8 @@ export function solveMounting({ gestures }: MountingRequest): MountingAnswer {
 	const measured: Mat3 = [x, y, z];
 	const yFromRight = scale(off(right), -1);
 	const contradiction = angleBetween(y, yFromRight) / DEG;
-	if (contradiction > 90)
-		return refuse(
-			'mirrored',
-			'The right-down gesture contradicts the nose-up one: an axis is mirrored, or a gesture was done the other way.',
-			'Repeat the gestures: nose up, then right side down.',
-			contradiction,
-		);
-	if (contradiction > 2 * limits.mountingDeg.value)
-		return refuse(
-			'contradictory',
-			'The gestures contradict each other.',
-			'Repeat them one by one, from level each time.',
-			contradiction,
-		);
+	if (contradiction > 90) return refuse(say('mirrored'), contradiction);
+	if (contradiction > 2 * limits.mountingDeg.value) return refuse(say('contradictory'), contradiction);
 	const ranked = RIGHT_ANGLE_ROTATIONS.map((rotation) => ({ rotation, deg: between(rotation, measured) })).sort(
 		(a, b) => a.deg - b.deg,
 	);
@@ -99,21 +77,12 @@ export function solveMounting({ gestures }: MountingRequest): MountingAnswer {
 	const clear = next.deg - best.deg;
 	const reasons = [
 		best.deg > limits.mountingDeg.value || clear < CLEAR_MARGIN_DEG
-			? reason(
-					'caution',
-					'mounting-oblique',
-					'The gestures lie between two mountings: the board may be mounted at another angle.',
-					{
-						value: best.deg,
-						limit: limits.mountingDeg,
-						next: 'Repeat the gestures more squarely, or enter the angle by hand.',
-					},
-				)
-			: reason('pass', 'mounting-found', words(best.rotation), { value: best.deg, limit: limits.mountingDeg }),
-		reason('pass', 'gestures-agree', 'Nose-up and right-down agree.', {
-			value: contradiction,
-			limit: limits.mountingDeg,
-		}),
+			? reason('caution', say('mounting-oblique'), { value: best.deg, limit: limits.mountingDeg })
+			: reason('pass', say('mounting-found', { wordsOf: words(best.rotation) }), {
+					value: best.deg,
+					limit: limits.mountingDeg,
+				}),
+		reason('pass', say('gestures-agree'), { value: contradiction, limit: limits.mountingDeg }),
 	];
 	return {
 		// Adding zero makes a negative zero a plain one.

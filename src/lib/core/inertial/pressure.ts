@@ -1,3 +1,4 @@
+import { inertial as say } from '$lib/messages/inertial';
 import type { Reason } from '../../schema/common';
 import type { PressureAnswer } from '../../schema/inertial';
 import { InputError } from '../finding/inputError';
@@ -32,13 +33,7 @@ export function reviewPressure({ t, heightM, disturbance }: PressureLog): Pressu
 			perDisturbance: null,
 			perDisturbanceSigma: null,
 			swingM: null,
-			...judge([
-				reason('fail', 'insufficient-duration', 'The log is too short to show noise and drift.', {
-					value: seconds,
-					limit: limits.pressureS,
-					next: 'Record half a minute at rest.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-duration#pressure'), { value: seconds, limit: limits.pressureS })]),
 		};
 	const steps = new Float64Array(n - 1);
 	for (let i = 1; i < n; i++) steps[i - 1] = heightM[i] - heightM[i - 1];
@@ -58,34 +53,19 @@ export function reviewPressure({ t, heightM, disturbance }: PressureLog): Pressu
 	const swingM = perDisturbance === null ? null : Math.abs(perDisturbance) * range;
 	const reasons: Reason[] = [
 		atMost(noiseM, {
-			caution: {
-				limit: limits.pressureNoiseM,
-				code: 'pressure-noisy',
-				text: 'The pressure height is noisy.',
-				next: 'Cover the sensor with open foam, away from light and wash.',
-			},
-			pass: { code: 'pressure-quiet', text: 'The pressure height is quiet.' },
+			caution: { limit: limits.pressureNoiseM, says: say('pressure-noisy') },
+			pass: say('pressure-quiet'),
 		}),
 		atMost(Math.abs(driftMPerMin), {
-			caution: {
-				limit: limits.pressureDriftMPerMin,
-				code: 'pressure-drifts',
-				text: 'The pressure height drifts.',
-				next: 'Let it warm up; shade it; the weather moves it too.',
-			},
-			pass: { code: 'pressure-steady', text: 'The pressure height does not drift.' },
+			caution: { limit: limits.pressureDriftMPerMin, says: say('pressure-drifts') },
+			pass: say('pressure-steady'),
 		}),
 	];
 	if (swingM !== null)
 		reasons.push(
 			atMost(swingM, {
-				caution: {
-					limit: limits.pressureSwingM,
-					code: 'pressure-disturbed',
-					text: 'Throttle or wind moves the pressure height.',
-					next: 'Foam over the sensor, and record again: before and after can be compared.',
-				},
-				pass: { code: 'pressure-undisturbed', text: 'Throttle or wind hardly moves the pressure height.' },
+				caution: { limit: limits.pressureSwingM, says: say('pressure-disturbed') },
+				pass: say('pressure-undisturbed'),
 			}),
 		);
 	return {

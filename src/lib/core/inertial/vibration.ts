@@ -1,3 +1,4 @@
+import { inertial as say } from '$lib/messages/inertial';
 import FFT from 'fft.js';
 import type { Reason } from '../../schema/common';
 import type { VibrationAnswer, VibrationRequest } from '../../schema/inertial';
@@ -119,34 +120,20 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 	const rate = n > 1 ? 1 / stepS : null;
 	if (n < limits.minSamples.value || rate === null)
 		return refuse(
-			reason('fail', 'insufficient-samples', `${n} samples are too few.`, {
-				value: n,
-				limit: limits.minSamples,
-				next: 'Record ten seconds with the motors running.',
-			}),
+			reason('fail', say('insufficient-samples#vibration', { n }), { value: n, limit: limits.minSamples }),
 			rate,
 		);
 	if (rotorHz === undefined && rate < limits.vibrationRateHz.value)
 		return refuse(
-			reason('fail', 'insufficient-rate', `At ${rate.toFixed(0)} samples a second no rotor can be seen.`, {
-				value: rate,
-				limit: limits.vibrationRateHz,
-				next: 'Log the accelerometer faster.',
-			}),
+			reason('fail', say('insufficient-rate', { rate }), { value: rate, limit: limits.vibrationRateHz }),
 			rate,
 		);
 	if (rotorHz !== undefined && rotorHz > rate / 2)
 		return refuse(
-			reason(
-				'fail',
-				'insufficient-rate',
-				`At ${rate.toFixed(0)} samples a second a rotor at ${rotorHz.toFixed(0)} Hz cannot be seen.`,
-				{
-					value: rate,
-					limit: { value: 2 * rotorHz, unit: 'Hz', source: 'Sampling theorem' },
-					next: 'Log the accelerometer faster.',
-				},
-			),
+			reason('fail', say('insufficient-rate#vibration', { rate, rotorHz }), {
+				value: rate,
+				limit: { value: 2 * rotorHz, unit: 'Hz', source: 'Sampling theorem' },
+			}),
 			rate,
 		);
 	const axes = AXES.map((axis) => Float64Array.from(accel[axis]));
@@ -179,73 +166,30 @@ export function reviewVibration({ accel, rotorHz }: VibrationRequest): Vibration
 }
 
 const inG = (steady: number): Reason =>
-	reason(
-		'fail',
-		'insufficient-unit',
-		`Its mean is ${steady.toFixed(2)}, as of a log in g; in m/s² gravity leaves 9.8.`,
-		{
-			value: Math.abs(steady - 1),
-			limit: limits.inGOff,
-			next: 'Say that the log is in g, or log in m/s².',
-		},
-	);
+	reason('fail', say('insufficient-unit', { steady }), { value: Math.abs(steady - 1), limit: limits.inGOff });
 
 /** A log in flight or at rest has gravity in its mean, or none where it was taken out: another figure says that its unit is another. */
 function gravityReasons(steady: number): Reason[] {
 	const off = Math.abs(steady - STANDARD_GRAVITY_MPS2);
 	if (steady < 1 - limits.inGOff.value || off <= limits.gravityOffMps2.value) return [];
-	return [
-		reason('caution', 'gravity-not-seen', `Its mean is ${steady.toFixed(1)} m/s²; gravity leaves 9.8.`, {
-			value: off,
-			limit: limits.gravityOffMps2,
-			next: 'Check the unit of the log.',
-		}),
-	];
+	return [reason('caution', say('gravity-not-seen', { steady }), { value: off, limit: limits.gravityOffMps2 })];
 }
 
 function reasonsOf(rms: number, clippedPct: number, top: VibrationAnswer['peaks'][number] | undefined): Reason[] {
 	const out: Reason[] = [];
-	const look = 'Balance propellers, look for a loose arm, a bent shaft or a hard mount.';
 	if (rms > limits.vibrationFailMps2.value)
-		out.push(
-			reason('fail', 'vibration-large', 'It shakes too much to trust height and attitude.', {
-				value: rms,
-				limit: limits.vibrationFailMps2,
-				next: look,
-			}),
-		);
+		out.push(reason('fail', say('vibration-large'), { value: rms, limit: limits.vibrationFailMps2 }));
 	else if (rms > limits.vibrationMps2.value)
-		out.push(
-			reason('caution', 'vibration-raised', 'It shakes more than it should.', {
-				value: rms,
-				limit: limits.vibrationMps2,
-				next: look,
-			}),
-		);
-	else out.push(reason('pass', 'vibration-small', 'It shakes little.', { value: rms, limit: limits.vibrationMps2 }));
+		out.push(reason('caution', say('vibration-raised'), { value: rms, limit: limits.vibrationMps2 }));
+	else out.push(reason('pass', say('vibration-small'), { value: rms, limit: limits.vibrationMps2 }));
 	if (clippedPct > limits.clippedPct.value)
-		out.push(
-			reason('fail', 'clipping', 'The accelerometer reaches the end of its range.', {
-				value: clippedPct,
-				limit: limits.clippedPct,
-				next: look,
-			}),
-		);
-	else
-		out.push(
-			reason('pass', 'no-clipping', 'The accelerometer stays within its range.', {
-				value: clippedPct,
-				limit: limits.clippedPct,
-			}),
-		);
+		out.push(reason('fail', say('clipping'), { value: clippedPct, limit: limits.clippedPct }));
+	else out.push(reason('pass', say('no-clipping'), { value: clippedPct, limit: limits.clippedPct }));
 	if (top)
 		out.push(
-			reason(
-				'pass',
-				'strongest-peak',
-				`The strongest peak is at ${top.hz.toFixed(1)} Hz on ${top.axis}${top.likely === 'unknown' ? '' : `: ${top.likely}`}.`,
-				{ value: top.amplitude },
-			),
+			reason('pass', say('strongest-peak', { hz: top.hz, axis: top.axis, likely: top.likely }), {
+				value: top.amplitude,
+			}),
 		);
 	return out;
 }

@@ -1,3 +1,4 @@
+import { payload as say } from '$lib/messages/payload';
 import type { CeilingAnswer, CeilingRequest } from '../../schema/payload';
 import { atLeast } from '../finding/grade';
 import { judge, reason } from '../finding/reasons';
@@ -13,31 +14,22 @@ export function reviewCeiling({ ceilingM, holdM, marginM, things, followsSurface
 	const clearanceM = ceilingM - reachM - marginM;
 	const highestHoldM = ceilingM - marginM - (followsSurface ? tallest.heightM : 0);
 	const limit = { value: 0, unit: 'm', source: `Ceiling less ${marginM} m of margin` };
-	const lower = `Hold at most ${Math.max(0, highestHoldM).toFixed(1)} m, or keep away from ${tallest.name}.`;
 	const reasons = [
 		clearanceM < 0
-			? reason(
-					'fail',
-					'into-ceiling',
-					`Over ${tallest.name} it would stand ${(reachM + marginM - ceilingM).toFixed(1)} m too high.`,
-					{ value: clearanceM, limit, next: lower },
-				)
+			? reason('fail', say('into-ceiling', { name: tallest.name, reachM, marginM, ceilingM, highestHoldM }), {
+					value: clearanceM,
+					limit,
+				})
 			: atLeast(clearanceM, {
-					caution: {
-						limit: limits.ceilingSpareM,
-						code: 'ceiling-near',
-						text: `Over ${tallest.name} little room is left under the ceiling.`,
-						next: lower,
-					},
-					pass: { code: 'ceiling-clear', text: `Over ${tallest.name} there is room under the ceiling.` },
+					caution: { limit: limits.ceilingSpareM, says: say('ceiling-near', { name: tallest.name, highestHoldM }) },
+					pass: say('ceiling-clear', { name: tallest.name }),
 				}),
 	];
 	if (!followsSurface && tallest.heightM + marginM > holdM)
 		reasons.push(
-			reason('fail', 'into-furniture', `${tallest.name} is as high as it flies.`, {
+			reason('fail', say('into-furniture', { name: tallest.name, heightM: tallest.heightM, marginM }), {
 				value: holdM - tallest.heightM,
 				limit: { value: marginM, unit: 'm', source: 'Your margin' },
-				next: `Hold above ${(tallest.heightM + marginM).toFixed(1)} m, or fly round it.`,
 			}),
 		);
 	return { clearanceM, worst: tallest.name, highestHoldM, ...judge(reasons) };

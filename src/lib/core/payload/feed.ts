@@ -1,3 +1,4 @@
+import { payload as say } from '$lib/messages/payload';
 import type { Reason } from '../../schema/common';
 import type { FeedAnswer, FeedRequest } from '../../schema/payload';
 import { atMost } from '../finding/grade';
@@ -21,46 +22,25 @@ export function reviewFeed(request: FeedRequest): FeedAnswer {
 	const fanErrorPct = fanSetRpm !== null && fanRpm !== null ? 100 * (fanRpm / fanSetRpm - 1) : null;
 	const off = 100 * (kgPerHa / wantedKgPerHa - 1);
 	const reasons: Reason[] = [];
-	if (collectedG === 0)
-		reasons.push(
-			reason('fail', 'nothing-fed', 'Nothing came out.', {
-				value: 0,
-				next: 'Look whether the feeder turns and the hopper is open.',
-			}),
-		);
+	if (collectedG === 0) reasons.push(reason('fail', say('nothing-fed'), { value: 0 }));
 	reasons.push(
 		atMost(Math.abs(rpmErrorPct), {
-			fail: {
-				limit: limits.feederPct,
-				code: 'feeder-wrong',
-				text: 'The feeder does not turn as it is set.',
-				next: 'Fit it again, choose its operating mode, calibrate it by its manual.',
-			},
-			pass: { code: 'feeder-right', text: 'The feeder turns as it is set.' },
+			fail: { limit: limits.feederPct, says: say('feeder-wrong') },
+			pass: say('feeder-right'),
 		}),
 	);
 	if (collectedG > 0)
 		reasons.push(
 			atMost(Math.abs(off), {
-				caution: {
-					limit: limits.flowPct,
-					code: 'rate-off',
-					text: 'What comes out per hectare is not what is wanted.',
-					next: `Set ${setForWantedRpm?.toFixed(0)} turns a minute.`,
-				},
-				pass: { code: 'rate-right', text: 'What comes out per hectare is what is wanted.' },
+				caution: { limit: limits.flowPct, says: say('rate-off', { setForWantedRpm }) },
+				pass: say('rate-right'),
 			}),
 		);
 	if (fanErrorPct !== null)
 		reasons.push(
 			atMost(Math.abs(fanErrorPct), {
-				caution: {
-					limit: limits.fanPct,
-					code: 'fan-off',
-					text: 'The fan does not follow its setting.',
-					next: 'Look for a blocked duct; the swath follows the fan.',
-				},
-				pass: { code: 'fan-right', text: 'The fan follows its setting.' },
+				caution: { limit: limits.fanPct, says: say('fan-off') },
+				pass: say('fan-right'),
 			}),
 		);
 	return { rpm, rpmErrorPct, gPerTurn, kgPerMin, kgPerHa, setForWantedRpm, fanErrorPct, ...judge(reasons) };

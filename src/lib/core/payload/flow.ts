@@ -1,3 +1,4 @@
+import { payload as say } from '$lib/messages/payload';
 import type { FlowAnswer, FlowRequest } from '../../schema/payload';
 import type { Reason } from '../../schema/common';
 import { atMost } from '../finding/grade';
@@ -55,67 +56,38 @@ export function reviewFlow(request: FlowRequest): FlowAnswer {
 		reasons.push(
 			reason(
 				'fail',
-				'nozzle-blocked',
-				`${blocked.name} gives ${blocked.lPerMin === 0 ? 'nothing' : `${blocked.sharePct.toFixed(0)} % of the others`}: it is blocked.`,
-				{
-					value: blocked.sharePct,
-					limit: limits.blockedPct,
-					next: `Clean or replace ${blocked.name} and collect again. The others are even: pump and lines are right.`,
-				},
+				say('nozzle-blocked', { name: blocked.name, lPerMin: blocked.lPerMin, sharePct: blocked.sharePct }),
+				{ value: blocked.sharePct, limit: limits.blockedPct },
 			),
 		);
 	else if (dry.length > 0)
-		reasons.push(
-			reason('fail', 'nozzle-dry', `Nothing came from ${dry.map(({ name }) => name).join(', ')}.`, {
-				value: 0,
-				next: 'Air in the line: open the relief valves until it runs evenly, close them, collect again.',
-			}),
-		);
+		reasons.push(reason('fail', say('nozzle-dry', { mapOf: dry.map(({ name }) => name) }), { value: 0 }));
 	const errors = Math.abs(errorPct);
 	// While a nozzle gives too little, the sum says nothing about the setting: correcting it would overdose once it is clean.
 	const unfit = blocked !== null || dry.length > 0;
 	if (!unfit)
 		reasons.push(
 			errors > limits.flowFailPct.value
-				? reason('fail', 'flow-wrong', 'It does not give what is set.', {
-						value: errors,
-						limit: limits.flowFailPct,
-						next: 'Vent the lines, clean filters and nozzles, collect again; then correct the setting.',
-					})
+				? reason('fail', say('flow-wrong'), { value: errors, limit: limits.flowFailPct })
 				: atMost(errors, {
-						caution: {
-							limit: limits.flowPct,
-							code: 'flow-off',
-							text: 'It gives a little more or less than is set.',
-							next: `Multiply the setting by ${(setLPerMin / flowLPerMin).toFixed(3)}.`,
-						},
-						pass: { code: 'flow-right', text: 'It gives what is set.' },
+						caution: { limit: limits.flowPct, says: say('flow-off', { setLPerMin, flowLPerMin }) },
+						pass: say('flow-right'),
 					}),
 		);
 	if (nozzleCvPct !== null && !blocked) {
 		const worst = own.reduce((a, b) => (Math.abs(b.deviationPct) > Math.abs(a.deviationPct) ? b : a));
 		reasons.push(
 			atMost(nozzleCvPct, {
-				caution: {
-					limit: limits.nozzleCvPct,
-					code: 'nozzles-uneven',
-					text: `The nozzles differ; ${worst.name} most.`,
-					next: `Clean or replace ${worst.name}.`,
-				},
-				pass: { code: 'nozzles-even', text: 'The nozzles are even.' },
+				caution: { limit: limits.nozzleCvPct, says: say('nozzles-uneven', { name: worst.name }) },
+				pass: say('nozzles-even'),
 			}),
 		);
 	}
 	if (meterErrorPct !== null)
 		reasons.push(
 			atMost(Math.abs(meterErrorPct), {
-				caution: {
-					limit: limits.meterPct,
-					code: 'meter-off',
-					text: 'The flow that the aircraft shows is not what came out.',
-					next: 'Calibrate the flow meter by its manual; trust the bucket meanwhile.',
-				},
-				pass: { code: 'meter-right', text: 'The flow meter agrees with the bucket.' },
+				caution: { limit: limits.meterPct, says: say('meter-off') },
+				pass: say('meter-right'),
 			}),
 		);
 	return {

@@ -1,3 +1,4 @@
+import { payload as say } from '$lib/messages/payload';
 import type { HorizonAnswer } from '../../schema/horizon';
 import { DEG } from '../frames/angles';
 import { judge, reason } from '../finding/reasons';
@@ -230,10 +231,9 @@ export function findHorizon(picture: Picture, progress?: (share: number) => void
 		confidence,
 		line: null,
 		...judge([
-			reason('fail', 'insufficient-horizon', text, {
+			reason('fail', say('insufficient-horizon', { textWords: text }), {
 				value: confidence ?? undefined,
 				limit: limits.confidence,
-				next: 'Take a picture of open sea or a far plain, the horizon right across it.',
 			}),
 		]),
 	});
@@ -262,18 +262,9 @@ export function findHorizon(picture: Picture, progress?: (share: number) => void
 		line: [0, at(0), width * kx, at(width)],
 		...judge([
 			level
-				? reason('pass', 'horizon-level', 'The horizon lies level.', { value: tiltDeg, limit: limits.tiltDeg })
-				: reason(
-						'caution',
-						'horizon-tilted',
-						`The ${tiltDeg > 0 ? 'right' : 'left'} side is lower by ${Math.abs(tiltDeg).toFixed(1)}°.`,
-						{
-							value: tiltDeg,
-							limit: limits.tiltDeg,
-							next: `Calibrate the gimbal; if it stays, trim its roll by ${(-tiltDeg).toFixed(1)}°.`,
-						},
-					),
-			reason('pass', 'horizon-clear', 'The line found is clear.', { value: confidence, limit: limits.confidence }),
+				? reason('pass', say('horizon-level'), { value: tiltDeg, limit: limits.tiltDeg })
+				: reason('caution', say('horizon-tilted', { tiltDeg }), { value: tiltDeg, limit: limits.tiltDeg }),
+			reason('pass', say('horizon-clear'), { value: confidence, limit: limits.confidence }),
 		]),
 	};
 }

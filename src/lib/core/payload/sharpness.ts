@@ -1,3 +1,4 @@
+import { payload as say } from '$lib/messages/payload';
 import type { Area, SharpnessAnswer } from '../../schema/payload';
 import { InputError } from '../finding/inputError';
 import { atMost } from '../finding/grade';
@@ -99,13 +100,7 @@ export function measureSharpness(picture: Picture, area: Area): SharpnessAnswer 
 			edgeSigmaPx: null,
 			edges: widths.length,
 			contrast,
-			...judge([
-				reason('fail', 'insufficient-edges', 'There are too few edges in this area to judge the focus.', {
-					value: widths.length,
-					limit: limits.fewestEdges,
-					next: 'Choose an area with a far edge in it: a mast, a roof, a tree line.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-edges'), { value: widths.length, limit: limits.fewestEdges })]),
 		};
 	const edgePx = median(widths);
 	const edgeSigmaPx = (1.25 * robustSigma(widths)) / Math.sqrt(widths.length);
@@ -116,19 +111,10 @@ export function measureSharpness(picture: Picture, area: Area): SharpnessAnswer 
 		contrast,
 		...judge([
 			edgePx > limits.edgeFailPx.value
-				? reason('fail', 'blurred', 'The far edges are blurred.', {
-						value: edgePx,
-						limit: limits.edgeFailPx,
-						next: 'Focus at twenty metres and take the picture again.',
-					})
+				? reason('fail', say('blurred'), { value: edgePx, limit: limits.edgeFailPx })
 				: atMost(edgePx, {
-						caution: {
-							limit: limits.edgePx,
-							code: 'soft',
-							text: 'The far edges are soft.',
-							next: 'Focus at twenty metres; clean the glass.',
-						},
-						pass: { code: 'sharp', text: 'The far edges are sharp.' },
+						caution: { limit: limits.edgePx, says: say('soft') },
+						pass: say('sharp'),
 					}),
 		]),
 	};

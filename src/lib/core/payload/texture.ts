@@ -1,3 +1,4 @@
+import { payload as say } from '$lib/messages/payload';
 import type { TextureAnswer } from '../../schema/payload';
 import { InputError } from '../finding/inputError';
 import { atLeast, atMost } from '../finding/grade';
@@ -90,42 +91,22 @@ export function scoreTexture(picture: Picture): TextureAnswer {
 		repetition: repetition(grey),
 		brightness: mean(grey.values),
 	};
-	const mat = 'Put a patterned mat down, or choose another place; it marks the landing spot as well.';
 	return {
 		...found,
 		...judge([
 			atLeast(found.brightness, {
-				fail: {
-					limit: limits.brightness,
-					code: 'too-dark',
-					text: 'It is too dark for a downward camera.',
-					next: 'Wait for light, or fly without it.',
-				},
-				pass: { code: 'light-enough', text: 'There is light enough.' },
+				fail: { limit: limits.brightness, says: say('too-dark') },
+				pass: say('light-enough'),
 			}),
 			found.cornerShare < limits.cornerFailShare.value
-				? reason('fail', 'featureless', 'There is next to nothing on this surface to hold on to.', {
-						value: found.cornerShare,
-						limit: limits.cornerFailShare,
-						next: mat,
-					})
+				? reason('fail', say('featureless'), { value: found.cornerShare, limit: limits.cornerFailShare })
 				: atLeast(found.cornerShare, {
-						caution: {
-							limit: limits.cornerShare,
-							code: 'few-features',
-							text: 'There is little on this surface to hold on to.',
-							next: mat,
-						},
-						pass: { code: 'features', text: 'There is enough on this surface to hold on to.' },
+						caution: { limit: limits.cornerShare, says: say('few-features') },
+						pass: say('features'),
 					}),
 			atMost(found.repetition, {
-				caution: {
-					limit: limits.repetition,
-					code: 'repeats',
-					text: 'The pattern repeats: one place looks like the next.',
-					next: mat,
-				},
-				pass: { code: 'distinct', text: 'The pattern does not repeat.' },
+				caution: { limit: limits.repetition, says: say('repeats') },
+				pass: say('distinct'),
 			}),
 		]),
 	};

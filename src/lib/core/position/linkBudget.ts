@@ -1,3 +1,4 @@
+import { position as say } from '$lib/messages/position';
 import type { Reason, Verdict } from '../../schema/common';
 import { InputError } from '../finding/inputError';
 import { atMost } from '../finding/grade';
@@ -46,10 +47,9 @@ export function reviewLink(text: string, baud: number, rateHz: number | null = n
 		return {
 			...nothing,
 			...judge([
-				reason('fail', 'insufficient-epochs', 'The log holds too few epochs to tell its rate.', {
+				reason('fail', say('insufficient-epochs'), {
 					value: times.size,
 					limit: { value: FEWEST_EPOCHS, unit: 'epochs', source: 'Winglogos rule' },
-					next: 'Record half a minute.',
 				}),
 			]),
 		};
@@ -71,14 +71,10 @@ export function reviewLink(text: string, baud: number, rateHz: number | null = n
 			.sort((a, b) => b.bytesPerEpoch - a.bytesPerEpoch),
 		...judge([
 			loadPct > 100
-				? reason('fail', 'line-too-slow', 'The line cannot carry what the receiver sends: epochs are lost.', {
-						value: loadPct,
-						limit: limits.linkLoadPct,
-						next,
-					})
+				? reason('fail', say('line-too-slow', { nextWords: next }), { value: loadPct, limit: limits.linkLoadPct })
 				: atMost(loadPct, {
-						caution: { limit: limits.linkLoadPct, code: 'line-full', text: 'The line is nearly full.', next: next },
-						pass: { code: 'line-roomy', text: 'The line has room to spare.' },
+						caution: { limit: limits.linkLoadPct, says: say('line-full', { needed }) },
+						pass: say('line-roomy'),
 					}),
 		]),
 	};

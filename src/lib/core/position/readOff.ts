@@ -1,3 +1,4 @@
+import { position as say } from '$lib/messages/position';
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
 import { positionLimits as limits } from './limits';
@@ -23,51 +24,29 @@ export function judgeReadOff(
 	{ satellites, hdop, homeStored, watchedS, lockShown = null }: LockReadOff,
 	rule: { minSatellites: number; maxHdop: number; holdS: number },
 ): { headline: string; verdict: Verdict; reasons: Reason[] } {
-	const wait = 'Wait under open sky, and look again.';
 	const count = { ...limits.minSatellites, value: rule.minSatellites };
 	const spread = { ...limits.maxHdop, value: rule.maxHdop };
 	const held = { ...limits.holdS, value: rule.holdS };
 	const out = [
 		satellites === null
 			? lockShown
-				? reason(
-						'caution',
-						'count-not-shown',
-						'Its lights show a GPS lock; they tell neither satellites nor scatter.',
-						{
-							next: 'Hover near and low first: a weak fix shows as wandering.',
-						},
-					)
-				: reason('fail', 'lock-not-shown', 'Its lights do not show a GPS lock.', { next: wait })
+				? reason('caution', say('count-not-shown'))
+				: reason('fail', say('lock-not-shown'))
 			: satellites >= rule.minSatellites
-				? reason('pass', 'satellites-enough', 'Enough satellites are used.', { value: satellites, limit: count })
-				: reason('fail', 'few-satellites', 'Too few satellites are used.', {
-						value: satellites,
-						limit: count,
-						next: wait,
-					}),
-		homeStored
-			? reason('pass', 'home-stored', 'It says that home is stored.')
-			: reason('fail', 'home-not-stored', 'It has not said that home is stored.', { next: wait }),
+				? reason('pass', say('satellites-enough'), { value: satellites, limit: count })
+				: reason('fail', say('few-satellites'), { value: satellites, limit: count }),
+		homeStored ? reason('pass', say('home-stored')) : reason('fail', say('home-not-stored')),
 		watchedS >= rule.holdS
-			? reason('pass', 'lock-watched', 'The count was watched long enough.', { value: watchedS, limit: held })
-			: reason('caution', 'lock-glanced', 'The count was looked at only shortly.', {
-					value: watchedS,
-					limit: held,
-					next: 'Watch it a while.',
-				}),
+			? reason('pass', say('lock-watched'), { value: watchedS, limit: held })
+			: reason('caution', say('lock-glanced'), { value: watchedS, limit: held }),
 		satellites === null
-			? reason('pass', 'pattern-shown', 'The pattern is that of its own light table.')
+			? reason('pass', say('pattern-shown'))
 			: hdop === null
-				? reason('pass', 'hdop-not-shown', 'How well the satellites are spread was not shown.')
+				? reason('pass', say('hdop-not-shown'))
 				: hdop <= rule.maxHdop
-					? reason('pass', 'hdop-small', 'The satellites stand well spread (HDOP).', { value: hdop, limit: spread })
-					: reason('fail', 'hdop-large', 'The satellites stand on one side of the sky (HDOP).', {
-							value: hdop,
-							limit: spread,
-							next: wait,
-						}),
-		reason('pass', 'read-off', 'Read off its screen: whether the position stands still was not seen.'),
+					? reason('pass', say('hdop-small'), { value: hdop, limit: spread })
+					: reason('fail', say('hdop-large'), { value: hdop, limit: spread }),
+		reason('pass', say('read-off')),
 	];
 	const judged = judge(out);
 	return {

@@ -1,3 +1,4 @@
+import { position as say } from '$lib/messages/position';
 import type { Reason } from '../../schema/common';
 import type { GnssAnswer } from '../../schema/gnss';
 import { InputError } from '../finding/inputError';
@@ -85,16 +86,8 @@ export function reviewGnss(
 	};
 }
 
-const WAIT = 'Keep the receiver under open sky and wait.';
-
 function reasonsFor(log: Log, hold: Hold, scatter: GnssAnswer['scatter'], rule: LockRule): Reason[] {
-	if (log.counts.sentences === 0)
-		return [
-			reason('fail', 'insufficient-sentences', 'No whole sentence was received.', {
-				value: 0,
-				next: "Check that the receiver sends text sentences and that the rate is the receiver's.",
-			}),
-		];
+	if (log.counts.sentences === 0) return [reason('fail', say('insufficient-sentences'), { value: 0 })];
 	return [
 		aboutLock(log.epochs, hold, rule),
 		...(log.epochs.length > 0 ? aboutEnd(log.epochs, hold, rule) : []),
@@ -105,45 +98,28 @@ function reasonsFor(log: Log, hold: Hold, scatter: GnssAnswer['scatter'], rule: 
 /** Whether there was a fix, and whether it held for as long as the rule asks. */
 function aboutLock(epochs: Epochs, { lockS, longestS, still }: Hold, { holdS }: LockRule): Reason {
 	const held = { value: longestS, limit: { ...limits.holdS, value: holdS } };
-	if (!epochs.fix.includes(1)) return reason('fail', 'insufficient-fix', 'There was no position fix.', { next: WAIT });
-	if (lockS !== null)
-		return reason('pass', 'lock-held', `The lock was held for ${holdS} s; home can be trusted.`, held);
+	if (!epochs.fix.includes(1)) return reason('fail', say('insufficient-fix'));
+	if (lockS !== null) return reason('pass', say('lock-held', { holdS }), held);
 	return longestS > 0 && still
-		? reason(
-				'fail',
-				'insufficient-duration',
-				`The lock has held for ${longestS.toFixed(0)} s, not yet for ${holdS} s.`,
-				{ ...held, next: WAIT },
-			)
-		: reason('fail', 'no-lock', 'The lock was never held long enough.', { ...held, next: WAIT });
+		? reason('fail', say('insufficient-duration', { longestS, holdS }), { ...held })
+		: reason('fail', say('no-lock'), { ...held });
 }
 
 /** What the fix is worth at the end of the record: satellites, how they stand, height. */
 function aboutEnd(epochs: Epochs, { lastType }: Hold, rule: LockRule): Reason[] {
-	if (epochs.fix.at(-1) !== 1) return [reason('fail', 'fix-lost', 'There is no fix at the end.', { next: WAIT })];
+	if (epochs.fix.at(-1) !== 1) return [reason('fail', say('fix-lost'))];
 	const last = (values: Float64Array) => values.findLast((value) => !Number.isNaN(value));
 	const satellites = last(epochs.satellites);
 	const hdop = last(epochs.hdop);
 	const out: Reason[] = [];
 	const enough = { value: satellites, limit: { ...limits.minSatellites, value: rule.minSatellites } };
-	if (satellites === undefined)
-		out.push(
-			reason('fail', 'insufficient-satellites', 'The receiver tells no possible number of satellites that it uses.', {
-				limit: enough.limit,
-				next: 'Switch on GGA or GSA sentences.',
-			}),
-		);
-	else if (satellites >= rule.minSatellites)
-		out.push(reason('pass', 'satellites-enough', 'Enough satellites are used.', enough));
-	else out.push(reason('fail', 'few-satellites', 'Too few satellites are used.', { ...enough, next: WAIT }));
+	if (satellites === undefined) out.push(reason('fail', say('insufficient-satellites'), { limit: enough.limit }));
+	else if (satellites >= rule.minSatellites) out.push(reason('pass', say('satellites-enough'), enough));
+	else out.push(reason('fail', say('few-satellites#review'), { ...enough }));
 	const spread = { value: hdop, limit: { ...limits.maxHdop, value: rule.maxHdop } };
-	if (hdop !== undefined && hdop <= rule.maxHdop)
-		out.push(reason('pass', 'hdop-small', 'The satellites stand well spread (HDOP).', spread));
-	else if (hdop !== undefined)
-		out.push(
-			reason('fail', 'hdop-large', 'The satellites stand on one side of the sky (HDOP).', { ...spread, next: WAIT }),
-		);
-	if (lastType === '2D') out.push(reason('caution', 'fix-2d', 'The fix has no height.', { next: WAIT }));
+	if (hdop !== undefined && hdop <= rule.maxHdop) out.push(reason('pass', say('hdop-small'), spread));
+	else if (hdop !== undefined) out.push(reason('fail', say('hdop-large#review'), { ...spread }));
+	if (lastType === '2D') out.push(reason('caution', say('fix-2d')));
 	return out;
 }
 
@@ -165,37 +141,24 @@ function samePlaceS({ length, latDeg, lonDeg, altM, tS, stretch }: Epochs): numb
 function aboutCare({ counts, epochs }: Log, { lockS }: Hold, scatter: GnssAnswer['scatter']): Reason[] {
 	const out: Reason[] = [];
 	if (lockS !== null && lockS > limits.slowLockS.value)
-		out.push(
-			reason('caution', 'lock-slow', 'The lock took long.', {
-				value: lockS,
-				limit: limits.slowLockS,
-				next: 'Compare with earlier sessions; look at antenna and sky.',
-			}),
-		);
+		out.push(reason('caution', say('lock-slow'), { value: lockS, limit: limits.slowLockS }));
 	const sameS = samePlaceS(epochs);
 	if (sameS > limits.samePlaceS.value)
-		out.push(
-			reason('caution', 'place-held', `The place did not change by a digit for ${sameS.toFixed(0)} s.`, {
-				value: sameS,
-				limit: limits.samePlaceS,
-				next: 'Switch off the holding of the place at rest, or look whether the receiver still works.',
-			}),
-		);
+		out.push(reason('caution', say('place-held', { sameS }), { value: sameS, limit: limits.samePlaceS }));
 	else if (scatter) {
 		const wanders = { value: scatter.cep95M, limit: limits.scatter95M };
 		out.push(
 			scatter.cep95M > limits.scatter95M.value
-				? reason('caution', 'scatter-large', 'The position wanders while standing.', { ...wanders, next: WAIT })
-				: reason('pass', 'scatter-small', 'The position stands still.', wanders),
+				? reason('caution', say('scatter-large'), { ...wanders })
+				: reason('pass', say('scatter-small'), wanders),
 		);
 	}
 	const broken = counts.checksumErrors / (counts.sentences + counts.checksumErrors);
 	if (broken > limits.checksumShare.value)
 		out.push(
-			reason('caution', 'lines-broken', `${counts.checksumErrors} lines arrived broken.`, {
+			reason('caution', say('lines-broken', { checksumErrors: counts.checksumErrors }), {
 				value: broken,
 				limit: limits.checksumShare,
-				next: 'Check cable, rate and grounding.',
 			}),
 		);
 	return out;

@@ -1,3 +1,4 @@
+import { position as say } from '$lib/messages/position';
 import { isEvidence } from '../evidence/standing';
 import type { Reason } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
@@ -55,20 +56,17 @@ export function locksLike(entries: readonly Pick<Entry, 'at' | 'payload'>[], now
 /** What a lock, or the wait for one, says beside the receiver's usual; null where too few are known. */
 export function lockBeside(usual: UsualLock | null, seconds: number, locked: boolean): Reason | null {
 	if (!usual) return null;
-	const range = `usually ${usual.usualS.toFixed(0)} s, ${usual.lowS.toFixed(0)} to ${usual.highS.toFixed(0)}`;
 	const limit = { value: usual.highS, unit: 's', source: `Its own ${usual.n} locks alike` };
 	if (seconds > usual.highS)
 		return reason(
 			'caution',
-			'lock-unusual',
-			`${locked ? 'It took' : 'It has waited'} longer than it usually does (${range}).`,
-			{
-				value: seconds,
-				limit,
-				next: 'Look for what shades or disturbs the receiver; a doubling can be chance.',
-			},
+			say('lock-unusual', { locked, usualS: usual.usualS, lowS: usual.lowS, highS: usual.highS }),
+			{ value: seconds, limit },
 		);
 	return locked
-		? reason('pass', 'lock-usual', `It locked as it usually does (${range}).`, { value: seconds, limit })
+		? reason('pass', say('lock-usual', { usualS: usual.usualS, lowS: usual.lowS, highS: usual.highS }), {
+				value: seconds,
+				limit,
+			})
 		: null;
 }

@@ -1,3 +1,4 @@
+import { propulsion as say } from '$lib/messages/propulsion';
 import type { BalanceAnswer, BalanceRequest } from '../../schema/power';
 import { InputError } from '../finding/inputError';
 import { judge, reason } from '../finding/reasons';
@@ -16,17 +17,11 @@ export function solveBalance({ parts, packIndex, markMm, noseHeavyMm, armSigmaMm
 	const errorMm = centreMm - markMm;
 	const pack = parts[packIndex];
 	const shiftPackMm = pack.massG > 0 ? (-massG * errorMm) / pack.massG : null;
-	const move =
-		shiftPackMm === null
-			? 'The pack has no mass here: weigh it.'
-			: `Move ${pack.name} ${Math.abs(shiftPackMm).toFixed(0)} mm ${shiftPackMm < 0 ? 'forward' : 'back'}.`;
 	const limit = { value: 0, unit: 'mm', source: 'The mark of the maker’s sheet' };
 	const nose = { value: noseHeavyMm, unit: 'mm', source: 'Your tolerance' };
 	const unsure = errorMm <= 0 && errorMm + centreSigmaMm > 0;
 	/** Forward until the tail is not heavy even at one sigma. */
 	const forwardMm = pack.massG > 0 ? Math.ceil((massG * (errorMm + centreSigmaMm)) / pack.massG) : null;
-	const forward =
-		forwardMm === null ? move : `Move ${pack.name} ${forwardMm} mm forward: a little nose-heavy is the safer side.`;
 	return {
 		massG,
 		centreMm,
@@ -35,28 +30,12 @@ export function solveBalance({ parts, packIndex, markMm, noseHeavyMm, armSigmaMm
 		shiftPackMm,
 		...judge([
 			errorMm > centreSigmaMm
-				? reason('fail', 'tail-heavy', 'It is tail-heavy: it would pitch up and stall.', {
-						value: errorMm,
-						limit,
-						next: move,
-					})
+				? reason('fail', say('tail-heavy', { shiftPackMm, name: pack.name }), { value: errorMm, limit })
 				: errorMm > 0 || unsure
-					? reason(
-							'caution',
-							'near-mark',
-							'It balances at the mark, within what was measured; the tail may be a little heavy.',
-							{ value: errorMm, limit, next: forward },
-						)
+					? reason('caution', say('near-mark', { forwardMm, shiftPackMm, name: pack.name }), { value: errorMm, limit })
 					: -errorMm > noseHeavyMm
-						? reason('caution', 'nose-heavy', 'It is more nose-heavy than you allow.', {
-								value: -errorMm,
-								limit: nose,
-								next: move,
-							})
-						: reason('pass', 'balanced', 'It balances at the mark or a little before it.', {
-								value: -errorMm,
-								limit: nose,
-							}),
+						? reason('caution', say('nose-heavy', { shiftPackMm, name: pack.name }), { value: -errorMm, limit: nose })
+						: reason('pass', say('balanced'), { value: -errorMm, limit: nose }),
 		]),
 	};
 }

@@ -1,3 +1,4 @@
+import { propulsion as say } from '$lib/messages/propulsion';
 import type { Reason } from '../../schema/common';
 import type { Outcome, ResponseAnswer, ResponseRequest } from '../../schema/response';
 import { judge, reason } from '../finding/reasons';
@@ -172,13 +173,12 @@ function reasonsOf(
 		return [
 			reason(
 				'fail',
-				'check-wrong',
-				`Not as it should be: ${faulty.map((code) => CHECK_WORDS[code]).join(', ')}. Most likely: ${top.why}.`,
-				{
-					value: faulty.length,
-					limit: NONE_WRONG,
-					next: `Put it right with the power off, then do every check and nudge again from the first. If it is not that: ${nextWords(next)}.`,
-				},
+				say('check-wrong', {
+					mapOf: faulty.map((code) => CHECK_WORDS[code]),
+					why: top.why,
+					nextWordsOf: nextWords(next),
+				}),
+				{ value: faulty.length, limit: NONE_WRONG },
 			),
 		];
 	}
@@ -187,9 +187,12 @@ function reasonsOf(
 		return [
 			reason(
 				'fail',
-				'response-wrong',
-				`It did not answer as commanded: ${wrong.map((test) => `${TEST_WORDS[test]} ${OUTCOME_WORDS[observed[test]]}`).join(', ')}. Most likely: ${top.why}.`,
-				{ value: wrong.length, limit: NONE_WRONG, next: `Disarm, unplug, propellers off; then ${nextWords(next)}.` },
+				say('response-wrong', {
+					mapOf: wrong.map((test) => `${TEST_WORDS[test]} ${OUTCOME_WORDS[observed[test]]}`),
+					why: top.why,
+					nextWordsOf: nextWords(next),
+				}),
+				{ value: wrong.length, limit: NONE_WRONG },
 			),
 		];
 	}
@@ -198,21 +201,12 @@ function reasonsOf(
 		return [
 			reason(
 				'fail',
-				'insufficient-observations',
-				`Not tried yet: ${missing.map((test) => TEST_WORDS[test]).join(', ')}.`,
-				{
-					value: 4 - missing.length,
-					limit: { value: 4, unit: 'tests', source: 'Winglogos rule' },
-					next: `Next: ${nextWords(next)}.`,
-				},
+				say('insufficient-observations', {
+					mapOf: missing.map((test) => TEST_WORDS[test]),
+					nextWordsOf: nextWords(next),
+				}),
+				{ value: 4 - missing.length, limit: { value: 4, unit: 'tests', source: 'Winglogos rule' } },
 			),
 		];
-	return [
-		reason(
-			'pass',
-			'all-as-commanded',
-			'All four answered as commanded. That is evidence of the right signs, not of balance or sound propellers.',
-			{ value: 4 },
-		),
-	];
+	return [reason('pass', say('all-as-commanded'), { value: 4 })];
 }

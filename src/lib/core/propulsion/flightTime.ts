@@ -1,3 +1,4 @@
+import { propulsion as say } from '$lib/messages/propulsion';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { Reason } from '../../schema/common';
 import type { FlightTimeAnswer, FlightTimeRequest } from '../../schema/flightTime';
@@ -143,18 +144,10 @@ export function estimateFlightTime(request: FlightTimeRequest): FlightTimeAnswer
 	const left = { used: flights.length, leftOut };
 	if (flights.length === 0 && !byPower) {
 		const why = lacking
-			? reason(
-					'fail',
-					'insufficient-pack',
-					'What is printed on the pack is not known, so what was used says nothing.',
-					{
-						next: 'Enter the capacity of the pack in mAh or Wh.',
-					},
-				)
-			: reason('fail', 'insufficient-flights', 'No flight can be used, and the hover power is not known.', {
+			? reason('fail', say('insufficient-pack'))
+			: reason('fail', say('insufficient-flights'), {
 					value: 0,
 					limit: { value: 1, unit: 'flights', source: 'Winglogos rule' },
-					next: 'Enter minutes and used charge of a flight, or power in the hover with the pack’s Wh.',
 				});
 		return {
 			ratePctPerMin: null,
@@ -257,89 +250,28 @@ function reasonsOf(
 	const out: Reason[] = [];
 	if (required.length > 0)
 		out.push(
-			reason('fail', 'required-dropped', `This pack does not hold ${required.join(', ')}.`, {
-				value: budget?.enoughProbability,
-				limit: limits.enough,
-				next: 'Take a fuller or larger pack, or split the flight.',
-			}),
+			reason('fail', say('required-dropped', { required }), { value: budget?.enoughProbability, limit: limits.enough }),
 		);
 	if (timerMin < limits.shortestTimerMin.value)
-		out.push(
-			reason('fail', 'timer-too-short', 'Hardly any flight is left before the alarm.', {
-				value: timerMin,
-				limit: limits.shortestTimerMin,
-				next: 'Charge the pack, or take another.',
-			}),
-		);
-	if (lacking)
-		out.push(
-			reason(
-				'caution',
-				'insufficient-pack',
-				'Flights whose charge was counted were left out: the pack’s capacity is not known.',
-				{
-					next: 'Enter what is printed on the pack.',
-				},
-			),
-		);
-	if (flights.length === 0)
-		out.push(
-			reason('caution', 'from-hover-power', 'No flight is on record: this rests on the hover power alone.', {
-				next: 'Note minutes and used charge after the flight.',
-			}),
-		);
+		out.push(reason('fail', say('timer-too-short'), { value: timerMin, limit: limits.shortestTimerMin }));
+	if (lacking) out.push(reason('caution', say('insufficient-pack#flightTime')));
+	if (flights.length === 0) out.push(reason('caution', say('from-hover-power')));
 	else if (flights.length < limits.fewFlights.value)
-		out.push(
-			reason('caution', 'few-flights', 'Few flights are on record: how much they differ is assumed.', {
-				value: flights.length,
-				limit: limits.fewFlights,
-				next: 'Note minutes and used charge after each flight.',
-			}),
-		);
+		out.push(reason('caution', say('few-flights'), { value: flights.length, limit: limits.fewFlights }));
 	if (flights.length > 0 && !flights.some(({ samePack }) => samePack))
-		out.push(
-			reason('caution', 'other-packs-only', 'No flight was on this pack: it is taken to be like the others.', {
-				next: 'Watch its voltage on the first flight.',
-			}),
-		);
+		out.push(reason('caution', say('other-packs-only')));
 	if (tempC !== undefined && tempC < limits.coldC.value && !cold)
-		out.push(
-			reason('caution', 'cold-assumed', 'It is cold, and what this pack loses by it is assumed.', {
-				value: tempC,
-				limit: limits.coldC,
-				next: 'Warm the pack before the flight; land by its voltage.',
-			}),
-		);
+		out.push(reason('caution', say('cold-assumed'), { value: tempC, limit: limits.coldC }));
 	if (startPct < limits.fullPct.value)
-		out.push(
-			reason('caution', 'start-not-full', 'The pack is not full.', {
-				value: startPct,
-				limit: limits.fullPct,
-				next: 'Charge it for a test flight.',
-			}),
-		);
+		out.push(reason('caution', say('start-not-full'), { value: startPct, limit: limits.fullPct }));
 	if (budget && budget.dropped.length > 0 && required.length === 0)
-		out.push(
-			reason('caution', 'rungs-dropped', `Left for another pack: ${budget.dropped.join(', ')}.`, {
-				value: budget.dropped.length,
-				next: 'Plan them for the next pack.',
-			}),
-		);
+		out.push(reason('caution', say('rungs-dropped', { dropped: budget.dropped }), { value: budget.dropped.length }));
 	const power =
 		hoverW !== undefined && pack.nominalWh === undefined
 			? ' The hover power was not used: the pack’s Wh are not known.'
 			: '';
 	// A timer beside a no-go would be flown by.
 	if (out.some(({ level }) => level === 'fail')) return out;
-	out.push(
-		reason(
-			'pass',
-			'timer-set',
-			`Nine flights in ten last longer than ${timerMin.toFixed(1)} minutes to the alarm.${power}`,
-			{
-				value: timerMin,
-			},
-		),
-	);
+	out.push(reason('pass', say('timer-set', { timerMin, power }), { value: timerMin }));
 	return out;
 }

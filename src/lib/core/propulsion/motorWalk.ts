@@ -1,3 +1,4 @@
+import { propulsion as say } from '$lib/messages/propulsion';
 import type { Reason, Verdict } from '../../schema/common';
 import type { Layout } from '../../schema/response';
 import { judge, reason } from '../finding/reasons';
@@ -59,52 +60,19 @@ export function judgeMotorWalk(layout: Layout, spin: Spin, seen: readonly MotorS
 	const plan = new Map(motors.map((m) => [m.name, m.spin]));
 	const out: Reason[] = [];
 	const silent = seen.filter(({ turned }) => turned === null);
-	for (const { asked } of silent)
-		out.push(
-			reason('fail', 'motor-silent', `Nothing turned when the ${words(asked)} was asked.`, {
-				next: 'Stop: unplug, trace its leads, speed controller and output; swap it with a neighbour to see what follows.',
-			}),
-		);
+	for (const { asked } of silent) out.push(reason('fail', say('motor-silent', { wordsOf: words(asked) })));
 	const chains = exchanged(seen);
-	for (const chain of chains)
-		out.push(
-			reason('fail', 'outputs-exchanged', `Outputs of ${chain.map(words).join(' and ')} are exchanged.`, {
-				next: 'Exchange them in the settings or at the plugs; then walk again.',
-			}),
-		);
+	for (const chain of chains) out.push(reason('fail', say('outputs-exchanged', { mapOf: chain.map(words) })));
 	const turned = seen.filter((s): s is MotorSeen & { turned: string } => s.turned !== null && s.way !== null);
 	const wrong = turned.filter(({ turned: name, way }) => plan.get(name) !== way).map(({ turned: name }) => name);
 	const whole = seen.length === motors.length && silent.length === 0 && turned.length === motors.length;
 	if (wrong.length > 0 && wrong.length === turned.length && turned.length > 1)
-		out.push(
-			reason('fail', 'all-reversed', 'Every motor turns the other way than is set.', {
-				next: 'Built for the other scheme: set the expected direction to the other one and fit the propellers by the drawing, or reverse them all. A setting only tells the controller; it turns no motor.',
-			}),
-		);
-	else
-		for (const name of wrong)
-			out.push(
-				reason('fail', 'motor-reversed', `The ${words(name)} turns the wrong way.`, {
-					next: 'Exchange two of its three leads, or reverse it in its speed controller.',
-				}),
-			);
+		out.push(reason('fail', say('all-reversed')));
+	else for (const name of wrong) out.push(reason('fail', say('motor-reversed', { wordsOf: words(name) })));
 	if (!whole && silent.length === 0)
-		out.push(
-			reason(
-				'fail',
-				'insufficient-walk',
-				`${turned.length} of ${motors.length} motors were seen turning, and which way.`,
-				{
-					next: 'Ask the others too: a strip of paper at the shaft or a film shows the way, never a finger.',
-				},
-			),
-		);
+		out.push(reason('fail', say('insufficient-walk', { length: turned.length, length2: motors.length })));
 	if (out.length === 0)
-		out.push(
-			reason('pass', 'motors-as-planned', `All ${motors.length} motors answer for themselves and turn as planned.`, {
-				value: motors.length,
-			}),
-		);
+		out.push(reason('pass', say('motors-as-planned', { length: motors.length }), { value: motors.length }));
 	return {
 		...judge(out),
 		headline: out.length === 1 || out[0].level === 'pass' ? out[0].text : `${out[0].text} And ${out.length - 1} more.`,

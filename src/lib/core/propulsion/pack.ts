@@ -1,3 +1,4 @@
+import { propulsion as say } from '$lib/messages/propulsion';
 import type { Reason } from '../../schema/common';
 import type { PackAnswer, PackRequest } from '../../schema/power';
 import { InputError } from '../finding/inputError';
@@ -87,18 +88,10 @@ export function reviewPack(request: PackRequest): PackAnswer {
 			...times,
 			...shared,
 			...judge([
-				reason(
-					'fail',
-					over ? 'overcharged' : 'cell-dead',
-					`Cell ${implausible + 1} shows ${cellsV[implausible].toFixed(2)} V: ${over ? 'more than full' : 'dead or not connected'}.`,
-					{
-						value: cellsV[implausible],
-						limit: { value: over ? fullV(chemistry) : emptyV(chemistry), unit: 'V', source: 'Chemistry table' },
-						next: over
-							? 'Wrong chemistry chosen, or set the pack aside in a safe place.'
-							: 'Do not charge or fly it; follow the maker.',
-					},
-				),
+				reason('fail', say(over ? 'overcharged' : 'cell-dead', { cell: implausible + 1, volts: cellsV[implausible] }), {
+					value: cellsV[implausible],
+					limit: { value: over ? fullV(chemistry) : emptyV(chemistry), unit: 'V', source: 'Chemistry table' },
+				}),
 			]),
 		};
 	}
@@ -142,96 +135,50 @@ function reasonsOf(
 	const out: Reason[] = [];
 	out.push(
 		found.spreadMv > limits.spreadFailMv.value
-			? reason('fail', 'cells-apart', 'One cell lags far behind the others.', {
-					value: found.spreadMv,
-					limit: limits.spreadFailMv,
-					next: 'Do not fly it; balance it by the maker’s manual and measure again.',
-				})
+			? reason('fail', say('cells-apart'), { value: found.spreadMv, limit: limits.spreadFailMv })
 			: atMost(found.spreadMv, {
-					caution: {
-						limit: limits.spreadMv,
-						code: 'cells-uneven',
-						text: 'The cells differ.',
-						next: 'Balance it; watch the weakest cell under load.',
-					},
-					pass: { code: 'cells-even', text: 'The cells are even.' },
+					caution: { limit: limits.spreadMv, says: say('cells-uneven') },
+					pass: say('cells-even'),
 				}),
 	);
 	out.push(
 		atLeast(found.chargePct, {
-			caution: {
-				limit: limits.chargeToStartPct,
-				code: 'not-full',
-				text: 'It is not full.',
-				next: 'Fly tests on a full pack.',
-			},
-			pass: { code: 'full', text: 'It is full.' },
+			caution: { limit: limits.chargeToStartPct, says: say('not-full') },
+			pass: say('full'),
 		}),
 	);
 	if (found.flightTimeS <= 0)
 		out.push(
-			reason('fail', 'nothing-left', 'Nothing is left above the reserve.', {
+			reason('fail', say('nothing-left'), {
 				value: found.chargePct,
 				limit: { value: reservePct, unit: '%', source: 'Your reserve' },
-				next: 'Charge it.',
 			}),
 		);
 	if (found.resistancePerCellMohm !== null)
 		out.push(
 			found.resistancePerCellMohm < 0
-				? reason('fail', 'resistance-negative', 'The voltage rose under load: the two readings are mixed up.', {
+				? reason('fail', say('resistance-negative'), {
 						value: found.resistancePerCellMohm,
 						limit: limits.resistancePerCellMohm,
-						next: 'Measure the load step again.',
 					})
 				: atMost(found.resistancePerCellMohm, {
-						caution: {
-							limit: limits.resistancePerCellMohm,
-							code: 'resistance-high',
-							text: 'It sags under load.',
-							next: 'Warm it and measure again; if it stays, keep it for the bench.',
-						},
-						pass: { code: 'resistance-low', text: 'It holds its voltage under load.' },
+						caution: { limit: limits.resistancePerCellMohm, says: say('resistance-high') },
+						pass: say('resistance-low'),
 					}),
 		);
 	out.push(
 		history.length === 0
-			? reason('caution', 'capacity-told', 'The capacity is what is printed on it; nobody has measured it.', {
-					next: 'Note what the charger puts back after a flight.',
-				})
+			? reason('caution', say('capacity-told'))
 			: atLeast(found.healthPct, {
-					caution: {
-						limit: limits.healthPct,
-						code: 'worn',
-						text: 'It holds much less than is printed on it.',
-						next: 'Shorten its flights, or retire it.',
-					},
-					pass: { code: 'healthy', text: 'It holds what is printed on it, nearly.' },
+					caution: { limit: limits.healthPct, says: say('worn') },
+					pass: say('healthy'),
 				}),
 	);
 	if (temperatureC < limits.coldC.value)
-		out.push(
-			reason('caution', 'cold', 'It is cold: less comes out and the voltage sags.', {
-				value: temperatureC,
-				limit: limits.coldC,
-				next: 'Keep packs warm until the flight; hover for a minute first.',
-			}),
-		);
+		out.push(reason('caution', say('cold'), { value: temperatureC, limit: limits.coldC }));
 	if (reservePct < limits.reservePct.value)
-		out.push(
-			reason('caution', 'reserve-small', 'The reserve is small.', {
-				value: reservePct,
-				limit: limits.reservePct,
-				next: 'Keep a fifth.',
-			}),
-		);
+		out.push(reason('caution', say('reserve-small'), { value: reservePct, limit: limits.reservePct }));
 	if (actPct < limits.actPct.value)
-		out.push(
-			reason('caution', 'act-late', `The second level acts at ${actPct} %, the first warns at ${warnPct} %.`, {
-				value: actPct,
-				limit: limits.actPct,
-				next: 'Act at a tenth or more.',
-			}),
-		);
+		out.push(reason('caution', say('act-late', { actPct, warnPct }), { value: actPct, limit: limits.actPct }));
 	return out;
 }

@@ -1,3 +1,5 @@
+import type { Message } from '$lib/messages/message';
+import { propulsion as say } from '$lib/messages/propulsion';
 import type { Reason, Verdict } from '../../schema/common';
 import { atMost } from '../finding/grade';
 import { judge, reason, type Limit } from '../finding/reasons';
@@ -131,37 +133,18 @@ export function reviewSound(
 			db: Array.from(power, (p) => 10 * Math.log10(p + FLOOR)),
 		},
 	};
-	const refuse = (code: string, text: string, value: number, limit: Limit, next: string): SoundAnswer => ({
+	const refuse = (says: Message, value: number, limit: Limit): SoundAnswer => ({
 		...base,
-		...judge([reason('fail', code, text, { value, limit, next })]),
+		...judge([reason('fail', says, { value, limit })]),
 	});
 	if (durationS < limits.durationS.value)
-		return refuse(
-			'insufficient-duration',
-			`${durationS.toFixed(1)} s of sound are too few.`,
-			durationS,
-			limits.durationS,
-			'Record twenty seconds of a hover, the phone still, some metres off.',
-		);
-	if (levelDb < limits.quietDb.value)
-		return refuse(
-			'insufficient-level',
-			'The recording is all but silent.',
-			levelDb,
-			limits.quietDb,
-			'Go nearer, look whether the microphone is covered, and record again.',
-		);
+		return refuse(say('insufficient-duration', { durationS }), durationS, limits.durationS);
+	if (levelDb < limits.quietDb.value) return refuse(say('insufficient-level'), levelDb, limits.quietDb);
 	const { shifts, middle } = shiftsOf(rows, progress);
 	const heard = shifts.filter(({ alike }) => alike >= limits.alike.value).length / shifts.length;
 	if (heard < limits.heardShare.value)
 		return {
-			...refuse(
-				'insufficient-tone',
-				'The motors are not heard clearly: wind, voices or distance stand above them.',
-				heard,
-				limits.heardShare,
-				'Record from the lee, some metres off, nobody speaking.',
-			),
+			...refuse(say('insufficient-tone'), heard, limits.heardShare),
 			heard,
 		};
 	// Where the motors are not heard the shift of the moment before stands.
@@ -195,38 +178,25 @@ export function reviewSound(
 	};
 }
 
-const LOOK = 'Disarm, unplug, and look at frame, arms, propellers and motors; then at the gains.';
-
 function reasonsFor(
 	{ pct, hz }: { pct: number; hz: number | null },
 	toneHz: number,
 	clippedPct: number,
 	{ usualHz, usualPct }: SoundKnown,
 ): Reason[] {
-	const often = hz === null ? '' : `, ${hz.toFixed(hz < 3 ? 1 : 0)} times a second`;
 	const out = [
 		atMost(pct, {
-			fail: { limit: limits.surgeFailPct, code: 'surging', text: `The motors surge${often}.`, next: LOOK },
-			caution: {
-				limit: limits.surgePct,
-				code: 'unsteady',
-				text: `The motors rise and fall together${often}.`,
-				next: 'Listen again in calmer air; if it stays, look at propellers, frame and gains.',
-			},
-			pass: { code: 'even', text: 'The motors run evenly.' },
+			fail: { limit: limits.surgeFailPct, says: say('surging', { hz }) },
+			caution: { limit: limits.surgePct, says: say('unsteady', { hz }) },
+			pass: say('even'),
 		}),
 	];
 	if (usualPct !== null && pct > limits.leastPct.value) {
 		const times = pct / Math.max(usualPct, limits.leastPct.value);
 		out.push(
 			atMost(times, {
-				caution: {
-					limit: limits.ofUsual,
-					code: 'more-than-usual',
-					text: 'They are more unsteady than in the earlier good hover.',
-					next: 'Ask what changed since: propellers, a knock, gains, the mounting of the board.',
-				},
-				pass: { code: 'as-usual', text: 'They are as steady as in the earlier good hover.' },
+				caution: { limit: limits.ofUsual, says: say('more-than-usual') },
+				pass: say('as-usual'),
 			}),
 		);
 	}
@@ -234,32 +204,11 @@ function reasonsFor(
 		const off = 100 * (toneHz / usualHz - 1);
 		out.push(
 			Math.abs(off) > limits.toneOffPct.value
-				? reason(
-						'caution',
-						'tone-off',
-						`The hover hums ${Math.abs(off).toFixed(0)} % ${off > 0 ? 'higher' : 'lower'} than usual.`,
-						{
-							value: Math.abs(off),
-							limit: limits.toneOffPct,
-							next:
-								off > 0
-									? 'More turns for the same lift: weight, thin air, or propellers that are worn, bent or not its own.'
-									: 'Fewer turns: less weight, other propellers, or another tone that is loudest here.',
-						},
-					)
-				: reason('pass', 'tone-as-usual', 'The hover hums as it usually does.', {
-						value: Math.abs(off),
-						limit: limits.toneOffPct,
-					}),
+				? reason('caution', say('tone-off', { off }), { value: Math.abs(off), limit: limits.toneOffPct })
+				: reason('pass', say('tone-as-usual'), { value: Math.abs(off), limit: limits.toneOffPct }),
 		);
 	}
 	if (clippedPct > limits.clippedPct.value)
-		out.push(
-			reason('caution', 'too-loud', 'The microphone was driven to its end.', {
-				value: clippedPct,
-				limit: limits.clippedPct,
-				next: 'Record from farther off.',
-			}),
-		);
+		out.push(reason('caution', say('too-loud'), { value: clippedPct, limit: limits.clippedPct }));
 	return out;
 }

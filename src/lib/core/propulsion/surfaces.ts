@@ -1,3 +1,5 @@
+import type { Message } from '$lib/messages/message';
+import { propulsion as say } from '$lib/messages/propulsion';
 import type { Reason, Verdict } from '../../schema/common';
 import type { Aircraft } from '../../schema/records';
 import { judge, reason } from '../finding/reasons';
@@ -104,21 +106,17 @@ export function judgeSurfaces(
 	const explain = (axis: Axis, by: By, id: SurfaceId) => explained.add(`${axis} ${by} ${id}`);
 	const axes = [...new Set(plan.map(({ axis }) => axis))];
 	const ids = Object.keys(names) as SurfaceId[];
-	const told = (code: string, text: string, next: string) => out.push(reason('fail', code, text, { next }));
+	const told = (says: Message) => out.push(reason('fail', says));
 
 	for (const id of ids) {
 		const own = plan.filter(({ wanted }) => id in wanted);
 		const seen = own.map(({ axis, by }) => of(axis, by)[id]);
 		if (seen.some((s) => s === undefined)) continue;
 		if (seen.every((s) => s === 'still')) {
-			told('surface-still', `The ${names[id]} does not move.`, 'Look at its plug, servo, horn and linkage.');
+			told(say('surface-still', { named: names[id] }));
 			own.forEach(({ axis, by }) => explain(axis, by, id));
 		} else if (own.length > 1 && seen.every((s) => s === 'reversed') && ids.length > 1 && !wholeAxis(own, all)) {
-			told(
-				'servo-reversed',
-				`The ${names[id]} moves the other way in everything.`,
-				'Reverse its output, not a stick: then repeat every movement.',
-			);
+			told(say('servo-reversed', { named: names[id] }));
 			own.forEach(({ axis, by }) => explain(axis, by, id));
 		}
 	}
@@ -128,60 +126,31 @@ export function judgeSurfaces(
 		const mark = (by: By) => ids.forEach((id) => explain(axis, by, id));
 		if (ids.every((id) => explained.has(`${axis} stick ${id}`))) continue;
 		if (stick && levels && kind === 'elevons' && axis === 'roll') {
-			told(
-				'surfaces-exchanged',
-				'Roll is the other way by stick and by stabiliser: the two elevons are exchanged.',
-				'Exchange their plugs; then repeat every movement.',
-			);
+			told(say('surfaces-exchanged'));
 			mark('stick');
 			mark('stabiliser');
 		} else if (stick && levels) {
-			told(
-				'outputs-reversed',
-				`In ${AXIS_WORDS[axis]} stick and stabiliser both move the other way.`,
-				'Reverse the outputs of these surfaces; then both are right.',
-			);
+			told(say('outputs-reversed', { named: AXIS_WORDS[axis] }));
 			mark('stick');
 			mark('stabiliser');
 		} else if (stick) {
-			told(
-				'channel-reversed',
-				`The stick moves the other way in ${AXIS_WORDS[axis]}.`,
-				'Reverse the channel in the radio, not the output: the stabiliser is right as it is.',
-			);
+			told(say('channel-reversed', { named: AXIS_WORDS[axis] }));
 			mark('stick');
 		} else if (levels) {
-			told(
-				'stabiliser-reversed',
-				`The stabiliser moves the other way in ${AXIS_WORDS[axis]}: in self-level it would turn over.`,
-				'Look at how the board sits and is told to sit; reverse the stabiliser, not the stick.',
-			);
+			told(say('stabiliser-reversed', { named: AXIS_WORDS[axis] }));
 			mark('stabiliser');
 		}
 	}
-	for (const { axis, by, wanted, say } of plan)
+	for (const { axis, by, wanted, say: spoken } of plan)
 		for (const id of Object.keys(wanted) as SurfaceId[]) {
 			const seen = of(axis, by)[id];
 			if (seen === undefined || seen === 'right' || explained.has(`${axis} ${by} ${id}`)) continue;
-			told(
-				'surface-wrong',
-				`${say}: the ${names[id]} ${seen === 'still' ? 'stays still' : 'moves the other way'}.`,
-				'Look at its output and the mix; then repeat every movement.',
-			);
+			told(say('surface-wrong', { spoken, named: names[id] ?? id, seen }));
 		}
 	const open = plan.filter(({ axis, by, wanted }) => Object.keys(wanted).some((id) => !of(axis, by)[id as SurfaceId]));
 	if (open.length > 0)
-		out.push(
-			reason('fail', 'insufficient-grid', `${plan.length - open.length} of ${plan.length} movements were seen.`, {
-				next: 'See the others too, before every flight.',
-			}),
-		);
-	if (out.length === 0)
-		out.push(
-			reason('pass', 'surfaces-right', 'Every surface moves as it should, by stick and by its stabiliser.', {
-				value: plan.length,
-			}),
-		);
+		out.push(reason('fail', say('insufficient-grid', { length: plan.length, length2: open.length })));
+	if (out.length === 0) out.push(reason('pass', say('surfaces-right'), { value: plan.length }));
 	const judged = judge(out);
 	return {
 		...judged,
@@ -223,13 +192,8 @@ export function judgeThrows(kind: SurfaceKind, measured: Throws, sheet: Throws):
 			out.push(
 				reason(
 					ok ? 'pass' : 'caution',
-					ok ? 'throw-as-sheet' : 'throw-off',
-					`${names[id] ?? id} ${way}: ${is} mm of ${should} mm.`,
-					{
-						value: is,
-						limit: { value: should, unit: 'mm', source: 'The sheet that came with it' },
-						...(ok ? {} : { next: 'Move the linkage at horn or servo arm; then see every movement again.' }),
-					},
+					say(ok ? 'throw-as-sheet' : 'throw-off', { surface: names[id] ?? id, way, mm: is, sheetMm: should }),
+					{ value: is, limit: { value: should, unit: 'mm', source: 'The sheet that came with it' } },
 				),
 			);
 		}
@@ -240,10 +204,9 @@ export function judgeThrows(kind: SurfaceKind, measured: Throws, sheet: Throws):
 		const gap = Math.max(Math.abs(one.upMm - other.upMm), Math.abs(one.downMm - other.downMm));
 		if (gap > allowed(Math.max(one.upMm, one.downMm)))
 			out.push(
-				reason('caution', 'throws-differ', `The ${names[a]} and the ${names[b]} go differently far.`, {
+				reason('caution', say('throws-differ', { named: names[a], named2: names[b] }), {
 					value: gap,
 					limit: { value: allowed(Math.max(one.upMm, one.downMm)), unit: 'mm', source: 'Winglogos default' },
-					next: 'Centre both servo arms, then the linkages: what goes further on one side turns it.',
 				}),
 			);
 	}

@@ -1,3 +1,4 @@
+import { propulsion as say } from '$lib/messages/propulsion';
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
 import { median } from '../math/statistics';
@@ -59,10 +60,9 @@ function besideOthers(parts: readonly WarmPart[], ambientC: number, how: Warmth)
 		if (z <= limit) return [];
 		const usual = ambientC + Math.exp(middle + limit * sigma);
 		return [
-			reason('caution', 'hotter-than-others', `${name} is hotter than the others of its kind.`, {
+			reason('caution', say('hotter-than-others', { name }), {
 				value: celsius,
 				limit: { value: Math.round(usual), unit: '°C', source: `The ${n - 1} others today` },
-				next: 'Turn it by hand against the others: a bearing, a bent shaft, a propeller, a screw into its winding.',
 			}),
 		];
 	});
@@ -81,20 +81,11 @@ function besideItself({ name, celsius, earlier }: WarmPart, ambientC: number): R
 	const sigma = Math.sqrt((FLIGHTS.worth * FLIGHTS.sigma ** 2 + spread) / (FLIGHTS.worth + n));
 	const reach = studentQuantile(FLIGHTS.outside, FLIGHTS.worth + n) * sigma * Math.sqrt(1 + 1 / k);
 	if (ln(rise) - middle <= reach) return null;
-	return reason('caution', 'hotter-than-usual', `${name} is hotter above the air than it usually is.`, {
+	return reason('caution', say('hotter-than-usual', { name }), {
 		value: rise,
 		limit: { value: Math.round(Math.exp(middle + reach)), unit: '°C above the air', source: `Its own ${n} flights` },
-		next: 'What changed: gains, propellers, load, wind? Stock gains and a short hover tell.',
 	});
 }
-
-/** What was compared, and with what: nothing is said of what there is nothing to compare with. */
-const COMPARED_WORDS = {
-	alike: 'Every part is as warm as the others and as on its earlier flights, within what this can tell.',
-	'alike-others': 'Every part is as warm as the others, within what this can tell. No earlier flight to compare with.',
-	'alike-itself': 'Every part is as warm as on its earlier flights, within what this can tell.',
-	'nothing-to-compare': 'No part is too hot. Nothing to compare with yet.',
-} as const;
 
 /**
  * What temperatures after a flight say: each part against its like, against its own history, and against what none should reach. Where
@@ -111,11 +102,7 @@ export function judgeTemperatures(
 		...parts
 			.filter(({ celsius }) => celsius >= temperatureLimits.partC.value)
 			.map(({ name, celsius }) =>
-				reason('fail', 'too-hot', `${name} is too hot.`, {
-					value: celsius,
-					limit: temperatureLimits.partC,
-					next: 'Nothing more today: too much gain, load or propeller, or no air. Let it cool by itself.',
-				}),
+				reason('fail', say('too-hot', { name }), { value: celsius, limit: temperatureLimits.partC }),
 			),
 		...groups.flatMap((group) =>
 			besideOthers(
@@ -141,11 +128,11 @@ export function judgeTemperatures(
 	if (out.length === 0)
 		out.push(
 			warm.length === 0
-				? reason('pass', 'too-cool-to-tell', 'Nothing is warm enough to say anything of its load.', {
+				? reason('pass', say('too-cool-to-tell'), {
 						value: Math.max(...parts.map(({ celsius }) => celsius - ambientC)),
 						limit: temperatureLimits.riseC,
 					})
-				: reason('pass', alikeCode, COMPARED_WORDS[alikeCode], {
+				: reason('pass', say(alikeCode), {
 						value: Math.max(...parts.map(({ celsius }) => celsius)),
 						limit: temperatureLimits.partC,
 					}),

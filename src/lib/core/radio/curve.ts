@@ -1,3 +1,4 @@
+import { radio as say } from '$lib/messages/radio';
 import type { CurveAnswer, CurveRequest } from '../../schema/radio';
 import { InputError } from '../finding/inputError';
 import { judge, reason } from '../finding/reasons';
@@ -37,26 +38,13 @@ export function reviewCurve({
 	const limit = { value: comfortHighDegPerS, unit: '°/s', source: "The pilot's own band" };
 	const level =
 		maxRateDegPerS > comfortHighDegPerS
-			? reason(
-					'caution',
-					'faster-than-comfort',
-					`The last ${(100 * (1 - calmTravel)).toFixed(0)} % of the stick turns faster than you find comfortable.`,
-					{
-						value: maxRateDegPerS,
-						limit,
-						next: 'Lower the full rate first; curve only softens the middle. Raise it again when it feels slow.',
-					},
-				)
+			? reason('caution', say('faster-than-comfort', { calmTravel }), { value: maxRateDegPerS, limit })
 			: maxRateDegPerS < comfortLowDegPerS
-				? reason('caution', 'slower-than-comfort', 'At full stick it turns slower than you like to have in hand.', {
+				? reason('caution', say('slower-than-comfort'), {
 						value: maxRateDegPerS,
 						limit: { ...limit, value: comfortLowDegPerS },
-						next: 'Enough for a first flight; raise it later.',
 					})
-				: reason('pass', 'within-comfort', 'Full stick stays within your comfort band.', {
-						value: maxRateDegPerS,
-						limit,
-					});
+				: reason('pass', say('within-comfort'), { value: maxRateDegPerS, limit });
 	return {
 		curve: { stick, rateDegPerS: stick.map((x) => maxRateDegPerS * curve(expo, x)) },
 		centreDegPerSPerTenth: maxRateDegPerS * curve(expo, 0.1),

@@ -1,3 +1,4 @@
+import { radio as say } from '$lib/messages/radio';
 import type { Reason, Verdict } from '../../schema/common';
 import type { LossAction } from '../../schema/records';
 import { judge, reason } from '../finding/reasons';
@@ -39,17 +40,9 @@ const timeWords = ({ meanS, sigmaS }: StopTime): string => `${Math.max(0, meanS)
 function timeReason(time: StopTime): Reason {
 	const told = { value: Math.max(0, time.meanS), limit: limits.linkLossS };
 	const words = timeWords(time);
-	if (time.verdict === 'fail')
-		return reason('fail', 'reacts-late', `It reacted after ${words}: later than it may.`, {
-			...told,
-			next: 'Look at the delay that is set, shorten it, and test again.',
-		});
-	if (time.verdict === 'caution')
-		return reason('caution', 'too-close-to-tell', `It reacted after ${words}: too close to the limit to tell.`, {
-			...told,
-			next: 'Repeat it twice more, or time it by a recording of sound or film.',
-		});
-	return reason('pass', 'reacted', `It reacted after ${words}.`, told);
+	if (time.verdict === 'fail') return reason('fail', say('reacts-late', { words }), { ...told });
+	if (time.verdict === 'caution') return reason('caution', say('too-close-to-tell', { words }), { ...told });
+	return reason('pass', say('reacted', { words }), told);
 }
 
 /** A link-loss test as it is told and kept. */
@@ -69,53 +62,15 @@ export interface LinkLossFinding {
 export function judgeLinkLoss(seen: LinkLossSeen): LinkLossFinding {
 	const { action, armed, measuredS, motors, told, linkedAgain } = seen;
 	const out: Reason[] = [];
-	const again = 'Look at the setting, put it right, and test again.';
 	const time = measuredS.length > 0 ? stopTime(measuredS, seen.start, seen.stop, limits.linkLossS.value) : null;
-	out.push(
-		time
-			? timeReason(time)
-			: reason('fail', 'no-reaction', 'It did not react to the radio being off.', { next: again }),
-	);
-	if (armed && action === 'stop' && motors !== 'stopped')
-		out.push(reason('fail', 'motors-ran-on', 'The motors ran on, though stopping them is set.', { next: again }));
+	out.push(time ? timeReason(time) : reason('fail', say('no-reaction')));
+	if (armed && action === 'stop' && motors !== 'stopped') out.push(reason('fail', say('motors-ran-on')));
 	if (armed && action !== 'stop' && motors === 'stopped')
-		out.push(
-			reason(
-				'fail',
-				'motors-stopped',
-				`The motors stopped, though it is set to ${LOSS_WORDS[action]}: in the air it would fall.`,
-				{ next: again },
-			),
-		);
-	if (!armed)
-		out.push(
-			reason(
-				'caution',
-				'disarmed',
-				'Tested disarmed: it shows that the loss is noticed, not what the motors do then.',
-				{ next: 'Where the propellers come off, test it armed.' },
-			),
-		);
-	else if (action !== 'stop' && time)
-		out.push(
-			reason(
-				'pass',
-				'bench-only',
-				`On the bench it cannot be seen that it will ${LOSS_WORDS[action]}: that is tried in the air, near and low.`,
-			),
-		);
-	if (!told)
-		out.push(
-			reason('caution', 'not-told', 'Nothing on screen, no light and no tone said that the link was lost.', {
-				next: 'Look up in the manual how it says so.',
-			}),
-		);
-	if (!linkedAgain)
-		out.push(
-			reason('fail', 'not-linked-again', 'It did not link again when the radio came back.', {
-				next: 'Switch the aircraft off and on with the radio on; then test again.',
-			}),
-		);
+		out.push(reason('fail', say('motors-stopped', { named: LOSS_WORDS[action] })));
+	if (!armed) out.push(reason('caution', say('disarmed')));
+	else if (action !== 'stop' && time) out.push(reason('pass', say('bench-only', { named: LOSS_WORDS[action] })));
+	if (!told) out.push(reason('caution', say('not-told')));
+	if (!linkedAgain) out.push(reason('fail', say('not-linked-again')));
 	const judged = judge(out);
 	const after = time ? ` after ${timeWords(time)}` : '';
 	const good =

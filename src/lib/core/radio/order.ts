@@ -1,3 +1,4 @@
+import { radio as say } from '$lib/messages/radio';
 import type { Reason } from '../../schema/common';
 import type { OrderAnswer, StickFunction } from '../../schema/radio';
 import { InputError } from '../finding/inputError';
@@ -57,23 +58,20 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 		const best = moves.reduce((a, m, k) => (Math.abs(m) > Math.abs(moves[a]) ? k : a), 0);
 		const share = total > 0 ? Math.abs(moves[best]) / total : 0;
 		const name = FUNCTION_OF[asked];
-		const again = `Move ${asked.replace('-', ' ')} again, alone, to its end.`;
 		if (Math.abs(moves[best]) < limits.gestureTravel.value) {
 			reasons.push(
-				reason('fail', 'insufficient-movement', `At ${asked.replace('-', ' ')} no channel moved.`, {
+				reason('fail', say('insufficient-movement', { replaceOf: asked.replace('-', ' ') }), {
 					value: Math.abs(moves[best]),
 					limit: limits.gestureTravel,
-					next: again,
 				}),
 			);
 			return { function: name, channel: null, reversed: null, share };
 		}
 		if (share < limits.gestureShare.value)
 			reasons.push(
-				reason('fail', 'two-moved', `At ${asked.replace('-', ' ')} more than one channel moved.`, {
+				reason('fail', say('two-moved', { replaceOf: asked.replace('-', ' ') }), {
 					value: share,
 					limit: limits.gestureShare,
-					next: again,
 				}),
 			);
 		return { function: name, channel: best + 1, reversed: moves[best] < 0, share };
@@ -82,12 +80,7 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 	for (const { function: name, channel } of channels) {
 		if (channel === null) continue;
 		const other = seen.get(channel);
-		if (other !== undefined)
-			reasons.push(
-				reason('fail', 'same-channel', `Channel ${channel} moved for ${other} and for ${name}.`, {
-					next: 'Repeat both gestures; look for a mix in the radio.',
-				}),
-			);
+		if (other !== undefined) reasons.push(reason('fail', say('same-channel', { channel, other, name })));
 		seen.set(channel, name);
 	}
 	const turned = channels.filter(({ reversed }) => reversed);
@@ -100,14 +93,13 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 			turned.length > 0
 				? reason(
 						'caution',
-						'reversed',
-						`Reversed: ${turned.map(({ function: name }) => name).join(', ')}. Channels: ${channels.map(({ function: name, channel }) => `${name} ${channel ?? '–'}`).join(', ')}.`,
-						{
-							value: turned.length,
-							next: 'Turn these channels round in the radio, unless the aircraft wants them so, and look again.',
-						},
+						say('reversed', {
+							mapOf: turned.map(({ function: name }) => name),
+							mapOf2: channels.map(({ function: name, channel }) => `${name} ${channel ?? '–'}`),
+						}),
+						{ value: turned.length },
 					)
-				: reason('pass', 'order-known', 'Each gesture moved one channel, the right way round.', { value: 4 }),
+				: reason('pass', say('order-known'), { value: 4 }),
 		);
 	return { channels, steps: words.join('; '), ...judge(reasons) };
 }

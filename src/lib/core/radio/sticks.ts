@@ -1,7 +1,8 @@
+import { radio as say } from '$lib/messages/radio';
 import type { Reason } from '../../schema/common';
 import type { StickReport, SticksAnswer } from '../../schema/radio';
 import { InputError } from '../finding/inputError';
-import { judge, reason } from '../finding/reasons';
+import { judge, reason, type Limit } from '../finding/reasons';
 import { mean, median, quantile, robustSigma } from '../math/statistics';
 import { radioLimits as limits, REST_S } from './limits';
 
@@ -121,95 +122,38 @@ function report(t: ArrayLike<number>, name: string, v: ArrayLike<number>, selfCe
 	};
 }
 
+/** What a stick that moved is judged by. */
+type Kept = 'centre-off' | 'hysteresis' | 'jitter' | 'asymmetry' | 'bend';
+
 const pct = (v: number) => `${v < 0 ? '−' : ''}${Math.abs(100 * v).toFixed(0)} %`;
 
 function reasonsOf(r: StickReport): Reason[] {
 	const at = r.name;
 	if (!r.moved)
-		return [
-			reason('fail', 'insufficient-travel', `${at} was never moved.`, {
-				value: r.high - r.low,
-				limit: limits.gestureTravel,
-				next: `Move ${at} to both ends and let it come back.`,
-			}),
-		];
+		return [reason('fail', say('insufficient-travel', { at }), { value: r.high - r.low, limit: limits.gestureTravel })];
 	const out: Reason[] = [];
-	const check = (
-		code: string,
-		value: number | null,
-		limit: (typeof limits)[keyof typeof limits],
-		bad: string,
-		good: string,
-		next: string,
-	) => {
+	const check = (code: Kept, value: number | null, limit: Limit) => {
 		if (value === null) return;
 		const over = Math.abs(value) > limit.value;
 		out.push(
-			reason(over ? 'caution' : 'pass', code, `${at}: ${over ? bad : good}.`, {
-				value: Math.abs(value),
-				limit,
-				next: over ? next : undefined,
-			}),
+			reason(over ? 'caution' : 'pass', say(over ? code : `${code}#ok`, { at }), { value: Math.abs(value), limit }),
 		);
 	};
 	const short = Math.min(r.high, -r.low);
 	out.push(
 		short < limits.travel.value
-			? reason(
-					short < 0.5 ? 'fail' : 'caution',
-					'travel-short',
-					`${at} reaches only ${pct(r.low)} to ${pct(r.high)}.`,
-					{ value: short, limit: limits.travel, next: 'Calibrate the sticks of the radio, or set its end points.' },
-				)
-			: reason('pass', 'travel-full', `${at} reaches both ends.`, { value: short, limit: limits.travel }),
+			? reason(short < 0.5 ? 'fail' : 'caution', say('travel-short', { at, pctOf: pct(r.low), pctOf2: pct(r.high) }), {
+					value: short,
+					limit: limits.travel,
+				})
+			: reason('pass', say('travel-full', { at }), { value: short, limit: limits.travel }),
 	);
-	if (r.selfCentring && r.centre === null)
-		out.push(
-			reason('fail', 'insufficient-rest', `${at} was never left at its centre.`, {
-				next: 'Let it spring back and wait a second.',
-			}),
-		);
-	check(
-		'centre-off',
-		r.centre,
-		limits.centre,
-		'rests off its centre',
-		'rests at its centre',
-		'Calibrate the sticks, or trim.',
-	);
-	check(
-		'hysteresis',
-		r.hysteresis,
-		limits.hysteresis,
-		'comes back to another place from each side',
-		'comes back to one place from both sides',
-		'Set a dead band of at least the figure shown, or clean the stick.',
-	);
-	check(
-		'jitter',
-		r.jitter,
-		limits.jitter,
-		'is noisy at rest',
-		'is quiet at rest',
-		'Set a dead band, or have the stick repaired.',
-	);
-	check(
-		'asymmetry',
-		r.asymmetry,
-		limits.symmetry,
-		'reaches further one way',
-		'reaches as far both ways',
-		'Calibrate the sticks.',
-	);
-	if (r.bend !== null)
-		check(
-			'bend',
-			r.bend,
-			limits.linearity,
-			'is bent along its sweep',
-			'moves evenly along its sweep',
-			'Sweep again, slowly; if it stays, the track is worn.',
-		);
+	if (r.selfCentring && r.centre === null) out.push(reason('fail', say('insufficient-rest', { at })));
+	check('centre-off', r.centre, limits.centre);
+	check('hysteresis', r.hysteresis, limits.hysteresis);
+	check('jitter', r.jitter, limits.jitter);
+	check('asymmetry', r.asymmetry, limits.symmetry);
+	if (r.bend !== null) check('bend', r.bend, limits.linearity);
 	return out;
 }
 
@@ -237,10 +181,9 @@ export function reviewSticks({ t, axes }: StickRecording): SticksAnswer {
 		return {
 			sticks: [],
 			...judge([
-				reason('fail', 'insufficient-samples', 'The recording is too short to judge a stick.', {
+				reason('fail', say('insufficient-samples'), {
 					value: seconds,
 					limit: { value: 2, unit: 's', source: 'Winglogos rule' },
-					next: 'Move every stick to all its ends, slowly, and let it come back.',
 				}),
 			]),
 		};

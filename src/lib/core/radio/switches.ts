@@ -1,3 +1,4 @@
+import { radio as say } from '$lib/messages/radio';
 import type { Reason } from '../../schema/common';
 import type { SwitchesAnswer, SwitchesRequest } from '../../schema/radio';
 import { InputError } from '../finding/inputError';
@@ -28,28 +29,16 @@ function positionAt(
 	const value = positions[position];
 	const own = ranges.filter((range) => range.channel === channel);
 	const active = own.filter((range) => within(value, range));
-	const label = `${name}, position ${position + 1}`;
 	const reasons: Reason[] = [];
 	const flights = active.filter(({ role }) => role === 'flight' || role === 'return');
 	if (flights.length > 1)
-		reasons.push(
-			reason('fail', 'overlap', `${label}: ${flights.map(({ does }) => does).join(' and ')} at once.`, {
-				value,
-				next: 'Move the ranges apart.',
-			}),
-		);
+		reasons.push(reason('fail', say('overlap', { name, position, mapOf: flights.map(({ does }) => does) }), { value }));
 	const near = nearest(
 		value,
 		edgesOf(own).filter((edge) => Math.abs(edge) < INSIDE),
 	);
 	if (near < limits.switchMargin.value)
-		reasons.push(
-			reason('caution', 'edge-near', `${label} lies near the edge of a range.`, {
-				value: near,
-				limit: limits.switchMargin,
-				next: 'Put the edge half way between two positions.',
-			}),
-		);
+		reasons.push(reason('caution', say('edge-near', { name, position }), { value: near, limit: limits.switchMargin }));
 	const margin = own.length === 0 ? null : nearest(value, edgesOf(own));
 	return {
 		position: { switch: name, position: position + 1, value, active: active.map(({ does }) => does), margin },
@@ -67,12 +56,7 @@ const unreached = (ranges: readonly Range[], switches: readonly Switch[]): Reaso
 				),
 		)
 		.map(({ role, does }) =>
-			reason(
-				role === 'return' || role === 'arm' ? 'fail' : 'caution',
-				'unreachable',
-				`No switch position gives ${does}.`,
-				{ next: 'Change its channel or its range, or take it out.' },
-			),
+			reason(role === 'return' || role === 'arm' ? 'fail' : 'caution', say('unreachable', { does })),
 		);
 
 /** Ways in which the aircraft arms, or stays armed, without being asked to. */
@@ -81,27 +65,12 @@ function armTraps({ switches, ranges, linkLoss }: SwitchesRequest): Reason[] {
 		const lost = linkLoss.find(({ channel }) => channel === arm.channel);
 		const twin = ranges.find((r) => r !== arm && r.channel === arm.channel && r.low <= arm.high && arm.low <= r.high);
 		return [
-			...(atRest(arm, switches)
-				? [
-						reason('fail', 'armed-at-rest', `${arm.does} is on where its switch rests.`, {
-							next: 'Turn the switch round: at rest it must be off.',
-						}),
-					]
-				: []),
+			...(atRest(arm, switches) ? [reason('fail', say('armed-at-rest', { does: arm.does }))] : []),
 			...(lost && within(lost.value, arm)
-				? [
-						reason('caution', 'armed-by-loss', `Without the radio the receiver holds ${arm.does} on.`, {
-							value: lost.value,
-							next: 'Let the receiver send nothing on link loss, or set this channel off, as the maker says.',
-						}),
-					]
+				? [reason('caution', say('armed-by-loss', { does: arm.does }), { value: lost.value })]
 				: []),
 			...(twin && (twin.role === 'flight' || twin.role === 'self-righting')
-				? [
-						reason('caution', 'arm-shared', `${twin.does} shares a range with ${arm.does}.`, {
-							next: 'Give the arm switch a channel of its own.',
-						}),
-					]
+				? [reason('caution', say('arm-shared', { does: twin.does, does2: arm.does }))]
 				: []),
 		];
 	});
@@ -111,29 +80,9 @@ function armTraps({ switches, ranges, linkLoss }: SwitchesRequest): Reason[] {
 function otherTraps({ switches, ranges }: SwitchesRequest): Reason[] {
 	const reasons = ofRole(ranges, 'self-righting')
 		.filter((righting) => atRest(righting, switches))
-		.map(({ does }) =>
-			reason(
-				'fail',
-				'self-righting-at-rest',
-				`${does} is on where its switch rests: the aircraft would sit glued to the ground.`,
-				{ next: 'Turn the switch round.' },
-			),
-		);
-	if (ofRole(ranges, 'arm').length === 0)
-		reasons.push(
-			reason('caution', 'no-arm', 'No range arms the aircraft.', {
-				next: 'Enter how it is armed, also where it is a stick gesture.',
-			}),
-		);
-	else if (ofRole(ranges, 'throttle-cut').length > 0)
-		reasons.push(
-			reason(
-				'caution',
-				'throttle-cut',
-				'A throttle cut in the radio beside an arm switch stops the motors in the air, armed still.',
-				{ next: 'Leave the stopping to the arm switch.' },
-			),
-		);
+		.map(({ does }) => reason('fail', say('self-righting-at-rest', { does })));
+	if (ofRole(ranges, 'arm').length === 0) reasons.push(reason('caution', say('no-arm')));
+	else if (ofRole(ranges, 'throttle-cut').length > 0) reasons.push(reason('caution', say('throttle-cut')));
 	return reasons;
 }
 
@@ -152,11 +101,7 @@ export function auditSwitches(request: SwitchesRequest): SwitchesAnswer {
 	if (switches.length === 0 || ranges.length === 0)
 		return {
 			positions: [],
-			...judge([
-				reason('fail', 'insufficient-switches', 'There is no switch or no action to audit.', {
-					next: 'Enter each switch with its positions, and each action with its range.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-switches'))]),
 		};
 	const each = switches.flatMap((one) => one.positions.map((_, position) => positionAt(one, position, ranges)));
 	const positions = each.map(({ position }) => position);
@@ -166,11 +111,6 @@ export function auditSwitches(request: SwitchesRequest): SwitchesAnswer {
 		...armTraps(request),
 		...otherTraps(request),
 	];
-	if (reasons.length === 0)
-		reasons.push(
-			reason('pass', 'switches-clear', 'Every position gives what its range says, with room to spare.', {
-				value: positions.length,
-			}),
-		);
+	if (reasons.length === 0) reasons.push(reason('pass', say('switches-clear'), { value: positions.length }));
 	return { positions, ...judge(reasons) };
 }

@@ -1,3 +1,4 @@
+import { record as say } from '$lib/messages/record';
 import { studentBelow } from '../math/student';
 import type { Reason, Verdict } from '../../schema/common';
 import { InputError } from '../finding/inputError';
@@ -63,26 +64,21 @@ export function compareRepeats(
 		// A very large freedom is the normal distribution.
 		byChance = difference === 0 ? 1 : studentTail(difference / differenceSigma, 1e6);
 	}
-	const shown = `${Math.abs(difference).toPrecision(2)} ${unit}`;
 	const better = difference < 0 === lowerIsBetter;
 	const limit = limits.byChance;
 	const why =
 		byChance === null
-			? reason('fail', 'insufficient-repeats', `${what}: one value each, without its uncertainty, compares nothing.`, {
-					next: 'Repeat the measurement at least twice on each side.',
-				})
+			? reason('fail', say('insufficient-repeats', { what }))
 			: byChance < limits.byChance.value
 				? reason(
 						better ? 'pass' : 'caution',
-						better ? 'better' : 'worse',
-						`${what} is ${shown} ${better ? 'better' : 'worse'} than before, more than the noise.`,
+						say(better ? 'better' : 'worse', { what, difference: Math.abs(difference), unit }),
 						{
 							value: byChance,
 							limit,
-							next: better ? undefined : 'Go back to the earlier values, or find out what changed.',
 						},
 					)
-				: reason('pass', 'no-difference', `${what}: the difference of ${shown} is no larger than the noise.`, {
+				: reason('pass', say('no-difference', { what, difference: Math.abs(difference), unit }), {
 						value: byChance,
 						limit,
 					});

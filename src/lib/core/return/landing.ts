@@ -1,3 +1,4 @@
+import { returnToHome as say } from '$lib/messages/return';
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import type { Reason } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
@@ -230,13 +231,7 @@ export function reviewLandings(request: LandingRequest): LandingAnswer {
 			powerUps,
 			barM,
 			...NOTHING,
-			...judge([
-				reason('fail', 'insufficient-landings', 'No landing was measured.', {
-					value: 0,
-					limit: { ...limits.few, value: 1 },
-					next: 'Let it come home, and measure from the mark to where it stands.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-landings'), { value: 0, limit: { ...limits.few, value: 1 } })]),
 		};
 
 	const step = (KAPPA.to - KAPPA.from) / (KAPPA.count - 1);
@@ -346,8 +341,6 @@ function suspicionsOf(
 	return out;
 }
 
-const m = (metres: number | null) => `${(metres ?? 0).toFixed((metres ?? 0) < 10 ? 1 : 0)} m`;
-
 function reasonsOf(facts: Facts, all: number): Reason[] {
 	const { landings, leftOut, n, powerUps, barM, within, present, p, largeProbability, offsetM, towardDeg, radius } =
 		facts;
@@ -356,94 +349,44 @@ function reasonsOf(facts: Facts, all: number): Reason[] {
 	const farthest = Math.max(...landings.map(({ metres }) => metres));
 	if (farthest > limits.wide.value * barM)
 		out.push(
-			reason('fail', 'wide-miss', `It came down ${m(farthest)} from its mark.`, {
+			reason('fail', say('wide-miss', { farthestM: farthest }), {
 				value: farthest,
 				limit: { ...bar, value: limits.wide.value * barM },
-				next: 'Do not send it further out; look at lock, stored home and compass before it comes home again.',
 			}),
 		);
 	if (n >= 2 && within < limits.misses.value)
-		out.push(
-			reason('fail', 'misses-bar', `More than half of its landings to come miss the ${m(barM)} about the mark.`, {
-				value: within,
-				limit: limits.misses,
-				next: 'Look at the fix, the stored home and the compass, then land again.',
-			}),
-		);
+		out.push(reason('fail', say('misses-bar', { barM }), { value: within, limit: limits.misses }));
 	if (n < limits.few.value)
 		out.push(
 			reason(
 				'caution',
-				'few-landings',
-				n === 1
-					? `It came back within ${m(landings[0].metres)}. One landing says little about the next: ${m(radius.r95LowM)} to ${m(radius.r95HighM)} hold nineteen in twenty.`
-					: 'Two landings do not tell an offset from chance.',
-				{ value: n, limit: limits.few, next: 'Land again, each after a power-up of its own.' },
+				say('few-landings', { n, metres: landings[0].metres, lowM: radius.r95LowM ?? 0, highM: radius.r95HighM ?? 0 }),
+				{ value: n, limit: limits.few },
 			),
 		);
 	if (powerUps < limits.powerUps.value)
-		out.push(
-			reason('caution', 'one-power-up', 'All landings were of one power-up: they share one stored home.', {
-				value: powerUps,
-				limit: limits.powerUps,
-				next: 'Power off, lock again, and land again.',
-			}),
-		);
+		out.push(reason('caution', say('one-power-up'), { value: powerUps, limit: limits.powerUps }));
 	if (within <= limits.within.value && !(n >= 2 && within < limits.misses.value))
-		out.push(
-			reason('caution', 'bar-doubtful', `The next landing is within ${m(barM)} with ${(100 * within).toFixed(0)} %.`, {
-				value: within,
-				limit: limits.within,
-				next: 'Keep the landing area wider, and land again.',
-			}),
-		);
+		out.push(reason('caution', say('bar-doubtful', { barM, within }), { value: within, limit: limits.within }));
 	if (present)
 		out.push(
-			reason(
-				'caution',
-				'offset-systematic',
-				`Its landings lie ${m(offsetM)} toward ${towardDeg.toFixed(0)}°, more than chance does.`,
-				{
-					value: p,
-					limit: limits.systematic,
-					next: 'Look at the stored home and the wind; an offset alone is no sign of the compass.',
-				},
-			),
+			reason('caution', say('offset-systematic', { offsetM, towardDeg }), {
+				value: p,
+				limit: limits.systematic,
+			}),
 		);
 	if (largeProbability > limits.largeScatter.value)
-		out.push(
-			reason('caution', 'scatter-large', 'It scatters more than its receiver’s class does.', {
-				value: facts.factor,
-				limit: limits.scattered,
-				next: 'Look at the lock, then at how it holds in a hover.',
-			}),
-		);
+		out.push(reason('caution', say('scatter-large'), { value: facts.factor, limit: limits.scattered }));
 	if (leftOut > 0)
-		out.push(
-			reason('pass', 'oldest-left-out', `The oldest ${leftOut} landings were left out.`, {
-				value: leftOut,
-				limit: limits.newest,
-			}),
-		);
+		out.push(reason('pass', say('oldest-left-out', { leftOut }), { value: leftOut, limit: limits.newest }));
 	const held = out.every(({ level }) => level === 'pass');
 	if (!held && all > limits.mostMore.value)
-		out.push(
-			reason('caution', 'many-more', 'More landings than one would fly would be needed to settle where it lands.', {
-				value: all,
-				limit: limits.mostMore,
-				next: 'Look for what scatters it first.',
-			}),
-		);
+		out.push(reason('caution', say('many-more'), { value: all, limit: limits.mostMore }));
 	out.push(
-		reason(
-			'pass',
-			held ? 'lands-within-bar' : 'radius-to-come',
-			`Half of its landings to come lie within ${m(radius.r50M)} of the mark.`,
-			{
-				value: within,
-				limit: limits.within,
-			},
-		),
+		reason('pass', say(held ? 'lands-within-bar' : 'radius-to-come', { r50M: radius.r50M ?? 0 }), {
+			value: within,
+			limit: limits.within,
+		}),
 	);
 	return out;
 }

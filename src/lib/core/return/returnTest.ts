@@ -1,3 +1,4 @@
+import { returnToHome as say } from '$lib/messages/return';
 import { valueIn } from '../figures/figure';
 import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
@@ -62,25 +63,16 @@ const TRIGGER_WORDS: Record<Trigger, string> = { switch: 'by its switch', 'radio
 
 /** The time of a flown return against the plan for where it was flown, from both sides. */
 function judgeTime(downS: number, { leastS, mostS }: ReturnTimes): Reason {
-	const span = mostS - leastS < 1 ? `${mostS.toFixed(0)} s` : `${leastS.toFixed(0)} to ${mostS.toFixed(0)} s`;
-	const text = `Return took ${downS.toFixed(0)} s; the plan for this distance gives ${span}.`;
 	const { leastShare, plannedShare, slowestShare } = returnTestLimits;
 	const short = downS / leastS;
 	if (short < leastShare.value)
-		return reason('fail', 'faster-than-possible', text, {
-			value: short,
-			limit: leastShare,
-			next: 'Check the return speed, the return altitude and what set the return off, then repeat the test.',
-		});
+		return reason('fail', say('faster-than-possible', { downS, mostS, leastS }), { value: short, limit: leastShare });
 	const long = downS / mostS;
 	const limit = long > slowestShare.value ? slowestShare : plannedShare;
 	const level = long > slowestShare.value ? 'fail' : long > plannedShare.value ? 'caution' : 'pass';
-	return reason(level, level === 'pass' ? 'as-planned' : 'slower-than-planned', text, {
+	return reason(level, say(level === 'pass' ? 'as-planned' : 'slower-than-planned', { downS, mostS, leastS }), {
 		value: long,
 		limit,
-		...(level === 'pass'
-			? {}
-			: { next: 'Read the return speed from the aircraft, then plan again with the wind at its height.' }),
 	});
 }
 
@@ -88,64 +80,29 @@ function judgeTime(downS: number, { leastS, mostS }: ReturnTimes): Reason {
 export function judgeReturn(flown: FlownReturn): { headline: string; verdict: Verdict; reasons: Reason[] } {
 	const { trigger, distanceM, heightM, minDistanceM, returnHeightM, seenS, takenOverS, planned } = flown;
 	const out: Reason[] = [];
-	const stop = 'Land, disarm, unplug; look at the settings; nothing else today.';
 	const near = { value: minDistanceM, unit: 'm', source: 'Minimum distance of this aircraft' };
 	if (distanceM <= minDistanceM)
-		out.push(
-			reason('fail', 'test-too-near', 'At this distance it lands instead of returning: the test proves nothing.', {
-				value: distanceM,
-				limit: near,
-				next: `Fly out beyond ${(1.2 * minDistanceM).toFixed(0)} m, over clear ground.`,
-			}),
-		);
-	if (seenS.turned === null) out.push(reason('fail', 'no-reaction', 'It did not turn home.', { next: stop }));
+		out.push(reason('fail', say('test-too-near', { minDistanceM }), { value: distanceM, limit: near }));
+	if (seenS.turned === null) out.push(reason('fail', say('no-reaction')));
 	else if (seenS.turned > returnTestLimits.reactsS.value)
 		out.push(
-			reason('caution', 'reacts-late', `It turned home after ${seenS.turned.toFixed(0)} s.`, {
+			reason('caution', say('reacts-late', { turned: seenS.turned }), {
 				value: seenS.turned,
 				limit: returnTestLimits.reactsS,
-				next: 'Look at the delay that is set.',
 			}),
 		);
 	else
 		out.push(
-			reason('pass', 'turned', `It turned home after ${seenS.turned.toFixed(0)} s.`, {
-				value: seenS.turned,
-				limit: returnTestLimits.reactsS,
-			}),
+			reason('pass', say('turned', { turned: seenS.turned }), { value: seenS.turned, limit: returnTestLimits.reactsS }),
 		);
 	if (seenS.turned !== null && heightM < returnHeightM && seenS.climbed === null)
-		out.push(
-			reason('caution', 'did-not-climb', 'Nobody saw it climb to its return height.', {
-				next: 'Read the height off at the next test.',
-			}),
-		);
-	if (seenS.turned !== null && seenS.overhead === null)
-		out.push(reason('fail', 'did-not-come', 'It did not come back over home.', { next: stop }));
+		out.push(reason('caution', say('did-not-climb')));
+	if (seenS.turned !== null && seenS.overhead === null) out.push(reason('fail', say('did-not-come')));
 	if (seenS.overhead !== null && planned && seenS.down !== null) out.push(judgeTime(seenS.down, planned));
-	if (takenOverS !== null)
-		out.push(
-			reason(
-				'caution',
-				'taken-over',
-				`Taken over by hand after ${takenOverS.toFixed(0)} s: its landing was not seen.`,
-				{
-					next: 'Repeat it, hands ready, once the cause is known.',
-				},
-			),
-		);
-	else if (seenS.down === null && seenS.overhead !== null)
-		out.push(reason('fail', 'did-not-land', 'It came back and did not land.', { next: stop }));
-	else if (seenS.down !== null && seenS.disarmed === null)
-		out.push(
-			reason('caution', 'did-not-disarm', 'It landed and did not switch its motors off.', {
-				next: 'Disarm by hand, as always; look how it is meant to know the ground.',
-			}),
-		);
-	if (trigger === 'switch')
-		out.push(
-			reason('pass', 'switch-is-not-loss', 'By its switch: that proves the return, not what a lost radio does.'),
-		);
+	if (takenOverS !== null) out.push(reason('caution', say('taken-over', { takenOverS })));
+	else if (seenS.down === null && seenS.overhead !== null) out.push(reason('fail', say('did-not-land')));
+	else if (seenS.down !== null && seenS.disarmed === null) out.push(reason('caution', say('did-not-disarm')));
+	if (trigger === 'switch') out.push(reason('pass', say('switch-is-not-loss')));
 	const judged = judge(out);
 	const words = TRIGGER_WORDS[trigger];
 	return {

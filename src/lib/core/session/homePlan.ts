@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import type { Reason } from '../../schema/common';
 import type { FactKey } from '../../schema/facts';
 import type { LossAction, Pack, Site, Venue } from '../../schema/records';
@@ -159,31 +160,9 @@ const requestAction = (action: FactValues['failsafeAction'] | null): ReturnReque
 
 /** What an action without the link means where this session flies: under a roof, over people, over water. */
 export function actionAt(venue: Venue | undefined, lossAction: LossAction | null): Reason | null {
-	if (lossAction === null)
-		return reason(
-			'caution',
-			'action-not-read',
-			'Nobody has read off what it does without the link: it is planned as a return.',
-			{
-				next: 'Read the setting off the aircraft and enter it there.',
-			},
-		);
-	if (venue === 'roof' && lossAction === 'return')
-		return reason('fail', 'return-indoors', 'Under a roof a return climbs into the ceiling.', {
-			next: 'Set it to hover or to land; note to put it back before flying outdoors.',
-		});
-	if (venue === 'people' && lossAction !== 'return')
-		return reason(
-			'fail',
-			'comes-down-on-people',
-			'Without the link it comes down where it is: on whoever stands there.',
-			{
-				next: 'Set it to return, keep everybody out from under it, or fly elsewhere.',
-			},
-		);
-	if (venue === 'water' && lossAction !== 'return')
-		return reason('caution', 'comes-down-on-water', 'Without the link it comes down on the water.', {
-			next: 'Set it to return, or stay over the bank.',
-		});
+	if (lossAction === null) return reason('caution', say('action-not-read'));
+	if (venue === 'roof' && lossAction === 'return') return reason('fail', say('return-indoors'));
+	if (venue === 'people' && lossAction !== 'return') return reason('fail', say('comes-down-on-people'));
+	if (venue === 'water' && lossAction !== 'return') return reason('caution', say('comes-down-on-water'));
 	return null;
 }

@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import type { Entry, EventKind } from '../../schema/entries';
 import type { Reason } from '../../schema/common';
 import { reason } from '../finding/reasons';
@@ -66,26 +67,6 @@ export function inVainReasons(counts: ReadonlyMap<string, number>): Reason[] {
 	if (most === 0) return [];
 	const figures = { value: most, limit: sessionLimits.inVain };
 	return most < sessionLimits.inVain.value
-		? [
-				reason(
-					'caution',
-					'not-cured',
-					`Calibrated (${names}) between two hovers that showed the same: it did not help.`,
-					{
-						...figures,
-						next: 'Before a second time: the field of this place, what stands near the sensor, how the board and the module sit.',
-					},
-				),
-			]
-		: [
-				reason(
-					'fail',
-					'not-cured',
-					`Calibrated ${most} times (${names}), and it hovers as before: the calibration is not the cause.`,
-					{
-						...figures,
-						next: 'Not a third time. Look for the cause with the finder; where nothing fits, ask the maker. It does not fly.',
-					},
-				),
-			];
+		? [reason('caution', say('not-cured', { names }), { ...figures })]
+		: [reason('fail', say('not-cured#inVain', { most, names }), { ...figures })];
 }

@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import type { Reason, Verdict } from '../../schema/common';
 import { judge, reason } from '../finding/reasons';
 
@@ -43,23 +44,11 @@ export function judgeRighting(pushes: readonly Push[]): { headline: string; verd
 	};
 	const out =
 		last === 'over'
-			? reason('pass', 'righted', `It came over in ${pushes.length === 1 ? 'one push' : `${pushes.length} pushes`}.`, {
-					value: pushes.length,
-					limit,
-					next: 'Disarm, look at propellers and frame before anything else; then its switch off.',
-				})
+			? reason('pass', say('righted', { length: pushes.length }), { value: pushes.length, limit })
 			: last === 'stuck'
-				? reason('fail', 'righting-stuck', 'A motor stood still or hummed.', {
-						next: 'Disarm at once; walk there. Look for grass round a shaft, feel for a hot motor, no second try today.',
-					})
+				? reason('fail', say('righting-stuck'))
 				: pushes.length === 0
-					? reason('fail', 'insufficient-pushes', 'It was not tried.', {
-							next: 'Try it once on grass, or set it aside.',
-						})
-					: reason('caution', 'not-righted', `It did not come over in ${pushes.length} pushes.`, {
-							value: pushes.length,
-							limit,
-							next: 'Disarm and walk there. Look which way it turns for each stick before it is needed.',
-						});
+					? reason('fail', say('insufficient-pushes'))
+					: reason('caution', say('not-righted', { length: pushes.length }), { value: pushes.length, limit });
 	return { ...judge([out]), headline: out.text };
 }

@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import { valueIn } from '../figures/figure';
 import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
@@ -143,18 +144,24 @@ export function judgeWalk(walk: Walk, answers: WalkAnswers): { headline: string;
 	const out: Reason[] = [];
 	for (const { id, name, wrong } of walk.steps) {
 		const found = wrong.find((one) => one.id === answers[id]);
-		if (found) out.push(reason(level, `${walk.id}-${found.id}`, `The ${name} ${found.text}.`, { next: found.next }));
+		if (found)
+			out.push(
+				reason(level, {
+					...say('walk-found', { name, shows: found.text, remedy: found.next }),
+					code: `${walk.id}-${found.id}`,
+				}),
+			);
 	}
 	const open = walk.steps.filter(({ id }) => answers[id] === undefined);
 	if (open.length > 0)
 		out.push(
-			reason(level, 'insufficient-walk', `Not looked at: ${[...new Set(open.map(({ name }) => name))].join(', ')}.`, {
+			reason(level, say('insufficient-walk', { named: [...new Set(open.map(({ name }) => name))] }), {
 				value: walk.steps.length - open.length,
 				limit: { value: walk.steps.length, unit: 'looked at', source: 'every one of them' },
-				next: 'Look at the others too.',
 			}),
 		);
-	if (out.length === 0) out.push(reason('pass', 'walk-whole', `${walk.passed}.`, { value: walk.steps.length }));
+	if (out.length === 0)
+		out.push(reason('pass', say('walk-whole', { passed: walk.passed }), { value: walk.steps.length }));
 	const judged = judge(out);
 	const [{ text }] = judged.reasons;
 	return { ...judged, headline: out.length === 1 ? text : `${text} And ${out.length - 1} more.` };

@@ -1,3 +1,4 @@
+import { symptoms as say } from '$lib/messages/symptoms';
 import type { Reason } from '../../schema/common';
 import type { SymptomAnswer, SymptomEvidence, SymptomRequest } from '../../schema/symptoms';
 import { InputError } from '../finding/inputError';
@@ -116,13 +117,7 @@ export function rankSymptoms(request: SymptomRequest): SymptomAnswer {
 			...NOTHING_KNOWN,
 			danger: { level2: null, level3: null, fire: null, locked: false, lockedBy: [] },
 			stop: { state: 'nothing-left', text: 'Tell what it does first.' },
-			...judge([
-				reason('fail', 'insufficient-observations', 'Nothing was seen yet: what is not there ranks nothing.', {
-					value: 0,
-					limit: ours(1, 'signs'),
-					next: 'Choose what it does.',
-				}),
-			]),
+			...judge([reason('fail', say('insufficient-observations'), { value: 0, limit: ours(1, 'signs') })]),
 		};
 
 	const hypotheses = hypothesesFor(fitting, request);
@@ -295,51 +290,28 @@ function reasonsOf({ ranked: [top], danger, noneOfThese, stop, fitting }: Told):
 	const next = 'Propellers off until it is mended and its checks are done again.';
 	if (danger.locked) {
 		const texts = fitting.observations.filter(({ id }) => danger.lockedBy.includes(id)).map(({ text }) => text);
-		add('fail', 'locked', `Nothing with propellers on: ${texts.join('; ')}.`, { next });
+		add('fail', say('locked', { texts, nextWords: next }));
 	}
 	if ((level3 ?? 0) > limits.groundDanger3)
-		add('fail', 'danger', 'It may be something that hurts somebody or flies away.', {
+		add('fail', say('danger', { nextWords: next }), {
 			value: level3,
 			limit: ours(limits.groundDanger3, 'probability'),
-			next,
 		});
 	else if ((level2 ?? 0) > limits.hoverDanger2)
-		add('fail', 'danger', 'It may be something that loses or damages the aircraft.', {
+		add('fail', say('danger#rank', { nextWords: next }), {
 			value: level2,
 			limit: ours(limits.hoverDanger2, 'probability'),
-			next,
 		});
-	if ((fire ?? 0) > limits.fire)
-		add('fail', 'fire', 'It may be a short or a burning contact.', {
-			value: fire,
-			limit: ours(limits.fire, 'probability'),
-			next: 'Pack off, and away from anything that burns.',
-		});
-	if (stop.state === 'ask-maker') add('fail', 'ask-maker', stop.text, { next: 'Write to the maker; it does not fly.' });
+	if ((fire ?? 0) > limits.fire) add('fail', say('fire'), { value: fire, limit: ours(limits.fire, 'probability') });
+	if (stop.state === 'ask-maker') add('fail', say('ask-maker', { textWords: stop.text }));
 	if (top && top.probability >= LEAST.likely)
-		add('caution', 'likely-cause', `Most likely: ${top.text.toLowerCase()}.`, {
+		add('caution', say('likely-cause', { textWords: top.text, state: stop.state, remedy: top.remedy }), {
 			value: top.probability,
-			next: stop.state === 'go-on' ? 'Make the check that is offered first.' : top.remedy,
 		});
-	if (top?.danger === 0)
-		add(
-			'caution',
-			'normal-behaviour',
-			'That is how such an aircraft behaves: nothing to mend, and no check is replaced.',
-			{
-				value: top.probability,
-			},
-		);
+	if (top?.danger === 0) add('caution', say('normal-behaviour'), { value: top.probability });
 	if (noneOfThese >= LEAST.none)
-		add('caution', 'none-of-these', 'It may be none of what is known here.', {
-			value: noneOfThese,
-			limit: ours(limits.askMakerNone, 'probability'),
-			next: 'Tell more of what it does.',
-		});
-	if (stop.state === 'nothing-left') add('caution', 'no-test-left', stop.text);
-	if (out.length === 0)
-		add('caution', 'several-causes', 'Several causes are about as likely.', {
-			next: 'Make the check that is offered first.',
-		});
+		add('caution', say('none-of-these'), { value: noneOfThese, limit: ours(limits.askMakerNone, 'probability') });
+	if (stop.state === 'nothing-left') add('caution', say('no-test-left', { textWords: stop.text }));
+	if (out.length === 0) add('caution', say('several-causes'));
 	return out;
 }

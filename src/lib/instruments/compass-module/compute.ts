@@ -1,3 +1,4 @@
+import { compass as say } from '$lib/messages/compass';
 import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
@@ -24,21 +25,8 @@ export const compute = working(fields, async ({ form }) => {
 	);
 	const tilted = module.tiltUpDeg !== 0 || module.tiltRightDeg !== 0;
 	const judged = judge([
-		change.right
-			? reason('pass', 'setting-right', 'The setting is how it is mounted.')
-			: reason('fail', 'setting-wrong', change.words, {
-					next: 'Enter it, restart, and check the heading against a bearing that you know.',
-				}),
-		...(tilted
-			? [
-					reason(
-						'caution' as const,
-						'mounted-tilted',
-						'It is mounted tilted: the order of the angles counts, and not every setting takes them.',
-						{ next: 'Mount it flat where that is possible.' },
-					),
-				]
-			: []),
+		change.right ? reason('pass', say('setting-right')) : reason('fail', say('setting-wrong', { words: change.words })),
+		...(tilted ? [reason('caution' as const, say('mounted-tilted'))] : []),
 	]);
 	return {
 		headline: change.words,

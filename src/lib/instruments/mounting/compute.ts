@@ -1,3 +1,4 @@
+import { inertial as say } from '$lib/messages/inertial';
 import { figure } from '$lib/core/figures/figure';
 import { fields } from './form';
 import { working } from '../form';
@@ -35,10 +36,8 @@ export const compute = working(fields, async (input) => {
 		? judge([
 				...answer.reasons,
 				change.right
-					? reason('pass', 'setting-right', change.words)
-					: reason('fail', 'setting-wrong', change.words, {
-							next: 'Enter it, restart the aircraft, and repeat the three gestures.',
-						}),
+					? reason('pass', say('setting-right', { words: change.words }))
+					: reason('fail', say('setting-wrong', { words: change.words })),
 			])
 		: answer;
 	return {

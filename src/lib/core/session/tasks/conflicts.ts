@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import type { UsedFact } from '../../../schema/facts';
 import { movedSince, type Facts } from '../../facts/facts';
 import { FACT_RULES } from '../../facts/keys';
@@ -21,7 +22,13 @@ export const conflictStates = ({ facts, units }: TaskEvidence): TaskState[] =>
 			title,
 			detail: `${both}. ${factWords(key, used.value, units)} is used until you choose.`,
 			reasons: [
-				reason('caution', 'values-disagree', `${both}.`, { next: 'Choose the value that the aircraft is set to.' }),
+				reason(
+					'caution',
+					say('values-disagree', {
+						statementWordsOf: statementWords(first, units),
+						statementWordsOf2: statementWords(second, units),
+					}),
+				),
 			],
 			next: 'Choose one value',
 			offered: null,
@@ -47,10 +54,7 @@ export function orStale(state: TaskState, { units }: Pick<TaskEvidence, 'units'>
 		mark: 'unseen',
 		title: `Out of date: ${state.title}`,
 		detail: `${words}.`,
-		reasons: [
-			reason('caution', 'facts-moved', `${words}.`, { next: 'Repeat it with the present values.' }),
-			...state.reasons,
-		],
+		reasons: [reason('caution', say('facts-moved', { words })), ...state.reasons],
 		next: state.task === 'way-home' ? 'Plan again' : 'Do it again',
 		grade: null,
 	};

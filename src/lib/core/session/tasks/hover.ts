@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import type { Entry } from '../../../schema/entries';
 import type { Sensor } from '../../../schema/records';
 import { SENSOR_RULES } from '../../due/rules';
@@ -75,13 +76,7 @@ export const hover: Task = {
 				mark: 'unseen',
 				title: found.entry ? `Hover again: calibrated since the hover: ${names}` : found.title,
 				detail: `It verifies what was calibrated: ${names}. The values before stay in the record.`,
-				reasons: [
-					reason('caution', 'unverified', `Calibrated and not flown since: ${names}.`, {
-						value: since.size,
-						next: 'Review a hover',
-					}),
-					...found.reasons,
-				],
+				reasons: [reason('caution', say('unverified', { names }), { value: since.size }), ...found.reasons],
 				next: 'Review a hover',
 				grade: null,
 				entry: null,

@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import { reason } from '../../finding/reasons';
 import { toRestore } from '../../radio/indoor';
 import { orAside, taskState, type Task } from '../task';
@@ -17,16 +18,10 @@ export const indoor: Task = {
 				title: `${aircraft.name} is still set for indoors`,
 				detail: `To put back: ${left.map(({ name }) => name.toLowerCase()).join(', ')}.`,
 				reasons: [
-					reason(
-						'fail',
-						'indoor-settings',
-						'Outdoors, an aircraft that hovers when the link is lost does not come home.',
-						{
-							value: left.length,
-							limit: { value: 0, unit: 'settings', source: 'The list kept when it went indoors' },
-							next: 'Put them back, or skip this with a reason where they are wanted for this flight.',
-						},
-					),
+					reason('fail', say('indoor-settings'), {
+						value: left.length,
+						limit: { value: 0, unit: 'settings', source: 'The list kept when it went indoors' },
+					}),
 				],
 				next: 'Put them back',
 				offered: ['Wanted as they are for this flight'],

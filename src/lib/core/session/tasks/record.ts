@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import { reason } from '../../finding/reasons';
 import { orAside, taskState, type Task } from '../task';
 
@@ -15,9 +16,7 @@ export const recordHolds: Task = {
 				mark: 'hold',
 				title: 'The record of this session does not verify',
 				detail: `${first.where}: ${first.what}.`,
-				reasons: chain.broken.map(({ where, what }) =>
-					reason('fail', 'record-broken', `${where}: ${what}.`, { next: 'Look at the sheet; see again what matters.' }),
-				),
+				reasons: chain.broken.map(({ where, what }) => reason('fail', say('record-broken', { where, what }))),
 				next: 'Open the sheet',
 				offered: ['Known, and everything was seen again'],
 			}),

@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import type { Entry, Odd } from '../../../schema/entries';
 import { taskOf } from '../../evidence/about';
 import { reason } from '../../finding/reasons';
@@ -38,15 +39,7 @@ export function responseStop({ stop }: SessionRecord): TaskState | null {
 		mark: 'hold',
 		title: 'Stop: throttle down, disarm, unplug, propellers off',
 		detail: 'Later steps stay locked until the change is logged.',
-		reasons: [
-			isWrongNudge(stop)
-				? reason('fail', 'nudge-wrong', 'An aircraft that leans the wrong way on the ground flips when it lifts.', {
-						next: 'Look which faults could do this, put it right, and begin the nudges again.',
-					})
-				: reason('fail', 'stopped', 'An armed aircraft showed a problem: flown on, it can hurt somebody or be lost.', {
-						next: 'Find the cause, put it right, and log what was changed.',
-					}),
-		],
+		reasons: [isWrongNudge(stop) ? reason('fail', say('nudge-wrong')) : reason('fail', say('stopped'))],
 		next: 'Make it safe and find the cause',
 		offered: null,
 	});

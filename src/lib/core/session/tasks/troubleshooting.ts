@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import { reason } from '../../finding/reasons';
 import { RELEASES } from '../stop';
 import type { SessionRecord } from '../sessionRecord';
@@ -36,9 +37,10 @@ export const troubleshooting: Task = {
 			title: holds ? `Keep propellers off: ${result.cause || headline}` : `Put right: ${result.cause || headline}`,
 			detail: next,
 			reasons: [
-				reason(holds ? 'fail' : 'caution', 'troubleshooting-open', headline, {
-					next: result.outcome === 'ask-maker' ? 'Ask the maker; do not fly until then.' : next,
-				}),
+				reason(
+					holds ? 'fail' : 'caution',
+					say('troubleshooting-open', { headline, outcome: result.outcome, nextWords: next }),
+				),
 			],
 			next: 'Open troubleshooting',
 			offered: null,

@@ -1,3 +1,4 @@
+import { session as say } from '$lib/messages/session';
 import { MARK_OF_VERDICT } from '../../evidence/standing';
 import { reason } from '../../finding/reasons';
 import { formatQuantity } from '../../../words/units';
@@ -65,7 +66,10 @@ export const wind: Task = {
 				title: WORDS[judged.level][0],
 				detail: `Return speed ${returnSpeed ? statementWords(returnSpeed, units) : speed(returnSpeedMps)}; ${said}.`,
 				reasons: [
-					reason(judged.level, 'wind-return', judged.why, { value: Math.max(gustMps, speedMps), limit: judged.limit }),
+					reason(judged.level, say('wind-return', { why: judged.why }), {
+						value: Math.max(gustMps, speedMps),
+						limit: judged.limit,
+					}),
 				],
 				next: WORDS[judged.level][1],
 			}),

@@ -1,0 +1,78 @@
+import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '$lib/words/units';
+
+/** What a message is worded from: numbers in SI units, degrees or per cent, and names. */
+export type Arg = string | number | boolean | null | readonly string[];
+export type Args = Readonly<Record<string, Arg>>;
+
+/** A sentence and the next action, in one system of units. */
+export interface Wording {
+	text: string;
+	next?: string | undefined;
+}
+
+/** Writes quantities in one system of units. */
+export interface Show {
+	/** A length in metres, e.g. "12 m", with so many decimals as metres. */
+	length(metres: number, decimals: number): string;
+	/** A speed in metres a second, e.g. "4.5 m/s", with so many decimals as metres a second. */
+	speed(metresPerSecond: number, decimals: number): string;
+}
+
+/** A code with its arguments, worded in SI units. */
+export interface Message extends Wording {
+	code: string;
+	/** Where the wording stands, as "hover/circling"; what words the message again in other units. */
+	key: string;
+	args?: Args | undefined;
+}
+
+type Entry = Wording | ((args: never, show: Show) => Wording);
+type ArgsOf<E> = E extends (args: infer A, show: Show) => Wording ? [args: A] : [];
+
+/** Digits of a quantity in the pilot's unit: as many as it has in SI units, and two at least, for a foot is no round metre. */
+const LEAST_DIGITS = 2;
+
+function written(value: number, decimals: number, quantity: Quantity, units: UnitSystem): string {
+	const symbol = unitSymbol(quantity, units);
+	const si = value.toFixed(decimals);
+	if (symbol === unitSymbol(quantity, 'metric')) return `${si} ${symbol}`;
+	const digits = si.replace(/[-.]/g, '').replace(/^0+/, '').length;
+	return `${Number(toUnit(Number(si), quantity, units).toPrecision(Math.max(LEAST_DIGITS, digits)))} ${symbol}`;
+}
+
+/** The writer of quantities in a system of units. */
+export const showIn = (units: UnitSystem): Show => ({
+	length: (metres, decimals) => written(metres, decimals, 'height', units),
+	speed: (metresPerSecond, decimals) => written(metresPerSecond, decimals, 'speed', units),
+});
+
+const SI = showIn('metric');
+
+/** What follows the mark tells wordings of one code apart; the code that leaves the core is what stands before it. */
+const VARIANT = '#';
+
+/** The wordings of an area by code, and how a message is made of them. */
+export interface Area<T extends Record<string, Entry> = Record<string, Entry>> {
+	<C extends keyof T & string>(code: C, ...args: ArgsOf<T[C]>): Message;
+	entries: T;
+}
+
+/** The messages of an area: called with a code and its arguments, it words them in SI units. */
+export function area<const T extends Record<string, Entry>>(name: string, entries: T): Area<T> {
+	const say = <C extends keyof T & string>(code: C, ...given: ArgsOf<T[C]>): Message => {
+		const [args] = given as [Args?];
+		return {
+			code: code.split(VARIANT)[0],
+			key: `${name}/${code}`,
+			...(args && { args }),
+			...wordingOf(entries[code], args, SI),
+		};
+	};
+	return Object.assign(say, { entries });
+}
+
+/** An entry worded with its arguments. */
+export function wordingOf(entry: Entry, args: Args | undefined, show: Show): Wording {
+	if (typeof entry !== 'function') return entry;
+	return (entry as (args: Args, show: Show) => Wording)(args ?? {}, show);
+}
