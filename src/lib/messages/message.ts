@@ -1,3 +1,4 @@
+import { plain } from '$lib/words/plain';
 import { toUnit, unitSymbol, type Quantity, type UnitSystem } from '$lib/words/units';
 
 /** What a message is worded from: numbers in SI units, degrees or per cent, and names. */
@@ -57,6 +58,9 @@ export interface Area<T extends Record<string, Entry> = Record<string, Entry>> {
 	entries: T;
 }
 
+/** The areas that are loaded. What computes has loaded its own; a screen that shows the findings of others loads the catalogue. */
+const loaded = new Map<string, Record<string, Entry>>();
+
 /** The messages of an area: called with a code and its arguments, it words them in SI units. */
 export function area<const T extends Record<string, Entry>>(name: string, entries: T): Area<T> {
 	const say = <C extends keyof T & string>(code: C, ...given: ArgsOf<T[C]>): Message => {
@@ -68,11 +72,32 @@ export function area<const T extends Record<string, Entry>>(name: string, entrie
 			...wordingOf(entries[code], args, SI),
 		};
 	};
+	loaded.set(name, entries);
 	return Object.assign(say, { entries });
 }
 
 /** An entry worded with its arguments. */
-export function wordingOf(entry: Entry, args: Args | undefined, show: Show): Wording {
+function wordingOf(entry: Entry, args: Args | undefined, show: Show): Wording {
 	if (typeof entry !== 'function') return entry;
 	return (entry as (args: Args, show: Show) => Wording)(args ?? {}, show);
+}
+
+/** A reason of a finding or of the record, as far as it is worded: what was shown, and what words it again. */
+export interface Worded extends Wording {
+	wording?: { key: string; args: Args } | undefined;
+}
+
+/** A reason in the pilot's units; as it was shown where it has no lengths or speeds, or its area is not loaded or has lost its code. */
+export function wordedIn({ text, next, wording }: Worded, units: UnitSystem): Wording {
+	const [name, ...code] = wording?.key.split('/') ?? [];
+	const entry = units === 'metric' ? undefined : loaded.get(name)?.[code.join('/')];
+	return entry ? wordingOf(entry, wording?.args, showIn(units)) : { text, next };
+}
+
+/** A headline, detail or next action in the pilot's units, where it is one of the reasons'; else as it was written. */
+export function sayIn(words: string, reasons: readonly Worded[], units: UnitSystem): string {
+	const same = reasons.find(({ text, next }) => plain(text) === plain(words) || next === words);
+	if (!same) return words;
+	const { text, next = words } = wordedIn(same, units);
+	return same.next === words ? next : words.endsWith('.') ? text : plain(text);
 }

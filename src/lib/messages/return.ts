@@ -21,6 +21,14 @@ const aboutTime = ({ downS, mostS, leastS }: Times) => {
 	return `Return took ${downS.toFixed(0)} s; the plan for this distance gives ${span}.`;
 };
 
+interface Flown {
+	trigger: string;
+	distanceM: number;
+}
+
+const cameHome = ({ trigger, distanceM }: Flown, show: Show) =>
+	`It came home ${trigger === 'switch' ? 'by its switch' : 'with the radio off'} from ${show.length(distanceM, 0)}`;
+
 /** A distance as it is paced: tenths below ten metres. */
 const paced = (metres: number, show: Show) => show.length(metres, metres < 10 ? 1 : 0);
 
@@ -171,6 +179,8 @@ export const returnToHome = area('return', {
 		text: 'It landed and did not switch its motors off.',
 		next: 'Disarm by hand, as always; look how it is meant to know the ground.',
 	},
+	'came-home': (test: Flown, show) => ({ text: `${cameHome(test, show)} and landed by itself.` }),
+	'came-home#by-hand': (test: Flown, show) => ({ text: `${cameHome(test, show)}, and was landed by hand.` }),
 	'switch-is-not-loss': { text: 'By its switch: that proves the return, not what a lost radio does.' },
 	'action-unknown': {
 		text: 'Nobody has looked what it does when the link is lost.',

@@ -1,15 +1,14 @@
 import { wanted } from '$lib/core/finding/grade';
 import type { Reason } from '$lib/schema/common';
 import { showBeside, showNumber, showShare } from '$lib/words/figures';
-import { SPOKEN } from '$lib/words/sentence';
-import { toUnit, unitSymbol, type UnitSystem } from '$lib/words/units';
+import { QUANTITY_OF_UNIT, toUnit, unitSymbol, type UnitSystem } from '$lib/words/units';
 
 /** Value and limit of a reason in the pilot's units: "0.85 · wanted at most 0.5 m"; empty where it has neither. */
 export function reasonFigures(reason: Reason, units: UnitSystem): string {
 	const { value, limit, unit = '' } = reason;
 	// A number alone, without a unit or a limit, tells a pilot nothing.
 	if (limit === undefined && unit === '') return '';
-	const quantity = SPOKEN[unit];
+	const quantity = QUANTITY_OF_UNIT[unit];
 	const own = (si: number | undefined) => (si === undefined || !quantity ? si : toUnit(si, quantity, units));
 	const symbol = quantity ? unitSymbol(quantity, units) : unit;
 	/** Shares are shown in per cent: "of the model" is a unit that a share has, "of 255" is not. */

@@ -8,6 +8,9 @@ const SECONDS_PER_HOUR = 3600;
 export type UnitSystem = 'metric' | 'kmh' | 'nautical' | 'imperial';
 export type Quantity = 'height' | 'distance' | 'speed' | 'temperature';
 
+/** Units of figures in SI that a pilot may wish to read in others; degrees Celsius stay: some are temperatures, others differences of them. */
+export const QUANTITY_OF_UNIT: Readonly<Record<string, Quantity | undefined>> = { m: 'height', 'm/s': 'speed' };
+
 interface Unit {
 	symbol: string;
 	perSi: number;

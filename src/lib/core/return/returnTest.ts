@@ -3,6 +3,7 @@ import { valueIn } from '../figures/figure';
 import type { Reason, Verdict } from '../../schema/common';
 import type { Entry } from '../../schema/entries';
 import { isEvidence } from '../evidence/standing';
+import { plain } from '../../words/plain';
 import { judge, reason } from '../finding/reasons';
 import type { ReturnTimes } from './returnTimes';
 
@@ -59,8 +60,6 @@ export const returnTestLimits = {
 /** The task that a flown return is kept under: radio off is not a switch. */
 export const taskOfTrigger = (trigger: Trigger): string => `return-${trigger}`;
 
-const TRIGGER_WORDS: Record<Trigger, string> = { switch: 'by its switch', 'radio-off': 'with the radio off' };
-
 /** The time of a flown return against the plan for where it was flown, from both sides. */
 function judgeTime(downS: number, { leastS, mostS }: ReturnTimes): Reason {
 	const { leastShare, plannedShare, slowestShare } = returnTestLimits;
@@ -103,17 +102,10 @@ export function judgeReturn(flown: FlownReturn): { headline: string; verdict: Ve
 	else if (seenS.down === null && seenS.overhead !== null) out.push(reason('fail', say('did-not-land')));
 	else if (seenS.down !== null && seenS.disarmed === null) out.push(reason('caution', say('did-not-disarm')));
 	if (trigger === 'switch') out.push(reason('pass', say('switch-is-not-loss')));
+	const came = reason('pass', say(takenOverS === null ? 'came-home' : 'came-home#by-hand', { trigger, distanceM }));
 	const judged = judge(out);
-	const words = TRIGGER_WORDS[trigger];
-	return {
-		headline:
-			judged.verdict === 'fail'
-				? judged.reasons[0].text
-				: takenOverS === null
-					? `It came home ${words} from ${distanceM.toFixed(0)} m and landed by itself`
-					: `It came home ${words} from ${distanceM.toFixed(0)} m, and was landed by hand`,
-		...judged,
-	};
+	if (judged.verdict === 'fail') return { headline: judged.reasons[0].text, ...judged };
+	return { headline: plain(came.text), ...judge([...out, came]) };
 }
 
 /** How far out a return was proved, by what, and when; null where none was. The latest of each kind that did not fail. */

@@ -1,7 +1,8 @@
 import type { Entry } from '../../schema/entries';
 import type { Mark, StationId } from '../../schema/records';
-import { sentenceIn } from '../../words/sentence';
-import { isOwnTask, leftWords } from './deferred';
+import { sayIn } from '$lib/messages/message';
+import type { UnitSystem } from '$lib/words/units';
+import { leftWords } from './deferred';
 import { taskOf } from '../evidence/about';
 import { gatherFacts, type Facts } from '../facts/facts';
 import { withConsistentReasons } from './consistent';
@@ -137,17 +138,10 @@ function shutBehind(
 	return tasks.map((task) => ({ ...task, shut: shutOf(task) || task.shut }));
 }
 
-/** A task's words in the pilot's units; what somebody wrote stays as it was written. */
-function spoken(task: TaskState, { units, aircraft }: Pick<SessionEvidence, 'units' | 'aircraft'>): TaskState {
-	const own = isOwnTask(task.task) || (aircraft.ownList?.items ?? []).some(({ id }) => id === task.task);
-	const written = task.mark === 'aside' || task.entry?.payload.kind === 'check';
-	return {
-		...task,
-		title: own ? task.title : sentenceIn(task.title, units),
-		found: written ? task.found : sentenceIn(task.found, units),
-		detail: written ? task.detail : sentenceIn(task.detail, units),
-		next: sentenceIn(task.next, units),
-	};
+/** A task's words in the pilot's units: what a finding says is worded again, what somebody wrote stays as it was written. */
+function inUnits(task: TaskState, units: UnitSystem): TaskState {
+	const say = (words: string) => sayIn(words, task.reasons, units);
+	return { ...task, title: say(task.title), found: say(task.found), detail: say(task.detail), next: say(task.next) };
 }
 
 /**
@@ -173,7 +167,7 @@ export function assessSession(given: SessionEvidence): SessionState {
 	const propellers = propellersOffState(done, aircraft);
 	const stop = responseStop(record);
 	const all = [...(propellers ? [propellers] : []), ...(stop ? [stop] : []), ...done].map((task) =>
-		spoken(task, evidence),
+		inUnits(task, evidence.units),
 	);
 	// At the gates what is due, and what was found, stand for themselves: each is counted once.
 	const counted = (tasks: readonly TaskState[]) =>

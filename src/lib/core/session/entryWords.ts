@@ -7,8 +7,8 @@ import type { Aircraft, EventExtent } from '../../schema/records';
 import { eventWords, SENSOR_RULES } from '../due/rules';
 import { FACT_RULES } from '../facts/keys';
 import { settledTask } from '../facts/statements';
-import { sentenceIn, SPOKEN } from '../../words/sentence';
-import { formatQuantity, toUnit, unitSymbol, type UnitSystem } from '../../words/units';
+import { sayIn } from '$lib/messages/message';
+import { formatQuantity, QUANTITY_OF_UNIT, toUnit, unitSymbol, type UnitSystem } from '../../words/units';
 import { plain } from '../../words/plain';
 import { showSigma } from '../../words/sigma';
 import { crewWords } from './crew';
@@ -55,7 +55,7 @@ const unitFor = (value: number, unit: string): string =>
 	Math.abs(value) === 1 ? unit.replace(/^([a-z]{3,})s$/, '$1') : unit;
 /** A figure with its unit, the pilot's where it is a length or a speed: degrees stand close. */
 function withUnit(value: number, unit: string, units: UnitSystem): string {
-	const quantity = SPOKEN[unit];
+	const quantity = QUANTITY_OF_UNIT[unit];
 	if (unit === 'min' && !Number.isInteger(value)) return `${clock(60 * value)} min`;
 	if (!quantity) return `${figure(value)}${unit === '°' ? '' : ' '}${unitFor(value, unit)}`.trim();
 	const symbol = unitSymbol(quantity, units);
@@ -64,7 +64,7 @@ function withUnit(value: number, unit: string, units: UnitSystem): string {
 
 /** A recorded figure with its name; as many digits as its uncertainty leaves, and none where it cannot be told from zero. */
 function recordedFigure({ label, unit, sigma }: RecordedFigure, value: number, units: UnitSystem): string {
-	if (sigma === undefined || !(sigma > 0) || SPOKEN[unit] || unit === 'min')
+	if (sigma === undefined || !(sigma > 0) || QUANTITY_OF_UNIT[unit] || unit === 'min')
 		return `${label} ${withUnit(value, unit, units)}`;
 	const shown = showFigure(value, sigma);
 	return `${label} ${shown.value} ± ${shown.sigma}${unit === '°' ? '' : ' '}${unit}`.trim();
@@ -156,7 +156,7 @@ export function entryWords({ payload }: Entry, aircraft: Aircraft, units: UnitSy
 				.join('; ');
 			if (payload.troubleshooting) return troubleshootingWords(payload.troubleshooting, payload.headline);
 			const of = payload.grade === 'guided' && payload.sensor ? `${SENSOR_RULES[payload.sensor].name}: ` : '';
-			return `${of}${sentenceIn(plain(payload.headline), units)}${figures ? ` (${figures})` : ''}, from ${payload.sourceName}`;
+			return `${of}${plain(sayIn(payload.headline, payload.reasons, units))}${figures ? ` (${figures})` : ''}, from ${payload.sourceName}`;
 		}
 		case 'wind':
 			return `Wind from ${payload.fromDeg.toFixed(0)}°, ${formatQuantity(payload.speedMps, 'speed', units)}, gusts ${formatQuantity(payload.gustMps, 'speed', units)}`;

@@ -2,8 +2,7 @@
 	import type { Snippet } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { plain } from '$lib/words/plain';
-	import { sentenceIn } from '$lib/words/sentence';
-	import { units } from '$lib/ui/preferences.svelte';
+	import { headlineOf, worded } from '$lib/ui/worded.svelte';
 	import type { Reason, Verdict } from '$lib/schema/common';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { markOfFinding, MARK_WORDS } from '$lib/ui/marks';
@@ -25,12 +24,16 @@
 	};
 	let { title, name, lead = '', finding, verbatim = false, corner, margin, children }: Props = $props();
 	const headline = $derived(
-		plain(verbatim ? title : sentenceIn(title, units())).replace(/^\p{Ll}/u, (letter) => letter.toUpperCase()),
+		plain(verbatim ? title : headlineOf({ headline: title, reasons: finding?.reasons ?? [] })).replace(
+			/^\p{Ll}/u,
+			(letter) => letter.toUpperCase(),
+		),
 	);
 	let whyOpen = $state(false);
 	const narrow = new MediaQuery('width < 64rem');
 	/** The worst first: what to do about it. */
-	const next = $derived(finding?.reasons.find(({ level, next: step }) => level !== 'pass' && step)?.next);
+	const worst = $derived(finding?.reasons.find(({ level, next: step }) => level !== 'pass' && step));
+	const next = $derived(worst && worded(worst).next);
 </script>
 
 <svelte:head><title>{name} · Winglogos</title></svelte:head>
@@ -43,8 +46,8 @@
 					<h1 class="m-0 min-w-0" aria-live="polite">{headline}</h1>
 					<Button class="no-print shrink-0 lg:hidden" onclick={() => (whyOpen = true)}>Why</Button>
 				</div>
-				{#if lead}<p class="m-0 mt-1 text-ink-2">{sentenceIn(lead, units())}</p>{/if}
-				{#if next && narrow.current}<p class="m-0 mt-1 font-semibold">{sentenceIn(next, units())}</p>{/if}
+				{#if lead}<p class="m-0 mt-1 text-ink-2">{lead}</p>{/if}
+				{#if next && narrow.current}<p class="m-0 mt-1 font-semibold">{next}</p>{/if}
 			</div>
 			<!-- On a phone these stand in one line. -->
 			<div class="no-print flex gap-2 max-md:*:px-2.5 max-md:*:text-small max-md:*:whitespace-nowrap">

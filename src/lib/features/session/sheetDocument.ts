@@ -6,7 +6,7 @@ import { MARK_OF_VERDICT } from '$lib/core/evidence/standing';
 import { begunSmall } from '$lib/words/begun';
 import { plain } from '$lib/words/plain';
 import { reasonFigures } from '$lib/ui/reasonFigures';
-import { sentenceIn } from '$lib/words/sentence';
+import { wordedIn } from '$lib/messages/message';
 import { entryWords, limitWords, taskWords } from '$lib/core/session/entryWords';
 import { isBefore, stationTitle } from '$lib/core/session/stations';
 import type { Decided } from '$lib/core/session/outcome';
@@ -95,7 +95,7 @@ function reasonWords({ mark, entry, reasons }: TaskState, units: UnitSystem): st
 		.filter(({ level }) => MARK_OF_VERDICT[level ?? 'pass'] === mark)
 		.map((reason) => {
 			const figures = reasonFigures(reason, units);
-			return `${plain(sentenceIn(reason.text, units))}${figures ? ` (${figures})` : ''}.`;
+			return `${plain(wordedIn(reason, units).text)}${figures ? ` (${figures})` : ''}.`;
 		});
 }
 
