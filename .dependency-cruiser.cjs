@@ -23,11 +23,12 @@ module.exports = {
 			from: { path: `${lib}words/`, pathNot: '\\.test\\.ts$' },
 			to: { path: `${lib}(messages|core|rig|instruments|sources|store|workers|ui|features)/|^src/routes/` },
 		},
-		rule(
-			'messages-know-only-words-and-schema',
-			`${lib}messages/`,
-			`${lib}(core|rig|instruments|sources|store|workers|ui|features)/|^src/routes/`,
-		),
+		{
+			name: 'messages-know-only-words-and-schema',
+			severity: 'error',
+			from: { path: `${lib}messages/`, pathNot: '\\.test\\.ts$' },
+			to: { path: `${lib}(core|rig|instruments|sources|store|workers|ui|features)/|^src/routes/` },
+		},
 		{
 			name: 'core-imports-only-messages-words-and-schema',
 			severity: 'error',
