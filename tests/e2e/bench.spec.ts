@@ -27,7 +27,7 @@ test('a whole bench session, hands free: measured by the rig, guided by voice, t
 	await expect(heading(page)).toContainText('Due on Dunlin');
 	await measure(page, 'Accelerometer', /^Raw level is off by/);
 	await measure(page, 'Gyro', /^At rest it turns by/);
-	await measure(page, 'Level', /^(At the attitude wanted it reads|It reads level)/);
+	await measure(page, 'Level', /^(At the wanted attitude the display reads|It reads level)/);
 	await measure(page, 'Board mounting', /^Change the setting: yaw from 0°/);
 	const { words, tones } = await heard();
 	for (const cue of ['Belly down is in. Left side down.', 'Turn it half round', 'Lift the nose', 'leave it alone'])
@@ -67,11 +67,11 @@ test('a cold start is planned back from its hour, and goes into a calendar', asy
 	await expect(page.getByRole('heading', { name: /^Put it out by \w+ 06:00/ })).toBeVisible();
 	await page.getByLabel('In the cold for').fill('1');
 	await page.keyboard.press('Tab');
-	await expect(page.getByText('It is not cold through yet')).toBeVisible();
+	await expect(page.getByText('Board not cold yet')).toBeVisible();
 	const download = page.waitForEvent('download');
 	await page.getByRole('button', { name: /^Into the calendar/ }).click();
 	expect(readFileSync(await (await download).path(), 'utf8')).toContain('SUMMARY:Put Dunlin out into the cold');
 	await page.getByLabel('The routine begins', { exact: true }).fill('2026-01-01T08:00');
-	await expect(page.getByText('The time to put it out has passed.')).toBeVisible();
+	await expect(page.getByText('The time to put the aircraft outside has passed.')).toBeVisible();
 	await expect(page.getByRole('button', { name: /^Into the calendar/ })).toBeDisabled();
 });

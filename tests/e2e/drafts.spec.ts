@@ -73,7 +73,7 @@ test('a killed tab brings back what was being measured: a turning, faces held, a
 	await expect(now.getByText('Wanted: Left side down')).toBeVisible({ timeout: 60_000 });
 	now = await killed(now);
 	await now.getByRole('button', { name: 'Work it out' }).click();
-	await expect(h1(now)).toContainText('Not held still:');
+	await expect(h1(now)).toContainText('Not held still with');
 	now = await killed(now);
 	await now.getByRole('button', { name: 'Throw it away' }).click();
 	await expect(now.getByRole('button', { name: 'Begin, hands free' })).toBeVisible();

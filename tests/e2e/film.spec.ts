@@ -48,7 +48,7 @@ test('a hover is judged from a film: opened, marked once, followed, looked at, j
 	await expect(page.getByRole('list', { name: 'Six pictures of the film' }).getByRole('img')).toHaveCount(6);
 	await expectAccessible(page, 'six pictures');
 	await page.getByRole('button', { name: 'Not in every one' }).click();
-	await expect(h1).toHaveText('Nobody has seen that the circle is on the aircraft', { timeout: 60_000 });
+	await expect(h1).toHaveText('The tracked circle was not confirmed on the aircraft', { timeout: 60_000 });
 	await page.getByRole('button', { name: 'Mark it again' }).click();
 	for (const side of [-28.7, 28.7])
 		await picture.click({ position: { x: ((x + side) * box.width) / 1280, y: ((y - 5) * box.height) / 720 } });

@@ -47,7 +47,7 @@ test('a whole flight is cut into what it was: a hover is judged, no leg is, and 
 	await page.getByLabel('to', { exact: true }).fill('28');
 	await page.getByLabel('to', { exact: true }).blur();
 	await page.getByRole('button', { name: 'Judge these 8 s' }).click();
-	await expect(h1(page)).toHaveText('8 s of position hold cannot show a circle');
+	await expect(h1(page)).toHaveText('8 s of position hold is too short to show circling');
 	// Under one cursor: place, height, speed, satellites, volts.
 	await page.getByText('Play it back').click();
 	const slider = page.getByRole('slider', { name: /^Time/ });
@@ -70,7 +70,7 @@ test('a return is read from its log: what set it off is said, the phases are tak
 	await expect(page.getByRole('listitem').filter({ hasText: 'It is overhead' })).toContainText(/\d+ s/);
 	await page.getByRole('radio', { name: /^Its switch/ }).click();
 	await page.getByRole('button', { name: 'Its motors went off by themselves' }).click();
-	await expect(h1(page)).toContainText('It came home by its switch from 100 m and landed by itself');
+	await expect(h1(page)).toContainText('Returned by switch from 100 m and landed by itself');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/hover$/);
 });

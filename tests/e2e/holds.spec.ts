@@ -24,7 +24,7 @@ test('six faces are held by cues alone; what moved is asked again, and the recor
 	expect(words).toContain('Belly down is in. Left side down.');
 	expect(words.at(-1)).toBe('All of it is in. Put it down.');
 	expect(tones.filter((tone) => tone === 'done').length).toBeGreaterThanOrEqual(6);
-	await expect(page.getByText('All six faces were held still')).toBeVisible();
+	await expect(page.getByText('All six faces held still')).toBeVisible();
 	await expect(page.getByText('Practice data, made on this device.')).toBeVisible();
 
 	const download = page.waitForEvent('download');
@@ -57,9 +57,9 @@ test('a face held out of turn is taken as what it is, and one that is in can be 
 test('a quarter is not a half turn, and the half turn takes the surface out', async ({ page }) => {
 	const heard = await listen(page);
 	await begin(page, 'level', 'Wrong once');
-	await passTimeUntil(page, heading(page), /^At the attitude wanted it reads/);
+	await passTimeUntil(page, heading(page), /^At the wanted attitude the display reads/);
 	expect((await heard()).words.some((w) => /It was turned by (8|9)\d°/.test(w))).toBe(true);
-	await expect(page.getByText(/surface’s tilt was taken out/)).toBeVisible();
+	await expect(page.getByText(/Surface tilt removed/)).toBeVisible();
 });
 
 test('gestures tell how the board sits and what the setting must become', async ({ page }) => {
@@ -80,7 +80,7 @@ test('the pilot’s own hands, the big cue, and ending early: what is missing is
 	await expect(page.getByRole('dialog', { name: 'Big cue' })).toContainText('Left side down');
 	await page.keyboard.press('Escape');
 	await page.getByRole('button', { name: 'Finish now' }).click();
-	await expect(heading(page)).toHaveText('Not held still: left, right, nose, tail, back down');
+	await expect(heading(page)).toHaveText('Not held still with left, right, nose, tail, back down');
 });
 
 test('a live serial line without a header says how one looks; one with a header is followed', async ({ page }) => {
@@ -117,7 +117,7 @@ test('a page left in the middle of the faces keeps what was recorded; where read
 		.first()
 		.click();
 	await page.getByRole('button', { name: 'Work it out' }).click();
-	await expect(heading(page)).toContainText('Not held still:');
+	await expect(heading(page)).toContainText('Not held still with');
 	await expect(page.getByText('Practice data, made on this device.')).toBeVisible();
 	// A finding that was not kept waits too, until it is thrown away.
 	await page.getByRole('link', { name: 'Instruments', exact: true }).click();

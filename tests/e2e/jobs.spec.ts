@@ -62,7 +62,7 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 	await expect(h1(page)).toContainText('the opposite stick');
 	await expectAccessible(page, 'self-righting');
 	await page.getByRole('button', { name: 'It is over' }).click();
-	await expect(h1(page)).toHaveText('It came over in 2 pushes');
+	await expect(h1(page)).toHaveText('Aircraft righted itself in 2 pushes');
 	await record(page, /\/response$/);
 	for (const nudge of ['nudge-roll', 'nudge-pitch', 'nudge-yaw']) {
 		await go(page, `response?item=${nudge}`);
@@ -82,7 +82,7 @@ test('a racer: straps and leads, propeller by propeller with an upside-down one 
 	await flyAndLand(page);
 	await endIt(page);
 	await expect(page.getByText(/Every propeller is of the right hand/).first()).toBeVisible();
-	await expect(page.getByText('It came over in 2 pushes').first()).toBeVisible();
+	await expect(page.getByText('Aircraft righted itself in 2 pushes').first()).toBeVisible();
 });
 
 test('a small indoor drone: linked and zeroed, its sides tried one by one with their dates, trimmed, down', async ({

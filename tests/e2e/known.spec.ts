@@ -141,7 +141,7 @@ test('the aircraft’s own lights are looked up by what is seen, and stand at th
 	await page.goto('/aircraft/demo-dunlin#lights');
 	await page.getByLabel('What do you see or hear?').fill('red fast');
 	await expect(page.getByText('it will not arm.')).toBeVisible();
-	await expect(page.getByText('home is stored.')).toHaveCount(0);
+	await expect(page.getByText('Home point stored.')).toHaveCount(0);
 	await page.goto('/aircraft/demo-plover/guide/compass');
 	await expect(page.getByRole('checkbox').first()).toBeVisible();
 	for (const box of await page.getByRole('checkbox').all()) await box.check();

@@ -99,12 +99,12 @@ test('a long-range quad without a compass flies without a fix by consent that na
 	await expect(h1(page)).toHaveText('It should turn home');
 	await page.keyboard.press('Escape');
 	await page.getByRole('button', { name: 'It is down and disarmed' }).click();
-	await expect(h1(page)).toHaveText('It did not turn home');
+	await expect(h1(page)).toHaveText('Aircraft did not turn toward home');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/hover$/);
 	// It did not come home, as the consent said: the finding holds the flight until it is answered for.
 	await go(page, 'fly');
-	await expect(page.getByText('It did not turn home').first()).toBeVisible();
+	await expect(page.getByText('Aircraft did not turn toward home').first()).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Fly', exact: true })).toBeDisabled();
 	// Nothing goes on until it is made safe and the change is logged; then the Arm check is decided again.
 	await go(page, 'hover/response-stop');
@@ -117,7 +117,7 @@ test('a long-range quad without a compass flies without a fix by consent that na
 	await hoverByEye(page);
 	await flyAndLand(page);
 	await endIt(page);
-	for (const kept of [/known: no lock/, /It did not turn home/])
+	for (const kept of [/known: no lock/, /Aircraft did not turn toward home/])
 		await expect(page.getByText(kept).first()).toBeVisible();
 });
 
@@ -221,7 +221,7 @@ test('a wing: balance, each surface by hand and by stabiliser, lock before launc
 		await row.getByLabel('down', { exact: true }).fill('10');
 		await row.getByLabel('down', { exact: true }).blur();
 	}
-	await expect(page.getByText('The left elevon and the right elevon go differently far').first()).toBeVisible();
+	await expect(page.getByText('Throws of left elevon and right elevon differ').first()).toBeVisible();
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/response$/);
 	await go(page, 'hover');

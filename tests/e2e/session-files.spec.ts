@@ -117,5 +117,5 @@ test('bad files are refused by name and line, and nothing is half taken', async 
 	await page.goto('/instruments/position');
 	await log(page);
 	await give(page, 'noise.nmea', 'hello\nworld');
-	await expect(page.getByRole('heading', { level: 1 })).toContainText('No whole sentence was received');
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('No complete sentence received');
 });

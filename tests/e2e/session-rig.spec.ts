@@ -128,7 +128,7 @@ test('a whole rehearsal on the practice aircraft, by keyboard, from the plan to 
 	await page.getByLabel('From the mark').fill('2');
 	await page.getByRole('radio', { name: 'SE', exact: true }).click();
 	await page.getByRole('button', { name: 'Record the landing' }).click();
-	await expect(page.getByText(/^It came back within 1\.5 m\. One landing says little/)).toBeVisible();
+	await expect(page.getByText(/^One landing, 1\.5 m from the mark\./)).toBeVisible();
 	await expect(page.getByText(/more, each after a power-up of its own, would settle it/)).toBeVisible();
 	// Flown again twice: by tape, and on a photo of the mark; each landing stands by itself.
 	for (const [count, by] of [
@@ -226,7 +226,7 @@ test('a turn ended early says so, goes on first of all, and no press both ends a
 	await page.goForward();
 	await expect(h1).toHaveText('What was recorded is not worked out yet');
 	await page.getByRole('button', { name: 'Work it out' }).click();
-	await expect(h1).toContainText(/The turning leaves part|heading/, { timeout: 60_000 });
+	await expect(h1).toContainText(/Rotation about one|heading/, { timeout: 60_000 });
 	// What the record has does not come back.
 	await page.getByRole('button', { name: 'Turn it again' }).click();
 	await page.getByRole('radio', { name: '16 ×' }).click();
@@ -250,7 +250,7 @@ test('level turning only is refused and cannot be accepted', async ({ page }) =>
 	await expect(page.getByRole('button', { name: 'Turn it again' })).toBeVisible();
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('Ended early');
 	await expect(
-		page.getByText(/one or two axes are not enough|does not fix the heading|lie in one plane/),
+		page.getByText(/Rotation about one or two axes|does not determine the heading|lie in one plane/),
 	).toBeVisible();
 	await expect(page.getByRole('button', { name: 'Accept these values' })).toHaveCount(0);
 });

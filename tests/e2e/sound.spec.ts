@@ -39,5 +39,5 @@ test('after a repair the hover asks how it sounds: a recording answers, is kept,
 	await go(page, 'hover/measure-sound');
 	await expect(page.getByLabel(/^Its usual hum/)).toHaveValue(/^20[789]|21[012]/);
 	await file.setInputFiles(await recording('worn.wav', { toneHz: 236 }));
-	await expect(h1(page)).toHaveText(/The hover hums 1[1-4] % higher than usual/);
+	await expect(h1(page)).toHaveText(/Motor tone is 1[1-4] % higher than usual/);
 });

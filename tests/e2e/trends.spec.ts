@@ -13,7 +13,7 @@ test('figures stand flight by flight with what changed between, words are explai
 	const changes = page.getByRole('combobox', { name: 'Before and after' });
 	await choose(changes, 1);
 	await expect(
-		page.getByText(/nothing to compare|than before|no larger than the noise|compares nothing/).first(),
+		page.getByText(/nothing to compare|than before|within the noise|cannot be compared/).first(),
 	).toBeVisible();
 	await page.locator('#accelerometer summary').click();
 	await expect(

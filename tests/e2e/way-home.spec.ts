@@ -33,7 +33,7 @@ test('the way home is planned from what is known, tried with sliders, kept, and 
 	await page.getByRole('button', { name: /back to today’s wind and its own setting/ }).click();
 	// A wind that it does not come home against.
 	await slide(/^Wind/, '14');
-	await expect(h1).toContainText(/Against this wind|wind at its height/);
+	await expect(h1).toContainText(/Against this wind|Wind at its altitude/);
 	await page.getByRole('button', { name: /back to today’s wind and its own setting/ }).click();
 	await expect(h1).toContainText(/comes home; turn back/);
 	await expectAccessible(page, 'way home');
@@ -74,10 +74,10 @@ test('an action that does not fit the venue is a hold before anybody asks', asyn
 	await expect(page).toHaveURL(/session\/[^/]+\/plan$/);
 	await toStation(page, 'return');
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-		'Without the link it comes down where it is: on whoever stands there',
+		'On link loss the aircraft comes down where it is: on whoever stands there',
 	);
 	await toStation(page, 'arm');
-	await expect(page.getByText('Without the link it comes down where it is').first()).toBeVisible();
+	await expect(page.getByText('On link loss the aircraft comes down where it is').first()).toBeVisible();
 });
 
 test('a return is flown and tapped phase by phase, one that does not come is taken over, and what was seen stands in what is due', async ({
@@ -103,7 +103,7 @@ test('a return is flown and tapped phase by phase, one that does not come is tak
 	await expect(h1).toHaveText('Take over');
 	await expect(page.locator('section li', { hasText: 'Switch to self-level: left switch up.' }).first()).toBeVisible();
 	await page.getByRole('button', { name: 'It is down and disarmed' }).click();
-	await expect(h1).toHaveText('It did not turn home');
+	await expect(h1).toHaveText('Aircraft did not turn toward home');
 
 	// Again, and it does: one tap a phase.
 	await page.getByRole('button', { name: 'Fly it again' }).click();
@@ -113,11 +113,11 @@ test('a return is flown and tapped phase by phase, one that does not come is tak
 		await expect(h1).toContainText(words);
 		await page.keyboard.press(' ');
 	}
-	await expect(h1).toContainText('It came home by its switch from 90 m and landed by itself');
+	await expect(h1).toContainText('Returned by switch from 90 m and landed by itself');
 	await expectAccessible(page, 'return test found');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/hover$/);
-	await expect(page.getByText(/It came home by its switch/).first()).toBeVisible();
+	await expect(page.getByText(/Returned by switch/).first()).toBeVisible();
 	// Rehearsed, it proves nothing of the real aircraft.
 	await page.goto('/aircraft/demo-dunlin/due');
 	await expect(page.getByText('By its switch: not since the last change')).toBeVisible();

@@ -1,232 +1,235 @@
 import { area } from './message';
 
-const TURN_MORE = 'Turn it about all three axes: level, on its nose, on a side, upside down.';
+const TURN_MORE = 'Rotate the aircraft about all three axes: level, nose down, on its side, upside down.';
 
 /** Compass: findings by code. */
 export const compass = area('compass', {
 	'heading-varies': {
-		text: 'The error changes with the heading: the compass is bent by something on board or near.',
-		next: 'Calibrate it by turning, away from metal, and check again.',
+		text: 'Heading error changes with the heading. Iron on board or nearby disturbs the compass.',
+		next: 'Calibrate the compass away from metal, then check again.',
 	},
 	'heading-turned': ({ quarters }: { quarters: number }) => ({
-		text: `It is turned by ${quarters === 2 || quarters === -2 ? 'half a turn' : `a quarter to the ${quarters > 0 ? 'right' : 'left'}`}: the mounting setting is wrong.`,
-		next: 'Look where the arrow on the compass points, and correct the setting.',
+		text: `Heading is off by ${quarters === 2 || quarters === -2 ? 'half a turn' : `a quarter turn to the ${quarters > 0 ? 'right' : 'left'}`}. The mounting setting is wrong.`,
+		next: 'Check which way the arrow on the compass points and correct the setting.',
 	}),
 	declination: {
-		text: 'Declination is left out: the error is as large as it is here.',
-		next: 'Let the aircraft know its place, or correct the declination setting.',
+		text: 'Declination is left out. The error equals the declination here.',
+		next: 'Wait for a position fix, or correct the declination setting.',
 	},
 	'declination#twice': {
-		text: 'Declination is applied twice: the error is as large as it is here.',
-		next: 'Let the aircraft know its place, or correct the declination setting.',
+		text: 'Declination is applied twice. The error equals the declination here.',
+		next: 'Wait for a position fix, or correct the declination setting.',
 	},
 	'heading-off': {
-		text: 'It shows headings that are off by the same everywhere.',
-		next: 'Check how straight the compass is mounted, and the bearing itself.',
+		text: 'Heading is off by the same amount in every direction.',
+		next: 'Check that the compass is mounted straight, and check the bearing.',
 	},
-	'heading-right': { text: 'The heading agrees with what is known.' },
+	'heading-right': { text: 'Displayed heading agrees with the known bearings.' },
 	'one-direction': {
-		text: 'Only one direction was checked: a bent compass may be right there and wrong across.',
-		next: 'Turn the nose a quarter and a half round and check there too.',
+		text: 'Only one direction was checked. A disturbed compass can be OK there and wrong at right angles.',
+		next: 'Turn the nose a quarter turn and a half turn, and check there too.',
 	},
 	'insufficient-samples': {
-		text: 'There are too few readings.',
+		text: 'Too few readings.',
 		next: 'Record twenty seconds from idle to hover power and back.',
 	},
 	'insufficient-load': {
-		text: 'The load hardly changed, so its effect does not show.',
+		text: 'Motor load hardly changed, so its effect cannot be measured.',
 		next: 'Go from idle to hover power and back, held down by a proper stand.',
 	},
 	'insufficient-load#interference': {
-		text: 'The load rose with time only: drift and load cannot be told apart.',
-		next: 'Go up and down twice.',
+		text: 'Motor load only rose with time. Drift and load cannot be separated.',
+		next: 'Raise and lower the throttle twice.',
 	},
 	'insufficient-stillness': {
-		text: 'The readings moved for another reason than the load.',
+		text: 'Readings changed for a reason other than motor load.',
 		next: 'Hold the aircraft still on its stand, away from steel, and repeat.',
 	},
-	'held-still': { text: 'Beside the load nothing moved the readings.' },
+	'held-still': { text: 'Only motor load changed the readings.' },
 	'interference-strong': {
-		text: 'In the hover the motors turn the heading.',
-		next: 'Move the compass away from power leads, twist plus and minus together, measure again.',
+		text: 'Motor current turns the heading in a hover.',
+		next: 'Move the compass away from power leads, twist plus and minus together, then measure again.',
 	},
 	interference: {
-		text: 'In the hover the motors turn the heading a little.',
+		text: 'Motor current turns the heading slightly in a hover.',
 		next: 'Raise the compass on a mast, or let the autopilot correct for current.',
 	},
-	'interference-small': { text: 'The motors hardly move the heading.' },
+	'interference-small': { text: 'Motor current hardly changes the heading.' },
 	'insufficient-samples#pair': {
-		text: 'There are too few readings to compare.',
-		next: 'Turn the aircraft through all poses while both are recorded.',
+		text: 'Too few readings to compare.',
+		next: 'Turn the aircraft through all poses while recording both compasses.',
 	},
 	'insufficient-coverage': {
 		text: 'The aircraft was not turned enough to compare its compasses.',
 		next: 'Turn it level, nose-up and on a side.',
 	},
 	'compasses-disagree': {
-		text: 'The two compasses disagree over the turn.',
-		next: 'Calibrate both again, away from steel; if it stays, one of them is disturbed by what is next to it.',
+		text: 'The two compasses disagree.',
+		next: 'Calibrate both again, away from steel. If they still disagree, look for iron next to one of them.',
 	},
-	'compasses-differ': { text: 'The two compasses differ a little.', next: 'Calibrate both in one turning.' },
-	'compasses-agree': { text: 'The two compasses agree over the whole turn.' },
-	'heading-uncertain': { text: 'The turning does not fix the heading well enough.', next: TURN_MORE },
-	'heading-loose': { text: 'The heading is known, but more turning would fix it better.', next: TURN_MORE },
-	'heading-known': { text: 'The heading is fixed by the turning.' },
+	'compasses-differ': { text: 'The two compasses differ slightly.', next: 'Calibrate both in one session.' },
+	'compasses-agree': { text: 'The two compasses agree over the full turn.' },
+	'heading-uncertain': { text: 'Rotation does not determine the heading well enough.', next: TURN_MORE },
+	'heading-loose': { text: 'Heading is determined; more rotation would improve it.', next: TURN_MORE },
+	'heading-known': { text: 'Rotation determines the heading.' },
 	'field-implausible': {
-		text: "The strength found is not that of the Earth's field: check the unit of the readings.",
-		next: 'Say which unit the readings have, or name the site.',
+		text: 'Field strength is not that of the Earth. Check the unit of the readings.',
+		next: 'State the unit of the readings, or choose the site.',
 	},
-	'field-plausible': { text: "The strength found could be the Earth's field; no site was given to compare with." },
+	'field-plausible': { text: 'Field strength is plausible for the Earth. No site given to compare with.' },
 	'field-off-site': ({ fieldUt, totalUt }: { fieldUt: number; totalUt: number }) => ({
-		text: `This place is disturbed, or the sensor is scaled wrongly: ${fieldUt.toFixed(1)} µT found, ${totalUt.toFixed(1)} µT by the model.`,
-		next: 'Go away from metal, walls and vehicles, and turn again.',
+		text: `Field strength ${fieldUt.toFixed(1)} µT, model ${totalUt.toFixed(1)} µT. This place is disturbed or the sensor scale is wrong.`,
+		next: 'Move away from metal, walls and vehicles, then rotate again.',
 	}),
-	'field-as-model': { text: 'The strength agrees with the model for this place.' },
+	'field-as-model': { text: 'Field strength agrees with the model for this place.' },
 	'residual-large': ({ residualUt }: { residualUt: number }) => ({
-		text: `${`Residual ${residualUt.toFixed(2)} µT`}: the readings do not fit one compass in one field.`,
-		next: 'Move away from metal and keep still what is not the aircraft, then turn again.',
+		text: `Residual ${residualUt.toFixed(2)} µT. Readings do not fit one compass in one field.`,
+		next: 'Move away from metal, keep everything but the aircraft still, then rotate again.',
 	}),
 	'residual-raised': ({ residualUt }: { residualUt: number }) => ({
-		text: `${`Residual ${residualUt.toFixed(2)} µT`}: noisy, or something magnetic moved.`,
-		next: 'Repeat it further from metal.',
+		text: `Residual ${residualUt.toFixed(2)} µT. Readings are noisy, or something magnetic moved.`,
+		next: 'Repeat farther from metal.',
 	}),
 	'residual-small': ({ residualUt }: { residualUt: number }) => ({
-		text: `${`Residual ${residualUt.toFixed(2)} µT`}: the readings fit an ellipsoid closely.`,
+		text: `Residual ${residualUt.toFixed(2)} µT. Readings fit an ellipsoid.`,
 	}),
-	'soft-iron-implausible': { text: 'The fit stretches one axis more than any airframe does.', next: TURN_MORE },
+	'soft-iron-implausible': { text: 'The fit stretches one axis more than any airframe can.', next: TURN_MORE },
 	'gains-apart': {
-		text: 'The three gains are not near one another: look for iron near the sensor.',
-		next: 'Look at what is mounted near the compass.',
+		text: 'The three axis gains differ. Iron near the sensor is likely.',
+		next: 'Check what is mounted near the compass.',
 	},
-	'gains-near': { text: 'The three gains are near one another.' },
+	'gains-near': { text: 'The three axis gains agree.' },
 	'too-many-spikes': ({ count }: { count: number }) => ({
-		text: `${count} readings do not belong to the rest.`,
-		next: 'Move away from metal and turn again.',
+		text: `${count} readings are outliers.`,
+		next: 'Move away from metal and rotate again.',
 	}),
 	'many-spikes': ({ count }: { count: number }) => ({
-		text: `${count} readings were set aside as spikes.`,
-		next: 'Repeat it further from metal.',
+		text: `${count} readings rejected as spikes.`,
+		next: 'Repeat farther from metal.',
 	}),
-	'few-spikes': ({ count }: { count: number }) => ({ text: `${count} readings were set aside as spikes.` }),
-	'side-unseen': { text: 'A whole side was never turned into the field.', next: TURN_MORE },
-	'sides-seen': { text: 'No large side was left out.' },
+	'few-spikes': ({ count }: { count: number }) => ({ text: `${count} readings rejected as spikes.` }),
+	'side-unseen': { text: 'One side was never turned toward the field.', next: TURN_MORE },
+	'sides-seen': { text: 'All sides were turned toward the field.' },
 	'dip-spread': {
-		text: 'The dip changes with the pose: calibration or mounting is not right yet.',
-		next: 'Check the mounting, then turn again.',
+		text: 'Inclination changes with the pose. Calibration or mounting is wrong.',
+		next: 'Check the mounting, then rotate again.',
 	},
-	'dip-steady': { text: 'The dip stays the same in every pose.' },
+	'dip-steady': { text: 'Inclination is the same in every pose.' },
 	'dip-off-site': ({ dipDeg, expectedDeg, nextWords }: { dipDeg: number; expectedDeg: number; nextWords: string }) => ({
-		text: `${`Dip ${dipDeg.toFixed(1)}° found, ${expectedDeg.toFixed(1)}° by the model`}: this place is disturbed or the calibration is wrong.`,
+		text: `Inclination ${dipDeg.toFixed(1)}°, model ${expectedDeg.toFixed(1)}°. This place is disturbed or the calibration is wrong.`,
 		next: nextWords,
 	}),
 	'dip-differs': ({ dipDeg, expectedDeg, nextWords }: { dipDeg: number; expectedDeg: number; nextWords: string }) => ({
-		text: `${`Dip ${dipDeg.toFixed(1)}° found, ${expectedDeg.toFixed(1)}° by the model`}.`,
+		text: `Inclination ${dipDeg.toFixed(1)}°, model ${expectedDeg.toFixed(1)}°.`,
 		next: nextWords,
 	}),
 	'dip-as-model': ({ dipDeg, expectedDeg }: { dipDeg: number; expectedDeg: number }) => ({
-		text: `${`Dip ${dipDeg.toFixed(1)}° found, ${expectedDeg.toFixed(1)}° by the model`}.`,
+		text: `Inclination ${dipDeg.toFixed(1)}°, model ${expectedDeg.toFixed(1)}°.`,
 	}),
-	'mounting-unclear': { text: 'The turning does not tell which way the compass is mounted.', next: TURN_MORE },
+	'mounting-unclear': { text: 'Rotation does not show which way the compass is mounted.', next: TURN_MORE },
 	'mounting-found': ({
-		everyOf,
-		named,
-		named2,
-		named3,
+		aligned,
+		yawDeg,
+		pitchDeg,
+		rollDeg,
 	}: {
-		everyOf: boolean;
-		named: number;
-		named2: number;
-		named3: number;
+		aligned: boolean;
+		yawDeg: number;
+		pitchDeg: number;
+		rollDeg: number;
 	}) => ({
-		text: everyOf
-			? 'The compass points the way of the airframe.'
-			: `The compass is mounted turned: yaw ${named}°, pitch ${named2}°, roll ${named3}°. The aircraft's setting must say so.`,
+		text: aligned
+			? 'Compass axes agree with the airframe.'
+			: `Compass is mounted at yaw ${yawDeg}°, pitch ${pitchDeg}°, roll ${rollDeg}°. The orientation setting must match.`,
 	}),
 	'insufficient-samples#review': ({ n }: { n: number }) => ({
 		text: `${n} readings are too few to fit a compass.`,
-		next: 'Record at least ten seconds while turning.',
+		next: 'Record at least ten seconds while rotating.',
 	}),
-	'insufficient-variation': ({ TURNMORE }: { TURNMORE: string }) => ({
-		text: 'All readings are alike: the aircraft was not turned.',
-		next: TURNMORE,
+	'insufficient-variation': ({ again }: { again: string }) => ({
+		text: 'All readings are equal. The aircraft was not rotated.',
+		next: again,
 	}),
-	'insufficient-coverage#review': ({ TURNMORE }: { TURNMORE: string }) => ({
-		text: 'No ellipsoid goes through these readings.',
-		next: TURNMORE,
+	'insufficient-coverage#review': ({ again }: { again: string }) => ({
+		text: 'No ellipsoid fits these readings.',
+		next: again,
 	}),
-	'insufficient-turning': ({ TURNMORE }: { TURNMORE: string }) => ({
-		text: 'The readings are a cloud, not the shell that a turned compass draws.',
-		next: TURNMORE,
+	'insufficient-turning': ({ again }: { again: string }) => ({
+		text: 'Readings form a cloud, not the shell of a rotated compass.',
+		next: again,
 	}),
-	'insufficient-coverage#review2': ({ TURNMORE }: { TURNMORE: string }) => ({
-		text: 'The readings lie in one plane: turned about one axis only, the offset across it stays unseen.',
-		next: TURNMORE,
+	'insufficient-coverage#review2': ({ again }: { again: string }) => ({
+		text: 'Readings lie in one plane. Rotation about one axis leaves the offset along it unknown.',
+		next: again,
 	}),
-	'insufficient-coverage#review3': ({ TURNMORE }: { TURNMORE: string }) => ({
-		text: 'The turning leaves part of the calibration open: turns about one or two axes are not enough.',
-		next: TURNMORE,
+	'insufficient-coverage#review3': ({ again }: { again: string }) => ({
+		text: 'Rotation about one or two axes leaves part of the calibration undetermined.',
+		next: again,
 	}),
-	'mounting-as-set': ({ wordsOf }: { wordsOf: string }) => ({
-		text: `Compass mounted as its setting says: ${wordsOf}.`,
+	'mounting-as-set': ({ angles }: { angles: string }) => ({
+		text: `Compass mounted as its setting says: ${angles}.`,
 	}),
-	'mounting-axes-unclear': ({ wordsOf }: { wordsOf: string }) => ({
-		text: `Log axes agree with the airframe; the setting is ${wordsOf}. The setting is OK only if the log shows the axes after it.`,
+	'mounting-axes-unclear': ({ setting }: { setting: string }) => ({
+		text: `Log axes agree with the airframe; the setting is ${setting}. The setting is OK only if the log shows the axes after it.`,
 		next: 'Check the displayed heading against a known bearing.',
 	}),
-	'mounting-differs': ({ wordsOf, wordsOf2, stated }: { wordsOf: string; wordsOf2: string; stated: boolean }) => ({
-		text: `Compass is mounted at ${wordsOf}; the setting in force is ${wordsOf2}${stated ? '' : ' (not stated)'}.`,
+	'mounting-differs': ({ mounted, setting, stated }: { mounted: string; setting: string; stated: boolean }) => ({
+		text: `Compass is mounted at ${mounted}; the setting in force is ${setting}${stated ? '' : ' (not stated)'}.`,
 		next: 'Set the compass orientation, restart the aircraft, record the setting, and turn the compass again.',
 	}),
-	'insufficient-still': { text: 'Stand still for five seconds.', next: 'Hold the aircraft still and level.' },
+	'insufficient-still': {
+		text: 'The sensor was not still for five seconds.',
+		next: 'Hold the aircraft still and level.',
+	},
 	'site-as-model': ({ strengthUt, totalUt }: { strengthUt: number; totalUt: number }) => ({
-		text: `The field is as it should be: ${`${strengthUt.toFixed(1)} µT here, ${totalUt.toFixed(1)} µT by the model`}.`,
+		text: `Field strength ${strengthUt.toFixed(1)} µT agrees with the model, ${totalUt.toFixed(1)} µT.`,
 	}),
 	'site-unproved': ({ strengthUt, totalUt }: { strengthUt: number; totalUt: number }) => ({
-		text: `${`${strengthUt.toFixed(1)} µT here, ${totalUt.toFixed(1)} µT by the model`}: the sensor has no accepted calibration, so this may be its own offset. The turning will tell.`,
-		next: 'Turn the compass; the strength found then is the place.',
+		text: `Field strength ${strengthUt.toFixed(1)} µT, model ${totalUt.toFixed(1)} µT. The sensor has no accepted calibration, so this may be its own offset.`,
+		next: 'Calibrate the compass; the strength found then is that of the place.',
 	}),
 	'site-disturbed': ({ strengthUt, totalUt }: { strengthUt: number; totalUt: number }) => ({
-		text: `This place bends the field: ${`${strengthUt.toFixed(1)} µT here, ${totalUt.toFixed(1)} µT by the model`}.`,
-		next: 'Step twenty paces away from metal, vehicles and walls and check again.',
+		text: `Field strength ${strengthUt.toFixed(1)} µT, model ${totalUt.toFixed(1)} µT. This place is disturbed.`,
+		next: 'Walk twenty paces away from metal, vehicles and walls, then check again.',
 	}),
 	'site-restless': {
-		text: 'The field swings while the aircraft is still: a current or something moving.',
-		next: 'Step twenty paces away from metal, vehicles and walls and check again.',
+		text: 'Field changes while the aircraft is still. A current or moving iron is near.',
+		next: 'Walk twenty paces away from metal, vehicles and walls, then check again.',
 	},
-	'site-quiet': { text: 'The field stands still.' },
+	'site-quiet': { text: 'Field is steady.' },
 	'site-dip-off': ({ dipDeg, inclinationDeg }: { dipDeg: number; inclinationDeg: number }) => ({
-		text: `${`Dip ${dipDeg.toFixed(1)}° here, ${inclinationDeg.toFixed(1)}° by the model`}.`,
-		next: 'Step twenty paces away from metal, vehicles and walls and check again.',
+		text: `Inclination ${dipDeg.toFixed(1)}°, model ${inclinationDeg.toFixed(1)}°.`,
+		next: 'Walk twenty paces away from metal, vehicles and walls, then check again.',
 	}),
 	'site-dip-differs': ({ dipDeg, inclinationDeg }: { dipDeg: number; inclinationDeg: number }) => ({
-		text: `${`Dip ${dipDeg.toFixed(1)}° here, ${inclinationDeg.toFixed(1)}° by the model`}.`,
-		next: 'Step twenty paces away from metal, vehicles and walls and check again.',
+		text: `Inclination ${dipDeg.toFixed(1)}°, model ${inclinationDeg.toFixed(1)}°.`,
+		next: 'Walk twenty paces away from metal, vehicles and walls, then check again.',
 	}),
 	'site-dip-as-model': ({ dipDeg, inclinationDeg }: { dipDeg: number; inclinationDeg: number }) => ({
-		text: `${`Dip ${dipDeg.toFixed(1)}° here, ${inclinationDeg.toFixed(1)}° by the model`}.`,
+		text: `Inclination ${dipDeg.toFixed(1)}°, model ${inclinationDeg.toFixed(1)}°.`,
 	}),
 	'steel-here': {
-		text: 'Iron lies on this ground.',
-		next: 'Keep the turning and the take-off away from the marked place.',
+		text: 'Iron is buried or lying at this place.',
+		next: 'Calibrate and take off away from the marked place.',
 	},
-	uneven: { text: 'The field is uneven in one place.', next: 'Turn the compass where the map is even.' },
-	even: { text: 'The field is even over the whole walk.' },
-	'no-clean-ground': { text: 'Most of this ground is disturbed.', next: 'Look for another place.' },
+	uneven: { text: 'Field is uneven in one place.', next: 'Calibrate the compass where the map is even.' },
+	even: { text: 'Field is even over the walked area.' },
+	'no-clean-ground': { text: 'Most of this ground is magnetically disturbed.', next: 'Choose another place.' },
 	'strength-off': {
-		text: 'The usual strength here is not that of the model: the sensor’s own offset, or the whole place.',
+		text: 'Median field strength differs from the model. The cause is the sensor’s own offset or this place.',
 		next: 'Compare with a calibrated compass.',
 	},
-	'setting-right': { text: 'The setting is how it is mounted.' },
+	'setting-right': { text: 'The orientation setting matches the mounting.' },
 	'setting-wrong': ({ words }: { words: string }) => ({
 		text: words,
-		next: 'Enter it, restart, and check the heading against a bearing that you know.',
+		next: 'Enter the orientation, restart, and check the heading against a known bearing.',
 	}),
 	'mounted-tilted': {
-		text: 'It is mounted tilted: the order of the angles counts, and not every setting takes them.',
-		next: 'Mount it flat where that is possible.',
+		text: 'The compass is mounted tilted. The order of the angles matters, and some settings do not accept them.',
+		next: 'Mount the compass flat if possible.',
 	},
 	'insufficient-samples#survey': {
-		text: 'There are too few readings.',
+		text: 'Too few readings.',
 		next: 'Carry the sensor one way up at knee height and walk the whole place, a line every two metres.',
 	},
 	'insufficient-walk': {

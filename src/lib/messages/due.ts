@@ -2,22 +2,22 @@ import { area } from './message';
 
 /** Due: findings by code. */
 export const due = area('due', {
-	'only-on-trouble': { text: 'Nothing is on record, and nothing is needed without trouble.' },
-	'never-calibrated': { text: 'Nothing accepted is on record.' },
-	'dated-ahead': ({ dayOfOf }: { dayOfOf: string }) => ({
-		text: `A calibration on record is dated ${dayOfOf}, after today: a clock was wrong, so it does not count.`,
-		next: 'Set the clock of this device right; if the entry is wrong, calibrate again.',
+	'only-on-trouble': { text: 'No calibration on record; none is needed without a problem.' },
+	'never-calibrated': { text: 'No accepted calibration on record.' },
+	'dated-ahead': ({ day }: { day: string }) => ({
+		text: `A calibration is dated ${day}, after today. A clock was wrong, so it does not count.`,
+		next: 'Correct the clock of this device; if the entry is wrong, calibrate again.',
 	}),
 	event: ({ what, day, note }: { what: string; day: string; note: string }) => ({
 		text: `${what} on ${day}${note ? `: ${note}` : ''}.`,
 	}),
-	'not-today': ({ dayOfOf }: { dayOfOf: string }) => ({ text: `Last done on ${dayOfOf}, not today.` }),
+	'not-today': ({ day }: { day: string }) => ({ text: `Last done on ${day}, not today.` }),
 	'not-here': {
-		text: 'Not here: the field of this place is disturbed. A calibration made here would carry the place along.',
-		next: 'Walk on until the field agrees with the model, or fly with the values in force.',
+		text: 'This place is magnetically disturbed. A calibration made here would include the disturbance.',
+		next: 'Walk until the field agrees with the model, or fly with the values in force.',
 	},
 	temperature: ({ then, now }: { then: number; now: number }) => ({
-		text: `Calibrated at ${then.toFixed(0)} °C, now it is ${now.toFixed(0)} °C.`,
+		text: `Calibrated at ${then.toFixed(0)} °C; now ${now.toFixed(0)} °C.`,
 	}),
 	age: ({ days, flights }: { days: number; flights: number | null }) => ({
 		text: `Done ${days < 1 ? 'today' : days === 1 ? 'yesterday' : `${days} days ago`}${flights === null ? '' : `, ${flights} flights ago`}.`,
@@ -27,6 +27,6 @@ export const due = area('due', {
 	}),
 	height: ({ climb }: { climb: number }, show) => ({ text: `Calibrated ${show.length(climb, 0)} higher or lower.` }),
 	'field-change': ({ shift }: { shift: number }) => ({
-		text: `With the field of this place a usual leftover offset turns the heading by ${shift.toFixed(1)}°.`,
+		text: `A typical leftover offset turns the heading here by ${shift.toFixed(1)}°.`,
 	}),
 });

@@ -2,49 +2,43 @@ import { area } from './message';
 
 /** Hover: findings by code. */
 export const hover = area('hover', {
-	'free-drift': { text: 'Without position hold it hardly drifts.' },
+	'free-drift': { text: 'The aircraft hardly drifts without position hold.' },
 	'wind-not-entered': ({ movedM, speedMps }: { movedM: number; speedMps: number }, show) => ({
-		text: `${`It drifted ${show.length(movedM, 0)} at ${show.speed(speedMps, 1)}`}: without the wind nobody can say whether the air or the trim did it.`,
+		text: `Drifted ${show.length(movedM, 0)} at ${show.speed(speedMps, 1)}. Without the wind, air and trim cannot be separated.`,
 		next: 'Enter the wind, or hover again with the nose turned by half a turn.',
 	}),
-	'drifts-beyond-wind': (
-		{ movedM, speedMps, nextWords }: { movedM: number; speedMps: number; nextWords: string },
-		show,
-	) => ({
-		text: `${`It drifted ${show.length(movedM, 0)} at ${show.speed(speedMps, 1)}`}, faster than this wind carries it.`,
-		next: nextWords,
+	'drifts-beyond-wind': ({ movedM, speedMps, remedy }: { movedM: number; speedMps: number; remedy: string }, show) => ({
+		text: `Drifted ${show.length(movedM, 0)} at ${show.speed(speedMps, 1)}, faster than this wind.`,
+		next: remedy,
 	}),
-	'drifts-across-wind': (
-		{ movedM, speedMps, nextWords }: { movedM: number; speedMps: number; nextWords: string },
-		show,
-	) => ({
-		text: `${`It drifted ${show.length(movedM, 0)} at ${show.speed(speedMps, 1)}`}, not where this wind blows.`,
-		next: nextWords,
+	'drifts-across-wind': ({ movedM, speedMps, remedy }: { movedM: number; speedMps: number; remedy: string }, show) => ({
+		text: `Drifted ${show.length(movedM, 0)} at ${show.speed(speedMps, 1)}, not in the direction of this wind.`,
+		next: remedy,
 	}),
 	'free-drift#freeDrift': ({ movedM, speedMps }: { movedM: number; speedMps: number }, show) => ({
-		text: `${`It drifted ${show.length(movedM, 0)} at ${show.speed(speedMps, 1)}`}, with the wind that was entered.`,
+		text: `Drifted ${show.length(movedM, 0)} at ${show.speed(speedMps, 1)}, with the wind entered.`,
 	}),
 	'insufficient-duration': ({ seenS }: { seenS: number }) => ({
-		text: `${seenS.toFixed(0)} s of position hold cannot show a circle.`,
-		next: 'Hover for a minute, hands off.',
+		text: `${seenS.toFixed(0)} s of position hold is too short to show circling.`,
+		next: 'Hover for one minute, hands off.',
 	}),
-	'no-position-hold': ({ LAND }: { LAND: string }) => ({
-		text: 'It travelled straight away: position was not held.',
-		next: LAND,
+	'no-position-hold': ({ remedy }: { remedy: string }) => ({
+		text: 'Aircraft moved away in a straight line. Position was not held.',
+		next: remedy,
 	}),
 	'compass-error': ({
 		sense,
 		compassErrorDeg,
 		compassErrorSigmaDeg,
-		CALIBRATE,
+		remedy,
 	}: {
 		sense: null | string;
 		compassErrorDeg: number;
 		compassErrorSigmaDeg: number;
-		CALIBRATE: string;
+		remedy: string;
 	}) => ({
-		text: `It circles ${sense === 'ccw' ? 'to the left' : 'to the right'}: the compass reads about ${Math.abs(compassErrorDeg).toFixed(0)}° ± ${compassErrorSigmaDeg.toFixed(0)}° too far ${compassErrorDeg > 0 ? 'clockwise' : 'anticlockwise'}.`,
-		next: CALIBRATE,
+		text: `Aircraft circles ${sense === 'ccw' ? 'to the left' : 'to the right'}. Compass reads about ${Math.abs(compassErrorDeg).toFixed(0)}° ± ${compassErrorSigmaDeg.toFixed(0)}° too far ${compassErrorDeg > 0 ? 'clockwise' : 'anticlockwise'}.`,
+		next: remedy,
 	}),
 	'turns-one-way': ({
 		compassErrorDeg,
@@ -53,146 +47,149 @@ export const hover = area('hover', {
 		compassErrorDeg: number;
 		compassErrorSigmaDeg: number;
 	}) => ({
-		text: `The motion turns one way more than the other, though the compass error found is small: ${Math.abs(compassErrorDeg).toFixed(0)}° ± ${compassErrorSigmaDeg.toFixed(0)}°.`,
+		text: `Motion turns one way more than the other. Compass error found is small, ${Math.abs(compassErrorDeg).toFixed(0)}° ± ${compassErrorSigmaDeg.toFixed(0)}°.`,
 		next: 'Fly straight ahead for 5 to 10 m in self-level and compare course and heading, or hover again for two minutes.',
 	}),
 	'no-circling': ({ excludedAboveDeg }: { excludedAboveDeg: number }) => ({
 		text: `No circling found. Compass errors above about ${excludedAboveDeg.toFixed(0)}° are excluded, smaller ones are not.`,
 	}),
-	'bubble-wide': { text: 'It wanders widely.', next: 'Compare with the wind; look at the fix.' },
-	'bubble-small': { text: 'It stays in a small bubble (the logged track: the real one is larger).' },
-	drifting: ({ LAND }: { LAND: string }) => ({ text: 'It drifts though it should hold its place.', next: LAND }),
-	'not-drifting': { text: 'The mean does not move.' },
+	'bubble-wide': { text: 'Aircraft wanders widely.', next: 'Compare with the wind; check the fix.' },
+	'bubble-small': { text: 'Hold radius is small by the logged track; the true one is larger.' },
+	drifting: ({ remedy }: { remedy: string }) => ({ text: 'Aircraft drifts in position hold.', next: remedy }),
+	'not-drifting': { text: 'Mean position does not move.' },
 	'level-trim': ({ why }: { why: string }) => ({
-		text: `Level trim is likely: ${why}.`,
+		text: `Level trim error is likely: ${why}.`,
 		next: 'Check the level calibration.',
 	}),
 	'log-gap': ({ gapS, seenS }: { gapS: number; seenS: number }) => ({
-		text: `The log has a gap of ${gapS.toFixed(1)} s; ${seenS.toFixed(0)} s of the hover are in it.`,
+		text: `The log has a gap of ${gapS.toFixed(1)} s; it covers ${seenS.toFixed(0)} s of the hover.`,
 	}),
 	'fix-jump': ({ jumps }: { jumps: number }) => ({
-		text: `The fix jumped ${jumps} times.`,
+		text: `Position jumped ${jumps} times.`,
 		next: 'Wait for more satellites.',
 	}),
-	'weak-fix': { text: 'The fix is noisy.', next: 'Wait for more satellites under open sky.' },
-	'fix-smooth': { text: 'The fix is smooth.' },
-	'height-oscillation': { text: 'It bobs regularly.', next: 'Soften the height loop one step at a time.' },
-	'height-wander': { text: 'The height wanders.', next: 'Shield the pressure sensor from wind.' },
+	'weak-fix': { text: 'Position fix is noisy.', next: 'Wait for more satellites under open sky.' },
+	'fix-smooth': { text: 'Position fix is smooth.' },
+	'height-oscillation': {
+		text: 'Height oscillates regularly.',
+		next: 'Reduce the altitude-hold gains one step at a time.',
+	},
+	'height-wander': { text: 'Height wanders.', next: 'Shield the pressure sensor from airflow.' },
 	'no-heights': {
-		text: 'The log has no heights: altitude hold is not judged.',
+		text: 'The log has no heights. Altitude hold is not judged.',
 		next: 'Log the height too, or watch the height by eye.',
 	},
-	'height-held': { text: 'The height is held.' },
-	'sticks-moved': { text: 'The sticks were moved during the hover.', next: 'Repeat it hands off.' },
+	'height-held': { text: 'Altitude held.' },
+	'sticks-moved': { text: 'Sticks were moved during the hover.', next: 'Repeat the hover hands off.' },
 	'insufficient-duration#seen': {
-		text: 'Nobody watched long enough to tell a circle from a gust.',
-		next: 'Watch a hover of a minute.',
+		text: 'The hover was not watched long enough to tell circling from a gust.',
+		next: 'Watch a hover of one minute.',
 	},
 	'insufficient-marks': {
-		text: 'Too few marks: nothing shows that somebody watched to the end.',
-		next: 'Tap what it does whenever asked, one tap at least in the second half.',
+		text: 'Too few marks to show that the hover was watched to the end.',
+		next: 'Tap what the aircraft does whenever asked, at least once in the second half.',
 	},
 	'compass-error#straightLeg': ({ compassErrorDeg }: { compassErrorDeg: number }) => ({
-		text: `It flies to one side of where its nose is said to point: the compass reads ${compassErrorDeg > 0 ? 'too far clockwise' : 'too far anticlockwise'}.`,
-		next: 'Land, take it away from metal, calibrate the compass again.',
+		text: `Course differs from the nose direction. Compass reads ${compassErrorDeg > 0 ? 'too far clockwise' : 'too far anticlockwise'}.`,
+		next: 'Land, move away from metal, and calibrate the compass again.',
 	}),
 	'leg-loose': ({ clear, both }: { clear: number; both: boolean }) => ({
-		text: `It excludes compass errors above about ${clear.toFixed(0)}° only.`,
-		next: both ? 'Fly a longer leg.' : 'Fly the same leg back: the wind falls out.',
+		text: `This leg excludes only compass errors above about ${clear.toFixed(0)}°.`,
+		next: both ? 'Fly a longer leg.' : 'Fly the same leg back to cancel the wind.',
 	}),
 	'leg-straight': ({ clear }: { clear: number }) => ({
-		text: `It flies where its nose points; errors above about ${clear.toFixed(0)}° are excluded.`,
+		text: `Course agrees with the nose direction. Compass errors above about ${clear.toFixed(0)}° are excluded.`,
 	}),
 	unsteady: ({ shows, remedy }: { shows: string; remedy: string }) => ({ text: shows, next: remedy }),
-	'held-its-place': { text: 'It kept its place.' },
-	'attitude-held': { text: 'It kept its attitude.' },
-	trimmed: { text: 'It stands still, as far as an eye tells.' },
+	'held-its-place': { text: 'Position held.' },
+	'attitude-held': { text: 'Attitude held.' },
+	trimmed: { text: 'No drift visible by eye.' },
 	'air-moves': {
-		text: 'What it did does not fit together: the air moves.',
-		next: 'Wait for still air, then begin again.',
+		text: 'Drifts seen do not agree. The air is moving.',
+		next: 'Wait for still air, then start again.',
 	},
 	'redo-zero': {
-		text: 'It is further off than a trim should take out.',
-		next: 'Land, set it on flat ground, zero it, and begin the trim from none.',
+		text: 'Drift is larger than trim should correct.',
+		next: 'Land, set the aircraft on flat ground, zero it, and start from no trim.',
 	},
-	'not-still': { text: 'It does not stand still yet.', next: 'Trim on, click by click.' },
+	'not-still': { text: 'Aircraft still drifts.', next: 'Trim further, click by click.' },
 	'insufficient-turn': {
-		text: 'The second hover was not turned far enough.',
-		next: 'Repeat it with the nose turned by half a turn.',
+		text: 'The nose was not turned far enough for the second hover.',
+		next: 'Repeat with the nose turned by half a turn.',
 	},
 	'level-trim#twoHovers': {
-		text: 'Part of the drift turns with the nose: the level is off.',
+		text: 'Part of the drift turns with the nose. The level calibration is off.',
 		next: 'Check the level on the bench by the half-turn method, then hover again.',
 	},
-	'trim-small': { text: 'A little of the drift turns with the nose.' },
-	'trim-none': { text: 'Nothing of the drift turns with the nose beyond the noise: it is the wind.' },
+	'trim-small': { text: 'A small part of the drift turns with the nose.' },
+	'trim-none': { text: 'No drift turns with the nose beyond the noise. The drift is wind.' },
 	'insufficient-samples': ({ n }: { n: number }) => ({
 		text: `${n} points are too few.`,
 		next: 'Record the whole hover.',
 	}),
 	'insufficient-duration#review': ({ T }: { T: number }) => ({
-		text: `${T.toFixed(1)} s are too short.`,
-		next: 'Hover for a minute.',
+		text: `${T.toFixed(1)} s is too short.`,
+		next: 'Hover for one minute.',
 	}),
-	'insufficient-rate': { text: 'The points are too far apart.', next: 'Log positions at 5 Hz.' },
+	'insufficient-rate': { text: 'Position points are too far apart in time.', next: 'Log positions at 5 Hz.' },
 	'insufficient-motion': {
-		text: 'The track does not move at all: a frozen log shows nothing.',
-		next: 'Log the position while hovering.',
+		text: 'The track does not move at all. The log is frozen.',
+		next: 'Log the position during a hover.',
 	},
 	'insufficient-hover': { text: 'This track is a flight, not a hover.', next: 'Cut the hover out of the log.' },
-	'circling-seen': ({ circlingProbability, percentOf }: { circlingProbability: number; percentOf: string }) => ({
-		text: `Circling is ${circlingProbability >= 0.5 ? 'likely' : 'possible'}: ${percentOf}.`,
-		next: 'Land. Look at the satellites, then at the compass, before it holds its place again.',
+	'circling-seen': ({ circlingProbability, shown }: { circlingProbability: number; shown: string }) => ({
+		text: `Circling is ${circlingProbability >= 0.5 ? 'likely' : 'possible'}, ${shown}.`,
+		next: 'Land. Check the satellites, then the compass, before using position hold again.',
 	}),
 	'no-position-hold#seen': {
-		text: 'It crept one way: its place was not held.',
-		next: 'Look whether position hold was really on, and at the lock.',
+		text: 'Aircraft crept one way. Position was not held.',
+		next: 'Check that position hold was on, and check the GPS lock.',
 	},
-	'circling-mark': { text: 'Circling was marked.', next: 'Hover again and watch for a whole minute.' },
+	'circling-mark': { text: 'Circling was marked.', next: 'Hover again and watch for a full minute.' },
 	'weak-fix-possible': {
-		text: 'A weak fix circles too: one hover in ten does so with a wandering lock.',
-		next: 'Read satellites and scatter before the compass is blamed.',
+		text: 'A weak fix can cause circling too, in about one hover in ten.',
+		next: 'Check satellites and position scatter before the compass.',
 	},
-	'hold-loose': { text: 'It went farther than it should.', next: 'Look at lock and wind, and hover again.' },
+	'hold-loose': { text: 'Aircraft moved farther than the limit.', next: 'Check GPS lock and wind, then hover again.' },
 	'drift-not-explained': {
-		text: 'It drifted, and nobody noted how.',
-		next: 'Let go of the sticks for a few seconds, and note which way it creeps, with the nose two ways.',
+		text: 'Aircraft drifted; direction not recorded.',
+		next: 'Release the sticks for a few seconds and note the drift, with the nose in two directions.',
 	},
 	'persons-differ': {
-		text: 'One person saw it circle, another did not: the worse one counts.',
+		text: 'One person saw circling, another did not. The worse observation counts.',
 		next: 'Hover again, from two sides.',
 	},
 	'turn-and-repeat': {
-		text: 'With the nose one way, wind and trim look alike.',
-		next: 'Turn it by half, let it settle, and let go again.',
+		text: 'With the nose in one direction, wind and trim cannot be separated.',
+		next: 'Turn the nose by half a turn, let the aircraft settle, and release the sticks again.',
 	},
-	short: { text: 'It was watched for less than a minute.', next: 'Watch a hover of a minute.' },
+	short: { text: 'Hover watched for less than one minute.', next: 'Watch a hover of one minute.' },
 	inattentive: {
-		text: 'There are long gaps between the marks.',
-		next: 'Tap what it does whenever asked, “still” too.',
+		text: 'Long gaps between the marks.',
+		next: 'Tap what the aircraft does whenever asked, also “still”.',
 	},
-	'no-distance': { text: 'Nobody said how far it went.', next: 'Say the farthest in steps.' },
-	'wind-not-noted': { text: 'The wind was not noted.', next: 'Say what the wind does to trees and flags.' },
+	'no-distance': { text: 'Farthest distance not recorded.', next: 'Enter the farthest distance in steps.' },
+	'wind-not-noted': { text: 'Wind not recorded.', next: 'Record what the wind does to trees and flags.' },
 	'large-errors-only': {
 		text: 'A hover by eye excludes large compass errors only.',
 		next: 'Check the compass by a known bearing, a straight leg or its calibration.',
 	},
 	'views-left-out': ({ leftOut }: { leftOut: number }) => ({
-		text: `${leftOut === 1 ? 'One view is' : `${leftOut} views are`} too short or marked too seldom, and left out.`,
+		text: `${leftOut === 1 ? 'One observation is' : `${leftOut} observations are`} left out: too short or too few marks.`,
 	}),
 	excluded: ({ excludedAboveDeg }: { excludedAboveDeg: number }) => ({
 		text: `Compass errors above ${excludedAboveDeg.toFixed(0)}° are excluded.`,
 	}),
 	'insufficient-leg': {
-		text: 'The leg is too short.',
-		next: 'Fly 10 m straight ahead in self-level, stick forward only, then the same leg back.',
+		text: 'Leg too short.',
+		next: 'Fly 10 m straight ahead in self-level, stick forward only, then fly the same leg back.',
 	},
 	'insufficient-speed': {
-		text: 'The leg was flown too slowly.',
-		next: 'Fly 10 m straight ahead in self-level, stick forward only, then the same leg back.',
+		text: 'Leg flown too slowly.',
+		next: 'Fly 10 m straight ahead in self-level, stick forward only, then fly the same leg back.',
 	},
 	'insufficient-turn#straightLeg': {
-		text: 'The second leg was not flown back the same way.',
-		next: 'Fly 10 m straight ahead in self-level, stick forward only, then the same leg back.',
+		text: 'Second leg not flown back along the first.',
+		next: 'Fly 10 m straight ahead in self-level, stick forward only, then fly the same leg back.',
 	},
 });

@@ -68,8 +68,8 @@ describe('words of a task or an entry', () => {
 			takenOverS: null,
 			planned: null,
 		});
-		expect(headline).toBe('It came home by its switch from 60 m and landed by itself');
-		expect(sayIn(headline, reasons, 'imperial')).toBe('It came home by its switch from 200 ft and landed by itself');
+		expect(headline).toBe('Returned by switch from 60 m and landed by itself');
+		expect(sayIn(headline, reasons, 'imperial')).toBe('Returned by switch from 200 ft and landed by itself');
 	});
 });
 

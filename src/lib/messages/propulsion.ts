@@ -1,6 +1,6 @@
 import { area } from './message';
 
-const LOOK = 'Disarm, unplug, and look at frame, arms, propellers and motors; then at the gains.';
+const LOOK = 'Disarm, unplug, and check frame, arms, propellers and motors, then the gains.';
 
 interface Throw {
 	surface: string;
@@ -12,51 +12,54 @@ interface Throw {
 /** Propulsion: findings by code. */
 export const propulsion = area('propulsion', {
 	'insufficient-pack': {
-		text: 'What is printed on the pack is not known, so what was used says nothing.',
-		next: 'Enter the capacity of the pack in mAh or Wh.',
+		text: 'Battery capacity not entered, so the charge used cannot be judged.',
+		next: 'Enter the battery capacity in mAh or Wh.',
 	},
 	'insufficient-flights': {
-		text: 'No flight can be used, and the hover power is not known.',
-		next: 'Enter minutes and used charge of a flight, or power in the hover with the pack’s Wh.',
+		text: 'No usable flight, and hover power not known.',
+		next: 'Enter minutes and charge used of a flight, or hover power and the battery’s Wh.',
 	},
 	'required-dropped': ({ required }: { required: readonly string[] }) => ({
-		text: `This pack does not hold ${required.join(', ')}.`,
-		next: 'Take a fuller or larger pack, or split the flight.',
+		text: `This battery is not enough for ${required.join(', ')}.`,
+		next: 'Use a fuller or larger battery, or split the flight.',
 	}),
-	'timer-too-short': { text: 'Hardly any flight is left before the alarm.', next: 'Charge the pack, or take another.' },
+	'timer-too-short': {
+		text: 'Hardly any flight time left before the alarm.',
+		next: 'Charge the battery, or use another.',
+	},
 	'insufficient-pack#flightTime': {
-		text: 'Flights whose charge was counted were left out: the pack’s capacity is not known.',
-		next: 'Enter what is printed on the pack.',
+		text: 'Flights with counted charge are left out: battery capacity not known.',
+		next: 'Enter the capacity printed on the battery.',
 	},
 	'from-hover-power': {
-		text: 'No flight is on record: this rests on the hover power alone.',
-		next: 'Note minutes and used charge after the flight.',
+		text: 'No flight on record. Calculated from hover power alone.',
+		next: 'Record minutes and charge used after the flight.',
 	},
 	'few-flights': {
-		text: 'Few flights are on record: how much they differ is assumed.',
-		next: 'Note minutes and used charge after each flight.',
+		text: 'Few flights on record. Their spread is assumed.',
+		next: 'Record minutes and charge used after each flight.',
 	},
 	'other-packs-only': {
-		text: 'No flight was on this pack: it is taken to be like the others.',
+		text: 'No flight on this battery. It is assumed to be like the others.',
 		next: 'Watch its voltage on the first flight.',
 	},
 	'cold-assumed': {
-		text: 'It is cold, and what this pack loses by it is assumed.',
-		next: 'Warm the pack before the flight; land by its voltage.',
+		text: 'Cold. The capacity lost by this battery is assumed.',
+		next: 'Warm the battery before the flight; land by its voltage.',
 	},
-	'start-not-full': { text: 'The pack is not full.', next: 'Charge it for a test flight.' },
+	'start-not-full': { text: 'Battery not full.', next: 'Charge the battery for a test flight.' },
 	'rungs-dropped': ({ dropped }: { dropped: string[] }) => ({
-		text: `Left for another pack: ${dropped.join(', ')}.`,
-		next: 'Plan them for the next pack.',
+		text: `Moved to another battery: ${dropped.join(', ')}.`,
+		next: 'Plan these steps for the next battery.',
 	}),
 	'timer-set': ({ timerMin, power }: { timerMin: number; power: string }) => ({
 		text: `Nine flights in ten last longer than ${timerMin.toFixed(1)} minutes to the alarm.${power}`,
 	}),
 	'tail-heavy': ({ shiftPackMm, name }: { shiftPackMm: null | number; name: string }) => ({
-		text: 'It is tail-heavy: it would pitch up and stall.',
+		text: 'Tail-heavy. The aircraft would pitch up and stall.',
 		next:
 			shiftPackMm === null
-				? 'The pack has no mass here: weigh it.'
+				? 'Battery mass not entered. Weigh the battery.'
 				: `Move ${name} ${Math.abs(shiftPackMm).toFixed(0)} mm ${shiftPackMm < 0 ? 'forward' : 'back'}.`,
 	}),
 	'near-mark': ({
@@ -68,132 +71,132 @@ export const propulsion = area('propulsion', {
 		shiftPackMm: null | number;
 		name: string;
 	}) => ({
-		text: 'It balances at the mark, within what was measured; the tail may be a little heavy.',
+		text: 'Balances at the mark within the measurement uncertainty; the tail may be slightly heavy.',
 		next:
 			forwardMm === null
 				? shiftPackMm === null
-					? 'The pack has no mass here: weigh it.'
+					? 'Battery mass not entered. Weigh the battery.'
 					: `Move ${name} ${Math.abs(shiftPackMm).toFixed(0)} mm ${shiftPackMm < 0 ? 'forward' : 'back'}.`
-				: `Move ${name} ${forwardMm} mm forward: a little nose-heavy is the safer side.`,
+				: `Move ${name} ${forwardMm} mm forward; slightly nose-heavy is the safer side.`,
 	}),
 	'nose-heavy': ({ shiftPackMm, name }: { shiftPackMm: null | number; name: string }) => ({
-		text: 'It is more nose-heavy than you allow.',
+		text: 'More nose-heavy than your tolerance.',
 		next:
 			shiftPackMm === null
-				? 'The pack has no mass here: weigh it.'
+				? 'Battery mass not entered. Weigh the battery.'
 				: `Move ${name} ${Math.abs(shiftPackMm).toFixed(0)} mm ${shiftPackMm < 0 ? 'forward' : 'back'}.`,
 	}),
-	balanced: { text: 'It balances at the mark or a little before it.' },
-	'check-wrong': ({ mapOf, why, nextWordsOf }: { mapOf: string[]; why: string; nextWordsOf: string }) => ({
-		text: `Not as it should be: ${mapOf.join(', ')}. Most likely: ${why}.`,
-		next: `Put it right with the power off, then do every check and nudge again from the first. If it is not that: ${nextWordsOf}.`,
+	balanced: { text: 'Balances at the mark or slightly ahead of it.' },
+	'check-wrong': ({ checks, why, then }: { checks: string[]; why: string; then: string }) => ({
+		text: `Problem found: ${checks.join(', ')}. Most likely ${why}.`,
+		next: `Correct it with the power off, then repeat every check and nudge. If the cause is another, ${then}.`,
 	}),
-	'response-wrong': ({ mapOf, why, nextWordsOf }: { mapOf: string[]; why: string; nextWordsOf: string }) => ({
-		text: `It did not answer as commanded: ${mapOf.join(', ')}. Most likely: ${why}.`,
-		next: `Disarm, unplug, propellers off; then ${nextWordsOf}.`,
+	'response-wrong': ({ tests, why, then }: { tests: string[]; why: string; then: string }) => ({
+		text: `Wrong response: ${tests.join(', ')}. Most likely ${why}.`,
+		next: `Disarm, unplug, take the propellers off, then ${then}.`,
 	}),
 	'insufficient-observations': ({
-		mapOf,
-		nextWordsOf,
+		tests,
+		then,
 	}: {
-		mapOf: ('stick right' | 'stick forward' | 'yaw right' | 'a little throttle')[];
-		nextWordsOf: string;
-	}) => ({ text: `Not tried yet: ${mapOf.join(', ')}.`, next: `Next: ${nextWordsOf}.` }),
+		tests: ('stick right' | 'stick forward' | 'yaw right' | 'a little throttle')[];
+		then: string;
+	}) => ({ text: `Not tried yet: ${tests.join(', ')}.`, next: `Next: ${then}.` }),
 	'all-as-commanded': {
-		text: 'All four answered as commanded. That is evidence of the right signs, not of balance or sound propellers.',
+		text: 'All four responses as commanded. This proves the signs, not balance or sound propellers.',
 	},
-	'motor-silent': ({ wordsOf }: { wordsOf: string }) => ({
-		text: `Nothing turned when the ${wordsOf} was asked.`,
-		next: 'Stop: unplug, trace its leads, speed controller and output; swap it with a neighbour to see what follows.',
+	'motor-silent': ({ motor }: { motor: string }) => ({
+		text: `No motor turned when the ${motor} was commanded.`,
+		next: 'Stop and unplug. Check its leads, ESC and output; swap it with a neighbour to see what follows.',
 	}),
-	'outputs-exchanged': ({ mapOf }: { mapOf: string[] }) => ({
-		text: `Outputs of ${mapOf.join(' and ')} are exchanged.`,
-		next: 'Exchange them in the settings or at the plugs; then walk again.',
+	'outputs-exchanged': ({ motors }: { motors: string[] }) => ({
+		text: `Outputs of ${motors.join(' and ')} are swapped.`,
+		next: 'Swap them in the settings or at the plugs, then check all motors again.',
 	}),
 	'all-reversed': {
-		text: 'Every motor turns the other way than is set.',
-		next: 'Built for the other scheme: set the expected direction to the other one and fit the propellers by the drawing, or reverse them all. A setting only tells the controller; it turns no motor.',
+		text: 'Every motor turns opposite to the setting.',
+		next: 'Set the expected direction to the other scheme and fit the propellers by the drawing, or reverse all motors. The setting only informs the flight controller; it reverses no motor.',
 	},
-	'motor-reversed': ({ wordsOf }: { wordsOf: string }) => ({
-		text: `The ${wordsOf} turns the wrong way.`,
-		next: 'Exchange two of its three leads, or reverse it in its speed controller.',
+	'motor-reversed': ({ motor }: { motor: string }) => ({
+		text: `The ${motor} turns the wrong way.`,
+		next: 'Swap two of its three leads, or reverse it in its ESC.',
 	}),
-	'insufficient-walk': ({ length, length2 }: { length: number; length2: number }) => ({
-		text: `${length} of ${length2} motors were seen turning, and which way.`,
-		next: 'Ask the others too: a strip of paper at the shaft or a film shows the way, never a finger.',
+	'insufficient-walk': ({ seen, motors }: { seen: number; motors: number }) => ({
+		text: `Turning direction seen for ${seen} of ${motors} motors.`,
+		next: 'Check the others too. Use a strip of paper at the shaft or a film to see the direction, never a finger.',
 	}),
-	'motors-as-planned': ({ length }: { length: number }) => ({
-		text: `All ${length} motors answer for themselves and turn as planned.`,
+	'motors-as-planned': ({ motors }: { motors: number }) => ({
+		text: `All ${motors} motors respond at their own place and turn as planned.`,
 	}),
 	overcharged: ({ cell, volts }: { cell: number; volts: number }) => ({
-		text: `Cell ${cell} shows ${volts.toFixed(2)} V: more than full.`,
-		next: 'Wrong chemistry chosen, or set the pack aside in a safe place.',
+		text: `Cell ${cell} reads ${volts.toFixed(2)} V, above full charge.`,
+		next: 'Check the chemistry chosen; otherwise put the battery in a safe place.',
 	}),
 	'cell-dead': ({ cell, volts }: { cell: number; volts: number }) => ({
-		text: `Cell ${cell} shows ${volts.toFixed(2)} V: dead or not connected.`,
-		next: 'Do not charge or fly it; follow the maker.',
+		text: `Cell ${cell} reads ${volts.toFixed(2)} V: dead or not connected.`,
+		next: "Do not charge or fly this battery; follow the maker's instructions.",
 	}),
 	'cells-apart': {
-		text: 'One cell lags far behind the others.',
-		next: 'Do not fly it; balance it by the maker’s manual and measure again.',
+		text: 'One cell is far below the others.',
+		next: 'Do not fly this battery; balance it by the maker’s manual and measure again.',
 	},
-	'cells-uneven': { text: 'The cells differ.', next: 'Balance it; watch the weakest cell under load.' },
-	'cells-even': { text: 'The cells are even.' },
-	'not-full': { text: 'It is not full.', next: 'Fly tests on a full pack.' },
-	full: { text: 'It is full.' },
-	'nothing-left': { text: 'Nothing is left above the reserve.', next: 'Charge it.' },
+	'cells-uneven': { text: 'Cells differ.', next: 'Balance the battery; watch the weakest cell under load.' },
+	'cells-even': { text: 'Cells are even.' },
+	'not-full': { text: 'Battery not full.', next: 'Fly tests on a full battery.' },
+	full: { text: 'Battery full.' },
+	'nothing-left': { text: 'No charge left above the reserve.', next: 'Charge the battery.' },
 	'resistance-negative': {
-		text: 'The voltage rose under load: the two readings are mixed up.',
+		text: 'Voltage rose under load. The two readings are swapped.',
 		next: 'Measure the load step again.',
 	},
 	'resistance-high': {
-		text: 'It sags under load.',
-		next: 'Warm it and measure again; if it stays, keep it for the bench.',
+		text: 'Voltage sags under load.',
+		next: 'Warm the battery and measure again; if the sag remains, use it on the bench only.',
 	},
-	'resistance-low': { text: 'It holds its voltage under load.' },
+	'resistance-low': { text: 'Voltage holds under load.' },
 	'capacity-told': {
-		text: 'The capacity is what is printed on it; nobody has measured it.',
-		next: 'Note what the charger puts back after a flight.',
+		text: 'Capacity is the printed value, not measured.',
+		next: 'Record what the charger puts back after a flight.',
 	},
-	worn: { text: 'It holds much less than is printed on it.', next: 'Shorten its flights, or retire it.' },
-	healthy: { text: 'It holds what is printed on it, nearly.' },
+	worn: { text: 'Capacity is far below the printed value.', next: 'Shorten flights on this battery, or retire it.' },
+	healthy: { text: 'Capacity is close to the printed value.' },
 	cold: {
-		text: 'It is cold: less comes out and the voltage sags.',
-		next: 'Keep packs warm until the flight; hover for a minute first.',
+		text: 'Battery is cold. Capacity and voltage are lower.',
+		next: 'Keep batteries warm until the flight; hover for one minute first.',
 	},
-	'reserve-small': { text: 'The reserve is small.', next: 'Keep a fifth.' },
+	'reserve-small': { text: 'Reserve is small.', next: 'Keep 20 %.' },
 	'act-late': ({ actPct, warnPct }: { actPct: number; warnPct: number }) => ({
-		text: `The second level acts at ${actPct} %, the first warns at ${warnPct} %.`,
-		next: 'Act at a tenth or more.',
+		text: `Critical level ${actPct} % is not below the warning level ${warnPct} %.`,
+		next: 'Set the critical level to 10 % or more.',
 	}),
 	surging: ({ hz }: { hz: null | number }) => ({
-		text: `The motors surge${hz === null ? '' : `, ${hz.toFixed(hz < 3 ? 1 : 0)} times a second`}.`,
+		text: `Motors surge${hz === null ? '' : `, ${hz.toFixed(hz < 3 ? 1 : 0)} times per second`}.`,
 		next: LOOK,
 	}),
 	unsteady: ({ hz }: { hz: null | number }) => ({
-		text: `The motors rise and fall together${hz === null ? '' : `, ${hz.toFixed(hz < 3 ? 1 : 0)} times a second`}.`,
-		next: 'Listen again in calmer air; if it stays, look at propellers, frame and gains.',
+		text: `Motor sound rises and falls${hz === null ? '' : `, ${hz.toFixed(hz < 3 ? 1 : 0)} times per second`}.`,
+		next: 'Record again in calmer air; if it remains, check propellers, frame and gains.',
 	}),
-	even: { text: 'The motors run evenly.' },
+	even: { text: 'Motors run evenly.' },
 	'more-than-usual': {
-		text: 'They are more unsteady than in the earlier good hover.',
-		next: 'Ask what changed since: propellers, a knock, gains, the mounting of the board.',
+		text: 'Motors are less steady than in the earlier good hover.',
+		next: 'Check what changed since then: propellers, an impact, gains, the mounting of the board.',
 	},
-	'as-usual': { text: 'They are as steady as in the earlier good hover.' },
+	'as-usual': { text: 'Motors are as steady as in the earlier good hover.' },
 	'tone-off': ({ off }: { off: number }) => ({
-		text: `The hover hums ${Math.abs(off).toFixed(0)} % ${off > 0 ? 'higher' : 'lower'} than usual.`,
+		text: `Motor tone is ${Math.abs(off).toFixed(0)} % ${off > 0 ? 'higher' : 'lower'} than usual.`,
 		next:
 			off > 0
-				? 'More turns for the same lift: weight, thin air, or propellers that are worn, bent or not its own.'
-				: 'Fewer turns: less weight, other propellers, or another tone that is loudest here.',
+				? 'Check weight, air density and propellers: worn, bent or of another type.'
+				: 'Check weight and propellers; another sound may be loudest here.',
 	}),
-	'tone-as-usual': { text: 'The hover hums as it usually does.' },
-	'too-loud': { text: 'The microphone was driven to its end.', next: 'Record from farther off.' },
-	'insufficient-grid': ({ length, length2 }: { length: number; length2: number }) => ({
-		text: `${length - length2} of ${length} movements were seen.`,
-		next: 'See the others too, before every flight.',
+	'tone-as-usual': { text: 'Motor tone is as usual.' },
+	'too-loud': { text: 'Recording is overloaded.', next: 'Record from farther away.' },
+	'insufficient-grid': ({ movements, open }: { movements: number; open: number }) => ({
+		text: `${movements - open} of ${movements} movements seen.`,
+		next: 'Check the others too, before every flight.',
 	}),
-	'surfaces-right': { text: 'Every surface moves as it should, by stick and by its stabiliser.' },
+	'surfaces-right': { text: 'Every surface moves correctly by stick and by stabiliser.' },
 	'throw-as-sheet': ({ surface, way, mm, sheetMm }: Throw) => ({
 		text: `${surface} ${way}: ${mm} mm of ${sheetMm} mm.`,
 	}),
@@ -201,69 +204,69 @@ export const propulsion = area('propulsion', {
 		text: `${surface} ${way}: ${mm} mm of ${sheetMm} mm.`,
 		next: 'Move the linkage at horn or servo arm; then see every movement again.',
 	}),
-	'throws-differ': ({ named, named2 }: { named: undefined | string; named2: undefined | string }) => ({
-		text: `The ${named} and the ${named2} go differently far.`,
-		next: 'Centre both servo arms, then the linkages: what goes further on one side turns it.',
+	'throws-differ': ({ one, other }: { one: undefined | string; other: undefined | string }) => ({
+		text: `Throws of ${one} and ${other} differ.`,
+		next: 'Centre both servo arms, then adjust the linkages. Unequal throws turn the aircraft.',
 	}),
 	'hotter-than-others': ({ name }: { name: string }) => ({
 		text: `${name} is hotter than the others of its kind.`,
-		next: 'Turn it by hand against the others: a bearing, a bent shaft, a propeller, a screw into its winding.',
+		next: 'Turn it by hand and compare: check bearing, shaft, propeller and screw length.',
 	}),
 	'hotter-than-usual': ({ name }: { name: string }) => ({
-		text: `${name} is hotter above the air than it usually is.`,
-		next: 'What changed: gains, propellers, load, wind? Stock gains and a short hover tell.',
+		text: `${name} is hotter than on earlier flights.`,
+		next: 'Check what changed: gains, propellers, load or wind. Compare with stock gains in a short hover.',
 	}),
 	'too-hot': ({ name }: { name: string }) => ({
 		text: `${name} is too hot.`,
-		next: 'Nothing more today: too much gain, load or propeller, or no air. Let it cool by itself.',
+		next: 'Stop flying today and let it cool. Check gains, load, propeller size and airflow.',
 	}),
 	alike: {
-		text: 'Every part is as warm as the others and as on its earlier flights, within what this can tell.',
+		text: 'Every part is as warm as the others and as on earlier flights, within the uncertainty.',
 	},
 	'alike-others': {
-		text: 'Every part is as warm as the others, within what this can tell. No earlier flight to compare with.',
+		text: 'Every part is as warm as the others, within the uncertainty. No earlier flight to compare with.',
 	},
-	'alike-itself': { text: 'Every part is as warm as on its earlier flights, within what this can tell.' },
+	'alike-itself': { text: 'Every part is as warm as on earlier flights, within the uncertainty.' },
 	'nothing-to-compare': { text: 'No part is too hot. Nothing to compare with yet.' },
-	'too-cool-to-tell': { text: 'Nothing is warm enough to say anything of its load.' },
+	'too-cool-to-tell': { text: 'No part is warm enough to judge its load.' },
 	'insufficient-duration': ({ durationS }: { durationS: number }) => ({
-		text: `${durationS.toFixed(1)} s of sound are too few.`,
-		next: 'Record twenty seconds of a hover, the phone still, some metres off.',
+		text: `${durationS.toFixed(1)} s of sound is too short.`,
+		next: 'Record twenty seconds of a hover with the phone still, a few paces away.',
 	}),
 	'insufficient-level': {
-		text: 'The recording is all but silent.',
-		next: 'Go nearer, look whether the microphone is covered, and record again.',
+		text: 'Recording is almost silent.',
+		next: 'Move nearer, check that the microphone is not covered, and record again.',
 	},
 	'insufficient-tone': {
-		text: 'The motors are not heard clearly: wind, voices or distance stand above them.',
-		next: 'Record from the lee, some metres off, nobody speaking.',
+		text: 'Motors are not clearly audible over wind, voices or distance.',
+		next: 'Record out of the wind, a few paces away, with nobody speaking.',
 	},
-	'surface-still': ({ named }: { named: undefined | string }) => ({
-		text: `The ${named} does not move.`,
-		next: 'Look at its plug, servo, horn and linkage.',
+	'surface-still': ({ surface }: { surface: undefined | string }) => ({
+		text: `The ${surface} does not move.`,
+		next: 'Check its plug, servo, horn and linkage.',
 	}),
-	'servo-reversed': ({ named }: { named: undefined | string }) => ({
-		text: `The ${named} moves the other way in everything.`,
-		next: 'Reverse its output, not a stick: then repeat every movement.',
+	'servo-reversed': ({ surface }: { surface: undefined | string }) => ({
+		text: `The ${surface} moves in reverse in every test.`,
+		next: 'Reverse its output, not a stick, then repeat every movement.',
 	}),
 	'surfaces-exchanged': {
-		text: 'Roll is the other way by stick and by stabiliser: the two elevons are exchanged.',
-		next: 'Exchange their plugs; then repeat every movement.',
+		text: 'Roll is reversed by stick and by stabiliser. The two elevons are swapped.',
+		next: 'Swap their plugs, then repeat every movement.',
 	},
-	'outputs-reversed': ({ named }: { named: string }) => ({
-		text: `In ${named} stick and stabiliser both move the other way.`,
-		next: 'Reverse the outputs of these surfaces; then both are right.',
+	'outputs-reversed': ({ axis }: { axis: string }) => ({
+		text: `In ${axis}, stick and stabiliser both move in reverse.`,
+		next: 'Reverse the outputs of these surfaces to correct both.',
 	}),
-	'channel-reversed': ({ named }: { named: string }) => ({
-		text: `The stick moves the other way in ${named}.`,
-		next: 'Reverse the channel in the radio, not the output: the stabiliser is right as it is.',
+	'channel-reversed': ({ axis }: { axis: string }) => ({
+		text: `Stick is reversed in ${axis}.`,
+		next: 'Reverse the channel in the transmitter, not the output; the stabiliser is OK.',
 	}),
-	'stabiliser-reversed': ({ named }: { named: string }) => ({
-		text: `The stabiliser moves the other way in ${named}: in self-level it would turn over.`,
-		next: 'Look at how the board sits and is told to sit; reverse the stabiliser, not the stick.',
+	'stabiliser-reversed': ({ axis }: { axis: string }) => ({
+		text: `Stabiliser is reversed in ${axis}. In self-level the aircraft would turn over.`,
+		next: "Check the board's mounting and its setting; reverse the stabiliser, not the stick.",
 	}),
-	'surface-wrong': ({ spoken, named, seen }: { spoken: string; named: string; seen: string }) => ({
-		text: `${spoken}: the ${named} ${seen === 'still' ? 'stays still' : 'moves the other way'}.`,
-		next: 'Look at its output and the mix; then repeat every movement.',
+	'surface-wrong': ({ spoken, surface, seen }: { spoken: string; surface: string; seen: string }) => ({
+		text: `${spoken}: the ${surface} ${seen === 'still' ? 'stays still' : 'moves in reverse'}.`,
+		next: 'Check its output and the mix, then repeat every movement.',
 	}),
 });

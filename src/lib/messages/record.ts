@@ -9,17 +9,17 @@ interface Difference {
 /** Record: findings by code. */
 export const record = area('record', {
 	'insufficient-repeats': ({ what }: { what: string }) => ({
-		text: `${what}: one value each, without its uncertainty, compares nothing.`,
+		text: `${what}: one value each without uncertainty cannot be compared.`,
 		next: 'Repeat the measurement at least twice on each side.',
 	}),
 	better: ({ what, difference, unit }: Difference) => ({
-		text: `${what} is ${difference.toPrecision(2)} ${unit} better than before, more than the noise.`,
+		text: `${what} is ${difference.toPrecision(2)} ${unit} better than before, above the noise.`,
 	}),
 	worse: ({ what, difference, unit }: Difference) => ({
-		text: `${what} is ${difference.toPrecision(2)} ${unit} worse than before, more than the noise.`,
-		next: 'Go back to the earlier values, or find out what changed.',
+		text: `${what} is ${difference.toPrecision(2)} ${unit} worse than before, above the noise.`,
+		next: 'Restore the earlier values, or find out what changed.',
 	}),
 	'no-difference': ({ what, difference, unit }: Difference) => ({
-		text: `${what}: the difference of ${difference.toPrecision(2)} ${unit} is no larger than the noise.`,
+		text: `${what}: difference ${difference.toPrecision(2)} ${unit}, within the noise.`,
 	}),
 });

@@ -1,12 +1,12 @@
 import { area, type Show } from './message';
 
-const AGAINST_WIND = 'Raise the return speed, stay upwind and near, or shorten the day.';
+const AGAINST_WIND = 'Raise the return speed, stay upwind and near, or wait for less wind.';
 
 const plausibility = ({ linkLossOnly }: { linkLossOnly: boolean }) => ({
 	text: linkLossOnly
-		? 'It checks only on link loss that a return makes sense, not when the switch is thrown.'
-		: 'It does not check that a return makes sense, as far as is known.',
-	next: 'With present firmware “always” is what most choose: it no longer falls when a check fails. Read its notes.',
+		? 'Return plausibility is checked on link loss only, not for the switch.'
+		: 'Return plausibility check is off or not known.',
+	next: 'Most pilots choose “always”: with current firmware a failed check no longer drops the aircraft. Read its release notes.',
 });
 
 /** Times of a return in seconds: flown, and the plan's longest and shortest. */
@@ -27,7 +27,7 @@ interface Flown {
 }
 
 const cameHome = ({ trigger, distanceM }: Flown, show: Show) =>
-	`It came home ${trigger === 'switch' ? 'by its switch' : 'with the radio off'} from ${show.length(distanceM, 0)}`;
+	`Returned ${trigger === 'switch' ? 'by switch' : 'with the transmitter off'} from ${show.length(distanceM, 0)}`;
 
 /** A distance as it is paced: tenths below ten metres. */
 const paced = (metres: number, show: Show) => show.length(metres, metres < 10 ? 1 : 0);
@@ -35,61 +35,64 @@ const paced = (metres: number, show: Show) => show.length(metres, metres < 10 ? 
 /** Return: findings by code. */
 export const returnToHome = area('return', {
 	'insufficient-landings': {
-		text: 'No landing was measured.',
-		next: 'Let it come home, and measure from the mark to where it stands.',
+		text: 'No landing measured.',
+		next: 'Let the aircraft return, then measure from the mark to where it landed.',
 	},
 	'wide-miss': ({ farthestM }: { farthestM: number }, show) => ({
-		text: `It came down ${paced(farthestM, show)} from its mark.`,
-		next: 'Do not send it further out; look at lock, stored home and compass before it comes home again.',
+		text: `A landing was ${paced(farthestM, show)} from the mark.`,
+		next: 'Fly no farther; check GPS lock, home point and compass before the next return.',
 	}),
 	'misses-bar': ({ barM }: { barM: number }, show) => ({
-		text: `More than half of its landings to come miss the ${paced(barM, show)} about the mark.`,
-		next: 'Look at the fix, the stored home and the compass, then land again.',
+		text: `More than half of future landings will miss the ${paced(barM, show)} circle.`,
+		next: 'Check the fix, the home point and the compass, then land again.',
 	}),
 	'few-landings': ({ n, metres, lowM, highM }: { n: number; metres: number; lowM: number; highM: number }, show) => ({
 		text:
 			n === 1
-				? `It came back within ${paced(metres, show)}. One landing says little about the next: ${paced(lowM, show)} to ${paced(highM, show)} hold nineteen in twenty.`
-				: 'Two landings do not tell an offset from chance.',
-		next: 'Land again, each after a power-up of its own.',
+				? `One landing, ${paced(metres, show)} from the mark. A circle of ${paced(lowM, show)} to ${paced(highM, show)} will hold 95 % of landings.`
+				: 'Two landings cannot separate an offset from chance.',
+		next: 'Land again, each time after a new power-up.',
 	}),
 	'one-power-up': {
-		text: 'All landings were of one power-up: they share one stored home.',
-		next: 'Power off, lock again, and land again.',
+		text: 'All landings were after one power-up and share one home point.',
+		next: 'Switch off, wait for a new GPS lock, and land again.',
 	},
 	'bar-doubtful': ({ barM, within }: { barM: number; within: number }, show) => ({
-		text: `The next landing is within ${paced(barM, show)} with ${(100 * within).toFixed(0)} %.`,
-		next: 'Keep the landing area wider, and land again.',
+		text: `The next landing is within ${paced(barM, show)} with ${(100 * within).toFixed(0)} % probability.`,
+		next: 'Keep a wider landing area clear, and land again.',
 	}),
 	'offset-systematic': ({ offsetM, towardDeg }: { offsetM: number; towardDeg: number }, show) => ({
-		text: `Its landings lie ${paced(offsetM, show)} toward ${towardDeg.toFixed(0)}°, more than chance does.`,
-		next: 'Look at the stored home and the wind; an offset alone is no sign of the compass.',
+		text: `Landings are offset ${paced(offsetM, show)} toward ${towardDeg.toFixed(0)}°, more than by chance.`,
+		next: 'Check the home point and the wind; an offset alone does not point to the compass.',
 	}),
 	'scatter-large': {
-		text: 'It scatters more than its receiver’s class does.',
-		next: 'Look at the lock, then at how it holds in a hover.',
+		text: 'Landings scatter more than usual for this class of receiver.',
+		next: 'Check the GPS lock, then position hold in a hover.',
 	},
-	'oldest-left-out': ({ leftOut }: { leftOut: number }) => ({ text: `The oldest ${leftOut} landings were left out.` }),
+	'oldest-left-out': ({ leftOut }: { leftOut: number }) => ({ text: `The oldest ${leftOut} landings are left out.` }),
 	'lands-within-bar': ({ r50M }: { r50M: number }, show) => ({
-		text: `Half of its landings to come lie within ${paced(r50M, show)} of the mark.`,
+		text: `Half of future landings will be within ${paced(r50M, show)} of the mark.`,
 	}),
 	'radius-to-come': ({ r50M }: { r50M: number }, show) => ({
-		text: `Half of its landings to come lie within ${paced(r50M, show)} of the mark.`,
+		text: `Half of future landings will be within ${paced(r50M, show)} of the mark.`,
 	}),
 	'many-more': {
-		text: 'More landings than one would fly would be needed to settle where it lands.',
-		next: 'Look for what scatters it first.',
+		text: 'Too many landings would be needed to determine the landing point.',
+		next: 'Find the cause of the scatter first.',
 	},
 	'wind-exceeds-airspeed': {
-		text: 'The wind at its height is stronger than the aircraft flies: it cannot hold a place.',
+		text: 'Wind at its altitude exceeds the airspeed. The aircraft cannot hold position.',
 		next: AGAINST_WIND,
 	},
 	'crosswind-too-strong': {
-		text: 'The crosswind is stronger than its airspeed: it cannot keep the line home.',
+		text: 'Crosswind exceeds the airspeed. The aircraft cannot keep the line home.',
 		next: AGAINST_WIND,
 	},
-	'headwind-too-strong': { text: 'Against this wind it would stand still or drift away.', next: AGAINST_WIND },
-	'pack-empty-before-home': { text: 'The pack is empty before it is down.', next: 'Turn back earlier.' },
+	'headwind-too-strong': {
+		text: 'Against this wind the aircraft would stand still or drift away.',
+		next: AGAINST_WIND,
+	},
+	'pack-empty-before-home': { text: 'Battery is empty before landing.', next: 'Turn back earlier.' },
 	'reserve-violated': ({
 		usedUp,
 		leftWh,
@@ -102,43 +105,43 @@ export const returnToHome = area('return', {
 		landWithWh: number;
 	}) => ({
 		text: usedUp
-			? `The pack is used up: only ${leftWh.toFixed(1)} of ${usableWh.toFixed(1)} Wh are left, less than the reserve, before it turns back.`
-			: `It uses its reserve up: ${landWithWh.toFixed(1)} Wh are left at the landing.`,
-		next: usedUp ? 'Land now, and fly on with a charged pack.' : 'Turn back earlier.',
+			? `Battery is below the reserve before turning back: ${leftWh.toFixed(1)} of ${usableWh.toFixed(1)} Wh left.`
+			: `Return uses the reserve. Only ${landWithWh.toFixed(1)} Wh left at landing.`,
+		next: usedUp ? 'Land now and continue with a charged battery.' : 'Turn back earlier.',
 	}),
 	'obstacle-in-path': ({ distanceM, toward }: { distanceM: number | null; toward: string }, show) => ({
-		text: `What stands ${distanceM === null ? 'there' : `${show.length(distanceM, 0)} to the ${toward} of home`} is in the way.`,
-		next: 'Raise the return height or move home.',
+		text: `Obstacle ${distanceM === null ? '' : `${show.length(distanceM, 0)} ${toward} of home `}is in the return path.`,
+		next: 'Raise the return altitude or move the home point.',
 	}),
 	'motors-cut': {
-		text: 'On loss of link the motors stop and it falls.',
-		next: 'Set another action where the aircraft can come home.',
+		text: 'On link loss the motors stop and the aircraft falls.',
+		next: 'Set another failsafe action if the aircraft can return.',
 	},
-	'margin-thin': { text: 'Little is left above the reserve.', next: 'Turn back earlier.' },
+	'margin-thin': { text: 'Little charge left above the reserve.', next: 'Turn back earlier.' },
 	'obstacle-close': ({ distanceM, toward }: { distanceM: number | null; toward: string }, show) => ({
-		text: `It passes close over what stands ${distanceM === null ? 'there' : `${show.length(distanceM, 0)} to the ${toward} of home`}.`,
-		next: 'Raise the return height.',
+		text: `Return passes close over the obstacle${distanceM === null ? '' : ` ${show.length(distanceM, 0)} ${toward} of home`}.`,
+		next: 'Raise the return altitude.',
 	}),
 	'gust-exceeds-airspeed': {
-		text: 'In a gust it cannot hold its place.',
-		next: 'Come down, or choose another action.',
+		text: 'Position cannot be held in a gust.',
+		next: 'Descend, or choose another failsafe action.',
 	},
 	'lands-away-from-home': ({ carriedM }: { carriedM: null | number }, show) => ({
 		text:
 			carriedM === null
-				? 'It lands away from home.'
-				: `It cannot hold its place: by the time it is down the wind has carried it to ${show.length(carriedM, 0)} from home.`,
-		next: 'Look at what is below it.',
+				? 'Aircraft lands away from home.'
+				: `Position cannot be held. The wind carries the aircraft to ${show.length(carriedM, 0)} from home before it lands.`,
+		next: 'Check what is below the aircraft.',
 	}),
-	'nearer-than-minimum': { text: 'Nearer than the minimum distance: it lands where it is.' },
-	'returns-with-reserve': { text: 'It is down with its reserve.' },
-	'gust-stops-return': ({ nextWords }: { nextWords: string }) => ({
-		text: 'In a gust it would stand still or drift away.',
-		next: nextWords,
+	'nearer-than-minimum': { text: 'Within the minimum distance the aircraft lands where it is.' },
+	'returns-with-reserve': { text: 'Aircraft lands with its reserve.' },
+	'gust-stops-return': ({ remedy }: { remedy: string }) => ({
+		text: 'In a gust the aircraft would stand still or drift away.',
+		next: remedy,
 	}),
-	'gust-breaks-reserve': ({ nextWords }: { nextWords: string }) => ({
-		text: 'Against gusts all the way it would land on its reserve.',
-		next: nextWords,
+	'gust-breaks-reserve': ({ remedy }: { remedy: string }) => ({
+		text: 'Against gusts all the way the aircraft would land on its reserve.',
+		next: remedy,
 	}),
 	'faster-than-possible': (times: Times) => ({
 		text: aboutTime(times),
@@ -150,143 +153,152 @@ export const returnToHome = area('return', {
 	}),
 	'as-planned': (times: Times) => ({ text: aboutTime(times) }),
 	'test-too-near': ({ minDistanceM }: { minDistanceM: number }, show) => ({
-		text: 'At this distance it lands instead of returning: the test proves nothing.',
+		text: 'Within the minimum distance the aircraft lands instead of returning. The test proves nothing.',
 		next: `Fly out beyond ${show.length(1.2 * minDistanceM, 0)}, over clear ground.`,
 	}),
 	'no-reaction': {
-		text: 'It did not turn home.',
-		next: 'Land, disarm, unplug; look at the settings; nothing else today.',
+		text: 'Aircraft did not turn toward home.',
+		next: 'Land, disarm and unplug. Check the settings. No more flights today.',
 	},
 	'reacts-late': ({ turned }: { turned: number }) => ({
-		text: `It turned home after ${turned.toFixed(0)} s.`,
-		next: 'Look at the delay that is set.',
+		text: `Turned toward home after ${turned.toFixed(0)} s.`,
+		next: 'Check the delay setting.',
 	}),
-	turned: ({ turned }: { turned: number }) => ({ text: `It turned home after ${turned.toFixed(0)} s.` }),
-	'did-not-climb': { text: 'Nobody saw it climb to its return height.', next: 'Read the height off at the next test.' },
+	turned: ({ turned }: { turned: number }) => ({ text: `Turned toward home after ${turned.toFixed(0)} s.` }),
+	'did-not-climb': { text: 'Climb to return altitude not seen.', next: 'Read the altitude at the next test.' },
 	'did-not-come': {
-		text: 'It did not come back over home.',
-		next: 'Land, disarm, unplug; look at the settings; nothing else today.',
+		text: 'Aircraft did not come back over home.',
+		next: 'Land, disarm and unplug. Check the settings. No more flights today.',
 	},
 	'taken-over': ({ takenOverS }: { takenOverS: number }) => ({
-		text: `Taken over by hand after ${takenOverS.toFixed(0)} s: its landing was not seen.`,
-		next: 'Repeat it, hands ready, once the cause is known.',
+		text: `Pilot took over after ${takenOverS.toFixed(0)} s, so the landing was not tested.`,
+		next: 'Repeat the test, hands ready, once the cause is known.',
 	}),
 	'did-not-land': {
-		text: 'It came back and did not land.',
-		next: 'Land, disarm, unplug; look at the settings; nothing else today.',
+		text: 'Aircraft came back but did not land.',
+		next: 'Land, disarm and unplug. Check the settings. No more flights today.',
 	},
 	'did-not-disarm': {
-		text: 'It landed and did not switch its motors off.',
-		next: 'Disarm by hand, as always; look how it is meant to know the ground.',
+		text: 'Aircraft landed but did not stop its motors.',
+		next: 'Disarm by hand; check how landing is detected.',
 	},
 	'came-home': (test: Flown, show) => ({ text: `${cameHome(test, show)} and landed by itself.` }),
-	'came-home#by-hand': (test: Flown, show) => ({ text: `${cameHome(test, show)}, and was landed by hand.` }),
-	'switch-is-not-loss': { text: 'By its switch: that proves the return, not what a lost radio does.' },
+	'came-home#by-hand': (test: Flown, show) => ({ text: `${cameHome(test, show)}; landed by hand.` }),
+	'switch-is-not-loss': { text: 'Triggered by switch. This proves the return, not the link-loss failsafe.' },
 	'action-unknown': {
-		text: 'Nobody has looked what it does when the link is lost.',
-		next: 'Look it up in the settings; a drop is a common factory default.',
+		text: 'Failsafe action not checked.',
+		next: 'Check it in the settings; stopping the motors is a common factory default.',
 	},
 	'return-without-position': {
-		text: 'It cannot return: it has no position.',
-		next: 'Set it to land, or to stop its motors where that is safer.',
+		text: 'Return is set but the aircraft has no position.',
+		next: 'Set the failsafe action to land, or to stop the motors where that is safer.',
 	},
 	'return-indoors': {
 		text: 'Indoors a return climbs into the ceiling.',
-		next: 'Set it to hover or to land, and note to put it back before flying outdoors.',
+		next: 'Set the failsafe action to hover or to land; restore it before flying outdoors.',
 	},
 	'hover-outdoors': {
-		text: 'Without the link it hovers until the pack is low.',
-		next: 'Outdoors most set it to return; know where it will come down.',
+		text: 'On link loss the aircraft hovers until the battery is low.',
+		next: 'Outdoors most pilots set return to home. Know where the aircraft will land.',
 	},
-	'motors-cut#audit': { text: 'Without the link it falls.', next: 'Set it to return, or to land.' },
+	'motors-cut#audit': {
+		text: 'On link loss the aircraft falls.',
+		next: 'Set the failsafe action to return or to land.',
+	},
 	'motors-cut#audit2': {
-		text: 'Without the link it falls: right for an aircraft that holds no position, when nobody stands below.',
+		text: 'On link loss the aircraft falls. Acceptable without position hold when nobody is below.',
 		next: 'Fly over open ground only.',
 	},
 	'lands-where-it-is': {
-		text: 'Without the link it lands where it is, drifting with the wind.',
-		next: 'Look what lies below the whole flight.',
+		text: 'On link loss the aircraft lands where it is, drifting with the wind.',
+		next: 'Check what lies below the whole flight path.',
 	},
-	'action-set': { text: 'What it does without the link fits this place.' },
+	'action-set': { text: 'Failsafe action suits this place.' },
 	'height-below-obstacle': ({ tallestM, clearanceCaution }: { tallestM: number; clearanceCaution: number }, show) => ({
-		text: 'It would come home below the tallest thing here.',
+		text: 'Return altitude is below the tallest obstacle.',
 		next: `Set at least ${show.length(tallestM + clearanceCaution, 0)}.`,
 	}),
 	'height-above-law': ({ legalHeightM }: { legalHeightM: number }, show) => ({
-		text: 'It would climb above the height allowed here.',
-		next: `Set at most ${show.length(legalHeightM, 0)}, or choose a way home without obstacles.`,
+		text: 'Return altitude is above the legal height.',
+		next: `Set at most ${show.length(legalHeightM, 0)}, or choose a return path without obstacles.`,
 	}),
 	'height-near-obstacle': ({ tallestM, clearanceCaution }: { tallestM: number; clearanceCaution: number }, show) => ({
-		text: 'It would come home just above the tallest thing here.',
+		text: 'Return altitude is only just above the tallest obstacle.',
 		next: `Set ${show.length(tallestM + clearanceCaution, 0)} or more.`,
 	}),
-	'height-clear': { text: 'It comes home above everything here.' },
+	'height-clear': { text: 'Return altitude clears every obstacle.' },
 	'slower-than-gusts': ({ why }: { why: string }) => ({
 		text: why,
 		next: 'Raise the return speed, or fly upwind and near.',
 	}),
 	'little-speed-left': ({ why }: { why: string }) => ({ text: why, next: 'Stay upwind and near.' }),
 	'faster-than-gusts': ({ why }: { why: string }) => ({ text: why }),
-	'descent-fast': { text: 'It comes down fast: into its own wash, and hard onto the ground.', next: 'Set 1 to 2 m/s.' },
-	'descent-gentle': { text: 'It comes down gently.' },
+	'descent-fast': { text: 'Descent is fast: into its own wash, and a hard landing.', next: 'Set 1 to 2 m/s.' },
+	'descent-gentle': { text: 'Descent is gentle.' },
 	'satellites-few': ({ minSatellites }: { minSatellites: number }) => ({
-		text: `It takes home with ${minSatellites} satellites.`,
-		next: 'Wait for eight yourself, whatever is set.',
+		text: `Home point is stored with ${minSatellites} satellites.`,
+		next: 'Wait for eight satellites, whatever is set.',
 	}),
-	'satellites-enough': { text: 'It wants enough satellites before it takes home.' },
+	'satellites-enough': { text: 'Home point requires enough satellites.' },
 	'arming-unknown': {
-		text: 'Nobody has looked whether it arms without a fix.',
+		text: 'Arming without a fix not checked.',
 		next: 'Try it on the bench, propellers off.',
 	},
 	'arms-without-fix': {
-		text: 'It arms without a fix: home may then be nowhere, and a return goes elsewhere or does nothing.',
-		next: 'Watch the lock yourself before every take-off.',
+		text: 'Aircraft arms without a fix. The home point may be missing, and a return goes elsewhere or does nothing.',
+		next: 'Check the GPS lock before every takeoff.',
 	},
-	'arms-with-fix': { text: 'It does not arm without a fix.' },
+	'arms-with-fix': { text: 'Aircraft does not arm without a fix.' },
 	'plausibility-unknown': plausibility,
 	'plausibility-off': plausibility,
-	'plausibility-on': { text: 'It checks that a return makes sense before it begins.' },
-	'levels-upside-down': { text: 'It acts before it warns.', next: 'Set the warning above the action.' },
-	'acts-late': { text: 'It acts late: little is left to come down with.', next: 'Set 10 % or more.' },
-	'warns-late': { text: 'It warns late.', next: 'Set 25 to 30 %.' },
-	'levels-set': { text: 'It warns first and acts in time.' },
+	'plausibility-on': { text: 'Return plausibility is always checked.' },
+	'levels-upside-down': {
+		text: 'Critical battery level is above the warning level.',
+		next: 'Set the warning level above the critical level.',
+	},
+	'acts-late': { text: 'Critical battery level is low. Little charge is left to land.', next: 'Set 10 % or more.' },
+	'warns-late': { text: 'Battery warning level is low.', next: 'Set 25 to 30 %.' },
+	'levels-set': { text: 'Battery levels are in order.' },
 	'battery-return-indoors': {
-		text: 'At the low level it would climb into the ceiling.',
-		next: 'Switch the automatic return off indoors, and set a timer in its place.',
+		text: 'Low battery would trigger a return into the ceiling.',
+		next: 'Switch the automatic return off indoors and set a timer instead.',
 	},
 	'nothing-watches-battery': {
-		text: 'Nothing ends the flight when the pack is low.',
-		next: 'Set a timer by the flight time, less its uncertainty.',
+		text: 'No action is set for a low battery.',
+		next: 'Set a timer to the flight time less its uncertainty.',
 	},
-	'timer-only': { text: 'Only the timer ends the flight.', next: 'Land when it sounds.' },
-	'battery-acts': { text: 'At the low level it acts by itself.' },
+	'timer-only': { text: 'Only a timer ends the flight.', next: 'Land when the timer sounds.' },
+	'battery-acts': { text: 'Low battery triggers an automatic action.' },
 	'throttle-range': {
-		text: 'The throttle it hovers at lies outside the range it may use: it would sink or climb away.',
-		next: 'Hover first, enter the hover throttle, widen the range.',
+		text: 'Hover throttle is outside the allowed range. The aircraft would sink or climb away.',
+		next: 'Hover first, enter the hover throttle, then widen the range.',
 	},
-	'throttle-room': { text: 'Little room is left above or below the hover throttle.', next: 'Widen the range.' },
-	'throttle-range-wide': { text: 'The range of throttle leaves room about the hover.' },
+	'throttle-room': { text: 'Little throttle range above or below hover.', next: 'Widen the range.' },
+	'throttle-range-wide': { text: 'Throttle range leaves room around hover.' },
 	'test-too-near#audit': ({ minDistanceM }: { minDistanceM: number }, show) => ({
-		text: 'At this distance it would land instead of returning: the test proves nothing.',
+		text: 'Within the minimum distance the aircraft would land instead of returning. The test would prove nothing.',
 		next: `Fly out beyond ${show.length(minDistanceM * 1.2, 0)}, over clear ground.`,
 	}),
-	'test-far-enough': { text: 'The test is beyond the minimum distance.' },
+	'test-far-enough': { text: 'Test distance is beyond the minimum distance.' },
 	'insufficient-test': {
-		text: 'Nothing shows that link loss was tested since the last change of firmware or settings.',
-		next: 'Test it on the bench, propellers off, armed: radio off, and watch the time until the motors stop.',
+		text: 'Failsafe not tested since the last change of firmware or settings.',
+		next: 'Test on the bench, propellers off, armed: transmitter off, and measure the time until the motors stop.',
 	},
 	'tested-disarmed': {
-		text: 'Link loss was tested disarmed only: the message was seen, the motors were not.',
-		next: 'Repeat it armed, propellers off.',
+		text: 'Failsafe tested disarmed only. Motor behaviour not seen.',
+		next: 'Repeat armed, with propellers off.',
 	},
 	'insufficient-test#audit': {
-		text: 'Link loss was not tested on the bench.',
-		next: 'Propellers off: arm, switch the radio off, watch what happens and how long it takes.',
+		text: 'Failsafe not tested on the bench.',
+		next: 'With propellers off, arm, switch the transmitter off, and measure what happens and when.',
 	},
 	'switch-is-not-loss#audit': ({ switchInAir }: { switchInAir: string }) => ({
-		text: `In the air ${switchInAir === 'yes' ? 'only the switch was tested' : 'nothing was tested'}: a switch does not prove what a lost radio does.`,
-		next: 'Test it low and near, over clear ground, by the maker’s manual.',
+		text: `In the air ${switchInAir === 'yes' ? 'only the switch was tested' : 'nothing was tested'}. A switch does not prove the link-loss failsafe.`,
+		next: 'Test low and near, over clear ground, by the maker’s manual.',
 	}),
-	tested: { text: 'Link loss was tested armed on the bench, and for real in the air, since the last change.' },
-	'height-above-ceiling': { text: 'The return height is above the ceiling.', next: 'Indoors: hover or land.' },
+	tested: { text: 'Failsafe tested armed on the bench and in the air since the last change.' },
+	'height-above-ceiling': {
+		text: 'Return altitude is above the ceiling.',
+		next: 'Set the failsafe action to hover or land indoors.',
+	},
 });

@@ -2,61 +2,55 @@ import { area } from './message';
 
 /** Session: findings by code. */
 export const session = area('session', {
-	'insufficient-walk': ({ named }: { named: string[] }) => ({
-		text: `Not looked at: ${named.join(', ')}.`,
-		next: 'Look at the others too.',
+	'insufficient-walk': ({ parts }: { parts: string[] }) => ({
+		text: `Not checked: ${parts.join(', ')}.`,
+		next: 'Check the others too.',
 	}),
 	'walk-found': ({ name, shows, remedy }: { name: string; shows: string; remedy: string }) => ({
 		text: `The ${name} ${shows}.`,
 		next: remedy,
 	}),
 	'walk-whole': ({ passed }: { passed: string }) => ({ text: `${passed}.` }),
-	'values-disagree': ({
-		statementWordsOf,
-		statementWordsOf2,
-	}: {
-		statementWordsOf: string;
-		statementWordsOf2: string;
-	}) => ({
-		text: `${`${statementWordsOf}; ${statementWordsOf2}`}.`,
-		next: 'Choose the value that the aircraft is set to.',
+	'values-disagree': ({ one, other }: { one: string; other: string }) => ({
+		text: `${`${one}; ${other}`}.`,
+		next: 'Choose the value set in the aircraft.',
 	}),
-	'facts-moved': ({ words }: { words: string }) => ({ text: `${words}.`, next: 'Repeat it with the present values.' }),
+	'facts-moved': ({ moved }: { moved: string }) => ({ text: `${moved}.`, next: 'Repeat with the present values.' }),
 	'not-cured': ({ names }: { names: string }) => ({
-		text: `Calibrated (${names}) between two hovers that showed the same: it did not help.`,
-		next: 'Before a second time: the field of this place, what stands near the sensor, how the board and the module sit.',
+		text: `Calibration (${names}) between two equal hovers did not help.`,
+		next: 'Before calibrating again, check the field of this place, iron near the sensor, and the mounting of board and module.',
 	}),
 	'not-cured#inVain': ({ most, names }: { most: number; names: string }) => ({
-		text: `Calibrated ${most} times (${names}), and it hovers as before: the calibration is not the cause.`,
-		next: 'Not a third time. Look for the cause with the finder; where nothing fits, ask the maker. It does not fly.',
+		text: `Calibrated ${most} times (${names}) and the hover is unchanged. Calibration is not the cause.`,
+		next: 'Do not calibrate a third time. Use troubleshooting; if no cause fits, ask the maker. Do not fly.',
 	}),
 	unverified: ({ names }: { names: string }) => ({
 		text: `Calibrated and not flown since: ${names}.`,
 		next: 'Review a hover',
 	}),
 	'indoor-settings': {
-		text: 'Outdoors, an aircraft that hovers when the link is lost does not come home.',
-		next: 'Put them back, or skip this with a reason where they are wanted for this flight.',
+		text: 'Indoor failsafe setting: outdoors the aircraft hovers on link loss and does not return.',
+		next: 'Restore the settings, or skip with a reason if this flight needs them.',
 	},
 	'record-broken': ({ where, what }: { where: string; what: string }) => ({
 		text: `${where}: ${what}.`,
-		next: 'Look at the sheet; see again what matters.',
+		next: 'Open the report and repeat the checks that matter.',
 	}),
 	'action-not-read': {
-		text: 'Nobody has read off what it does without the link: it is planned as a return.',
-		next: 'Read the setting off the aircraft and enter it there.',
+		text: 'Failsafe action not read from the aircraft. Planned as return to home.',
+		next: 'Read the setting from the aircraft and enter it.',
 	},
 	'return-indoors': {
 		text: 'Under a roof a return climbs into the ceiling.',
-		next: 'Set it to hover or to land; note to put it back before flying outdoors.',
+		next: 'Set the failsafe action to hover or land; restore it before flying outdoors.',
 	},
 	'comes-down-on-people': {
-		text: 'Without the link it comes down where it is: on whoever stands there.',
-		next: 'Set it to return, keep everybody out from under it, or fly elsewhere.',
+		text: 'On link loss the aircraft comes down where it is, possibly on people.',
+		next: 'Set the failsafe action to return, keep everybody clear, or fly elsewhere.',
 	},
 	'comes-down-on-water': {
-		text: 'Without the link it comes down on the water.',
-		next: 'Set it to return, or stay over the bank.',
+		text: 'On link loss the aircraft comes down on the water.',
+		next: 'Set the failsafe action to return, or stay over land.',
 	},
 	'troubleshooting-open': ({
 		headline,
@@ -69,24 +63,24 @@ export const session = area('session', {
 	}) => ({ text: headline, next: outcome === 'ask-maker' ? 'Ask the maker; do not fly until then.' : nextWords }),
 	'wind-return': ({ why }: { why: string }) => ({ text: why }),
 	'nudge-wrong': {
-		text: 'An aircraft that leans the wrong way on the ground flips when it lifts.',
-		next: 'Look which faults could do this, put it right, and begin the nudges again.',
+		text: 'An aircraft that leans the wrong way on the ground flips at takeoff.',
+		next: 'Find the cause, correct it, and repeat the stick response check.',
 	},
 	stopped: {
-		text: 'An armed aircraft showed a problem: flown on, it can hurt somebody or be lost.',
-		next: 'Find the cause, put it right, and log what was changed.',
+		text: 'An armed aircraft showed a problem. Flying it can injure people or lose the aircraft.',
+		next: 'Find the cause, correct it, and log the change.',
 	},
-	righted: ({ length }: { length: number }) => ({
-		text: `It came over in ${length === 1 ? 'one push' : `${length} pushes`}.`,
-		next: 'Disarm, look at propellers and frame before anything else; then its switch off.',
+	righted: ({ pushes }: { pushes: number }) => ({
+		text: `Aircraft righted itself in ${pushes === 1 ? 'one push' : `${pushes} pushes`}.`,
+		next: 'Disarm, check propellers and frame, then set its switch off.',
 	}),
 	'righting-stuck': {
-		text: 'A motor stood still or hummed.',
-		next: 'Disarm at once; walk there. Look for grass round a shaft, feel for a hot motor, no second try today.',
+		text: 'A motor stalled or hummed.',
+		next: 'Disarm at once. Check for grass round a shaft and for a hot motor. Do not try again today.',
 	},
-	'insufficient-pushes': { text: 'It was not tried.', next: 'Try it once on grass, or set it aside.' },
-	'not-righted': ({ length }: { length: number }) => ({
-		text: `It did not come over in ${length} pushes.`,
-		next: 'Disarm and walk there. Look which way it turns for each stick before it is needed.',
+	'insufficient-pushes': { text: 'Self-righting not tried.', next: 'Try once on grass, or skip with a reason.' },
+	'not-righted': ({ pushes }: { pushes: number }) => ({
+		text: `Aircraft did not right itself in ${pushes} pushes.`,
+		next: 'Disarm and fetch the aircraft. Check which way each stick turns it.',
 	}),
 });

@@ -3,32 +3,37 @@ import { area } from './message';
 /** Symptoms: findings by code. */
 export const symptoms = area('symptoms', {
 	'insufficient-observations': {
-		text: 'Nothing was seen yet: what is not there ranks nothing.',
-		next: 'Choose what it does.',
+		text: 'No symptom entered, so no cause can be ranked.',
+		next: 'Choose a symptom.',
 	},
-	locked: ({ texts, nextWords }: { texts: string[]; nextWords: string }) => ({
-		text: `Nothing with propellers on: ${texts.join('; ')}.`,
-		next: nextWords,
+	locked: ({ texts, remedy }: { texts: string[]; remedy: string }) => ({
+		text: `Keep propellers off: ${texts.join('; ')}.`,
+		next: remedy,
 	}),
-	danger: ({ nextWords }: { nextWords: string }) => ({
-		text: 'It may be something that hurts somebody or flies away.',
-		next: nextWords,
+	danger: ({ remedy }: { remedy: string }) => ({
+		text: 'Possible cause can injure people or lose control.',
+		next: remedy,
 	}),
-	'danger#rank': ({ nextWords }: { nextWords: string }) => ({
-		text: 'It may be something that loses or damages the aircraft.',
-		next: nextWords,
+	'danger#rank': ({ remedy }: { remedy: string }) => ({
+		text: 'Possible cause can damage or lose the aircraft.',
+		next: remedy,
 	}),
-	fire: { text: 'It may be a short or a burning contact.', next: 'Pack off, and away from anything that burns.' },
-	'ask-maker': ({ textWords }: { textWords: string }) => ({
-		text: textWords,
-		next: 'Write to the maker; it does not fly.',
+	fire: {
+		text: 'Possible short circuit or burning contact.',
+		next: 'Disconnect the battery and move it away from anything that burns.',
+	},
+	'ask-maker': ({ says }: { says: string }) => ({
+		text: says,
+		next: 'Write to the maker. Do not fly.',
 	}),
-	'likely-cause': ({ textWords, state, remedy }: { textWords: string; state: string; remedy: string }) => ({
-		text: `Most likely: ${textWords.toLowerCase()}.`,
-		next: state === 'go-on' ? 'Make the check that is offered first.' : remedy,
+	'likely-cause': ({ cause, state, remedy }: { cause: string; state: string; remedy: string }) => ({
+		text: `Most likely: ${cause.toLowerCase()}.`,
+		next: state === 'go-on' ? 'Do the offered check first.' : remedy,
 	}),
-	'normal-behaviour': { text: 'That is how such an aircraft behaves: nothing to mend, and no check is replaced.' },
-	'none-of-these': { text: 'It may be none of what is known here.', next: 'Tell more of what it does.' },
-	'no-test-left': ({ textWords }: { textWords: string }) => ({ text: textWords }),
-	'several-causes': { text: 'Several causes are about as likely.', next: 'Make the check that is offered first.' },
+	'normal-behaviour': {
+		text: 'Normal behaviour of this kind of aircraft. No repair needed, and no check is replaced.',
+	},
+	'none-of-these': { text: 'The cause may be none of those listed.', next: 'Enter more symptoms.' },
+	'no-test-left': ({ says }: { says: string }) => ({ text: says }),
+	'several-causes': { text: 'Several causes are about equally likely.', next: 'Do the offered check first.' },
 });

@@ -27,13 +27,13 @@ describe('headings against known bearings', () => {
 				around(() => -92),
 				0,
 			).reasons[0].text,
-		).toContain('quarter to the left');
+		).toContain('quarter turn to the left');
 		expect(
 			checkHeadings(
 				around(() => 85),
 				0,
 			).reasons[0].text,
-		).toContain('quarter to the right');
+		).toContain('quarter turn to the right');
 	});
 
 	it('that change with the heading are the compass', () => {

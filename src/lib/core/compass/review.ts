@@ -66,13 +66,12 @@ function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
 	const n = c.x.length;
 	if (n < limits.minSamples.value)
 		return reason('fail', say('insufficient-samples#review', { n }), { value: n, limit: limits.minSamples });
-	if (!(middle(c).radius > 0))
-		return reason('fail', say('insufficient-variation', { TURNMORE: TURN_MORE }), { value: 0 });
+	if (!(middle(c).radius > 0)) return reason('fail', say('insufficient-variation', { again: TURN_MORE }), { value: 0 });
 	const fit = fitMagnitude(c);
 	if (!fit || !inverse(matrixOf(fit.w)))
-		return reason('fail', say('insufficient-coverage#review', { TURNMORE: TURN_MORE }));
+		return reason('fail', say('insufficient-coverage#review', { again: TURN_MORE }));
 	if (fit.sigma * meanGain(fit.w) > limits.maxShellThickness.value)
-		return reason('fail', say('insufficient-turning', { TURNMORE: TURN_MORE }), {
+		return reason('fail', say('insufficient-turning', { again: TURN_MORE }), {
 			value: fit.sigma * meanGain(fit.w),
 			limit: limits.maxShellThickness,
 		});
@@ -80,13 +79,13 @@ function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
 	const kept = { x: pick(c.x), y: pick(c.y), z: pick(c.z) };
 	const flat = flatness(kept);
 	if (flat < limits.minFlatness.value)
-		return reason('fail', say('insufficient-coverage#review2', { TURNMORE: TURN_MORE }), {
+		return reason('fail', say('insufficient-coverage#review2', { again: TURN_MORE }), {
 			value: flat,
 			limit: limits.minFlatness,
 		});
 	const second = secondQuadricDistance(kept) / Math.max(fit.sigma, LEAST_NOISE / meanGain(fit.w));
 	if (!fit.covariance || second < limits.minSecondQuadric.value)
-		return reason('fail', say('insufficient-coverage#review3', { TURNMORE: TURN_MORE }), {
+		return reason('fail', say('insufficient-coverage#review3', { again: TURN_MORE }), {
 			value: second,
 			limit: limits.minSecondQuadric,
 		});

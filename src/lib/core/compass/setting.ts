@@ -38,12 +38,12 @@ export function judgeSetting(mounting: CompassAnswer['mounting'], setting: Mount
 		value: apart,
 		limit: { value: SAME_DEG, unit: '°', source: 'Compass orientation setting in force' },
 	};
-	if (apart <= SAME_DEG) return reason('pass', say('mounting-as-set', { wordsOf: words(set) }), figures);
+	if (apart <= SAME_DEG) return reason('pass', say('mounting-as-set', { angles: words(set) }), figures);
 	if (apartDeg(best.rotation, IDENTITY) <= SAME_DEG)
-		return reason('caution', say('mounting-axes-unclear', { wordsOf: words(set) }), { ...figures });
+		return reason('caution', say('mounting-axes-unclear', { setting: words(set) }), { ...figures });
 	return reason(
 		'fail',
-		say('mounting-differs', { wordsOf: words(best), wordsOf2: words(set), stated: setting !== null }),
+		say('mounting-differs', { mounted: words(best), setting: words(set), stated: setting !== null }),
 		{
 			...figures,
 		},

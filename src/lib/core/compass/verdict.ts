@@ -122,10 +122,10 @@ export function judgeMounting([best, next]: MountingRank[]): Reason[] {
 		atLeast(best.agreement - next.agreement, {
 			caution: { limit: limits.mountingMargin, says: say('mounting-unclear') },
 			pass: say('mounting-found', {
-				everyOf: angles.every((angle) => angle === 0),
-				named: angles[0],
-				named2: angles[1],
-				named3: angles[2],
+				aligned: angles.every((angle) => angle === 0),
+				yawDeg: angles[0],
+				pitchDeg: angles[1],
+				rollDeg: angles[2],
 			}),
 		}),
 	];

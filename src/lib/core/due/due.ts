@@ -108,7 +108,7 @@ export function sensorDue(
 	const never = rule.onlyOnTrouble
 		? reason('pass', say('only-on-trouble'))
 		: reason('caution', say('never-calibrated'));
-	const ahead = today.ahead ? [reason('caution', say('dated-ahead', { dayOfOf: dayOf(today.ahead) }))] : [];
+	const ahead = today.ahead ? [reason('caution', say('dated-ahead', { day: dayOf(today.ahead) }))] : [];
 	const events = aircraft.events
 		.filter((event) => event.at <= now && affectsSensor(event.kind, event, sensor) && (!last || event.at > last.at))
 		.sort((a, b) => (a.at < b.at ? 1 : -1));
@@ -140,8 +140,7 @@ export function sensorDue(
 		if (school === 'as-told')
 			reasons.push(...eventReasons.filter(({ kind }) => FOR_AS_TOLD.has(kind)).map((e) => e.reason));
 		else reasons.push(...eventReasons.map((e) => e.reason), ...changed.filter(({ level }) => level === 'caution'));
-		if (school === 'every-day' && notToday)
-			reasons.push(reason('caution', say('not-today', { dayOfOf: dayOf(last.at) })));
+		if (school === 'every-day' && notToday) reasons.push(reason('caution', say('not-today', { day: dayOf(last.at) })));
 		return {
 			school,
 			...SCHOOLS[school],

@@ -27,30 +27,30 @@ export function judgeGuide(
 ): { headline: string; verdict: Verdict; reasons: Reason[] } {
 	const out: Reason[] = [];
 	recipe.before.forEach((text, k) => {
-		if (!ready[k]) out.push(reason('caution', say('not-ready', { textWords: text })));
+		if (!ready[k]) out.push(reason('caution', say('not-ready', { condition: text })));
 	});
 	// A routine ends with the step that failed: what follows was never to be done.
 	const failedAt = recipe.steps.findIndex((step, k) => step.watch !== undefined && answers[k]?.shown === 'otherwise');
 	recipe.steps.slice(0, failedAt < 0 ? undefined : failedAt + 1).forEach((step, k) => {
 		const answer = answers[k];
 		if (!answer) {
-			out.push(reason('fail', say('insufficient-steps', { doWords: step.do }), { value: k + 1 }));
+			out.push(reason('fail', say('insufficient-steps', { step: step.do }), { value: k + 1 }));
 			return;
 		}
 		if (step.holdS !== undefined && answer.heldS !== undefined && answer.heldS < HELD_SHARE * step.holdS)
 			out.push(
-				reason('caution', say('hold-cut', { doWords: step.do, heldS: answer.heldS, holdS: step.holdS }), {
+				reason('caution', say('hold-cut', { step: step.do, heldS: answer.heldS, holdS: step.holdS }), {
 					value: answer.heldS,
 					limit: { value: step.holdS, unit: 's', source: 'Routine as entered for this aircraft' },
 				}),
 			);
 		if (!step.watch) return;
 		if (answer.shown === 'otherwise')
-			out.push(reason('fail', say('showed-otherwise', { doWords: step.do, note: answer.note }), { value: k + 1 }));
+			out.push(reason('fail', say('showed-otherwise', { step: step.do, note: answer.note }), { value: k + 1 }));
 		else if (answer.shown === 'not-seen')
-			out.push(reason('caution', say('not-seen', { doWords: step.do, note: answer.note }), { value: k + 1 }));
+			out.push(reason('caution', say('not-seen', { step: step.do, note: answer.note }), { value: k + 1 }));
 		else if (answer.note)
-			out.push(reason('pass', say('showed', { doWords: step.do, note: answer.note }), { value: k + 1 }));
+			out.push(reason('pass', say('showed', { step: step.do, note: answer.note }), { value: k + 1 }));
 	});
 	if (!out.some(({ level }) => level !== 'pass'))
 		out.push(reason('pass', say('routine-done'), { value: recipe.steps.length }));

@@ -29,7 +29,7 @@ export function judgeFreeDrift(
 	const next = 'Check the level calibration and the trim; hover again with the nose turned by half a turn.';
 	if (speedMps > most.value)
 		return [
-			reason('fail', say('drifts-beyond-wind', { movedM, speedMps, nextWords: next }), {
+			reason('fail', say('drifts-beyond-wind', { movedM, speedMps, remedy: next }), {
 				value: speedMps,
 				limit: most,
 			}),
@@ -37,7 +37,7 @@ export function judgeFreeDrift(
 	const off = Math.abs(wrapPi(towardRad - (wind.fromDeg + 180) * DEG)) / DEG;
 	return [
 		off > limits.windCrossDeg.value
-			? reason('caution', say('drifts-across-wind', { movedM, speedMps, nextWords: next }), {
+			? reason('caution', say('drifts-across-wind', { movedM, speedMps, remedy: next }), {
 					value: off,
 					limit: limits.windCrossDeg,
 				})

@@ -191,7 +191,7 @@ function reasonsOf(facts: Facts): Reason[] {
 			'fail',
 			say('circling-seen', {
 				circlingProbability: error.circlingProbability,
-				percentOf: percent(error.circlingProbability),
+				shown: percent(error.circlingProbability),
 			}),
 			{ value: error.circlingProbability, limit: limits.circling },
 		);

@@ -19,7 +19,9 @@ export function reasonsOf(f: Findings): Reason[] {
 				reason('fail', say('insufficient-duration', { seenS: f.seenS }), { value: f.seenS, limit: limits.minHoldS }),
 			);
 		if (f.runaway)
-			out.push(reason('fail', say('no-position-hold', { LAND }), { value: f.speedMps * f.T, limit: limits.runawayM }));
+			out.push(
+				reason('fail', say('no-position-hold', { remedy: LAND }), { value: f.speedMps * f.T, limit: limits.runawayM }),
+			);
 		if (c?.present)
 			out.push(
 				reason(
@@ -28,7 +30,7 @@ export function reasonsOf(f: Findings): Reason[] {
 						sense: c.sense,
 						compassErrorDeg: c.compassErrorDeg,
 						compassErrorSigmaDeg: c.compassErrorSigmaDeg,
-						CALIBRATE,
+						remedy: CALIBRATE,
 					}),
 					{ value: c.evidence, limit: limits.evidence },
 				),
@@ -57,7 +59,7 @@ export function reasonsOf(f: Findings): Reason[] {
 		if (!f.runaway)
 			out.push(
 				atMost(f.speedMps, {
-					caution: { limit: limits.driftMps, says: say('drifting', { LAND }) },
+					caution: { limit: limits.driftMps, says: say('drifting', { remedy: LAND }) },
 					pass: say('not-drifting'),
 				}),
 			);

@@ -142,7 +142,7 @@ export function fitAccelerometer({ accel, rawUnit, site, faces }: AccelRequest):
 	const again = (faces: readonly Face[]) => `Hold it still for two seconds with ${faceWords(faces)} down.`;
 	if (poses.length === 0)
 		return refusal(base, [
-			reason('fail', say('insufficient-poses', { againOf: again(asked) }), { value: 0, limit: limits.stillS }),
+			reason('fail', say('insufficient-poses', { again: again(asked) }), { value: 0, limit: limits.stillS }),
 		]);
 	const off = Math.max(...poses.map(({ mean }) => Math.abs(Math.hypot(...mean) / g - 1)));
 	if (off > 2 * limits.plausibleScale.value)
@@ -258,7 +258,7 @@ function reasonsOf(
 	const left = FACES.filter((face) => !asked.includes(face));
 	if (missing.length > 0)
 		out.push(
-			reason('fail', say('insufficient-faces', { faceWordsOf: faceWords(missing), againOf: again(missing) }), {
+			reason('fail', say('insufficient-faces', { faces: faceWords(missing), again: again(missing) }), {
 				value: asked.length - missing.length,
 				limit: {
 					value: asked.length,
@@ -269,7 +269,7 @@ function reasonsOf(
 		);
 	else if (left.length > 0)
 		out.push(
-			reason('caution', say('faces-by-recipe', { faceWordsOf: faceWords(left), againOf: again(left) }), {
+			reason('caution', say('faces-by-recipe', { faces: faceWords(left), again: again(left) }), {
 				value: asked.length,
 				limit: { value: 6, unit: 'faces', source: 'Six-position test' },
 			}),

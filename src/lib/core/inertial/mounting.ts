@@ -78,7 +78,7 @@ export function solveMounting({ gestures }: MountingRequest): MountingAnswer {
 	const reasons = [
 		best.deg > limits.mountingDeg.value || clear < CLEAR_MARGIN_DEG
 			? reason('caution', say('mounting-oblique'), { value: best.deg, limit: limits.mountingDeg })
-			: reason('pass', say('mounting-found', { wordsOf: words(best.rotation) }), {
+			: reason('pass', say('mounting-found', { axes: words(best.rotation) }), {
 					value: best.deg,
 					limit: limits.mountingDeg,
 				}),

@@ -61,7 +61,7 @@ export function reviewFlow(request: FlowRequest): FlowAnswer {
 			),
 		);
 	else if (dry.length > 0)
-		reasons.push(reason('fail', say('nozzle-dry', { mapOf: dry.map(({ name }) => name) }), { value: 0 }));
+		reasons.push(reason('fail', say('nozzle-dry', { nozzles: dry.map(({ name }) => name) }), { value: 0 }));
 	const errors = Math.abs(errorPct);
 	// While a nozzle gives too little, the sum says nothing about the setting: correcting it would overdose once it is clean.
 	const unfit = blocked !== null || dry.length > 0;

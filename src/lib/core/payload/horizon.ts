@@ -231,7 +231,7 @@ export function findHorizon(picture: Picture, progress?: (share: number) => void
 		confidence,
 		line: null,
 		...judge([
-			reason('fail', say('insufficient-horizon', { textWords: text }), {
+			reason('fail', say('insufficient-horizon', { problem: text }), {
 				value: confidence ?? undefined,
 				limit: limits.confidence,
 			}),

@@ -174,9 +174,9 @@ function reasonsOf(
 			reason(
 				'fail',
 				say('check-wrong', {
-					mapOf: faulty.map((code) => CHECK_WORDS[code]),
+					checks: faulty.map((code) => CHECK_WORDS[code]),
 					why: top.why,
-					nextWordsOf: nextWords(next),
+					then: nextWords(next),
 				}),
 				{ value: faulty.length, limit: NONE_WRONG },
 			),
@@ -188,9 +188,9 @@ function reasonsOf(
 			reason(
 				'fail',
 				say('response-wrong', {
-					mapOf: wrong.map((test) => `${TEST_WORDS[test]} ${OUTCOME_WORDS[observed[test]]}`),
+					tests: wrong.map((test) => `${TEST_WORDS[test]} ${OUTCOME_WORDS[observed[test]]}`),
 					why: top.why,
-					nextWordsOf: nextWords(next),
+					then: nextWords(next),
 				}),
 				{ value: wrong.length, limit: NONE_WRONG },
 			),
@@ -202,8 +202,8 @@ function reasonsOf(
 			reason(
 				'fail',
 				say('insufficient-observations', {
-					mapOf: missing.map((test) => TEST_WORDS[test]),
-					nextWordsOf: nextWords(next),
+					tests: missing.map((test) => TEST_WORDS[test]),
+					then: nextWords(next),
 				}),
 				{ value: 4 - missing.length, limit: { value: 4, unit: 'tests', source: 'Winglogos rule' } },
 			),

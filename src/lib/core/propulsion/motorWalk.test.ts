@@ -23,7 +23,7 @@ describe('a walk from motor to motor', () => {
 		const found = judgeMotorWalk('hex-x', 'front-inward', seen);
 		expect(found).toMatchObject({ verdict: 'fail' });
 		expect(found.reasons).toHaveLength(1);
-		expect(found.reasons[0].text).toBe('Outputs of front right and rear left are exchanged.');
+		expect(found.reasons[0].text).toBe('Outputs of front right and rear left are swapped.');
 	});
 
 	it('tells one reversed motor from all of them', () => {

@@ -60,19 +60,19 @@ export function judgeMotorWalk(layout: Layout, spin: Spin, seen: readonly MotorS
 	const plan = new Map(motors.map((m) => [m.name, m.spin]));
 	const out: Reason[] = [];
 	const silent = seen.filter(({ turned }) => turned === null);
-	for (const { asked } of silent) out.push(reason('fail', say('motor-silent', { wordsOf: words(asked) })));
+	for (const { asked } of silent) out.push(reason('fail', say('motor-silent', { motor: words(asked) })));
 	const chains = exchanged(seen);
-	for (const chain of chains) out.push(reason('fail', say('outputs-exchanged', { mapOf: chain.map(words) })));
+	for (const chain of chains) out.push(reason('fail', say('outputs-exchanged', { motors: chain.map(words) })));
 	const turned = seen.filter((s): s is MotorSeen & { turned: string } => s.turned !== null && s.way !== null);
 	const wrong = turned.filter(({ turned: name, way }) => plan.get(name) !== way).map(({ turned: name }) => name);
 	const whole = seen.length === motors.length && silent.length === 0 && turned.length === motors.length;
 	if (wrong.length > 0 && wrong.length === turned.length && turned.length > 1)
 		out.push(reason('fail', say('all-reversed')));
-	else for (const name of wrong) out.push(reason('fail', say('motor-reversed', { wordsOf: words(name) })));
+	else for (const name of wrong) out.push(reason('fail', say('motor-reversed', { motor: words(name) })));
 	if (!whole && silent.length === 0)
-		out.push(reason('fail', say('insufficient-walk', { length: turned.length, length2: motors.length })));
+		out.push(reason('fail', say('insufficient-walk', { seen: turned.length, motors: motors.length })));
 	if (out.length === 0)
-		out.push(reason('pass', say('motors-as-planned', { length: motors.length }), { value: motors.length }));
+		out.push(reason('pass', say('motors-as-planned', { motors: motors.length }), { value: motors.length }));
 	return {
 		...judge(out),
 		headline: out.length === 1 || out[0].level === 'pass' ? out[0].text : `${out[0].text} And ${out.length - 1} more.`,

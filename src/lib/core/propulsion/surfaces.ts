@@ -113,10 +113,10 @@ export function judgeSurfaces(
 		const seen = own.map(({ axis, by }) => of(axis, by)[id]);
 		if (seen.some((s) => s === undefined)) continue;
 		if (seen.every((s) => s === 'still')) {
-			told(say('surface-still', { named: names[id] }));
+			told(say('surface-still', { surface: names[id] }));
 			own.forEach(({ axis, by }) => explain(axis, by, id));
 		} else if (own.length > 1 && seen.every((s) => s === 'reversed') && ids.length > 1 && !wholeAxis(own, all)) {
-			told(say('servo-reversed', { named: names[id] }));
+			told(say('servo-reversed', { surface: names[id] }));
 			own.forEach(({ axis, by }) => explain(axis, by, id));
 		}
 	}
@@ -130,14 +130,14 @@ export function judgeSurfaces(
 			mark('stick');
 			mark('stabiliser');
 		} else if (stick && levels) {
-			told(say('outputs-reversed', { named: AXIS_WORDS[axis] }));
+			told(say('outputs-reversed', { axis: AXIS_WORDS[axis] }));
 			mark('stick');
 			mark('stabiliser');
 		} else if (stick) {
-			told(say('channel-reversed', { named: AXIS_WORDS[axis] }));
+			told(say('channel-reversed', { axis: AXIS_WORDS[axis] }));
 			mark('stick');
 		} else if (levels) {
-			told(say('stabiliser-reversed', { named: AXIS_WORDS[axis] }));
+			told(say('stabiliser-reversed', { axis: AXIS_WORDS[axis] }));
 			mark('stabiliser');
 		}
 	}
@@ -145,11 +145,11 @@ export function judgeSurfaces(
 		for (const id of Object.keys(wanted) as SurfaceId[]) {
 			const seen = of(axis, by)[id];
 			if (seen === undefined || seen === 'right' || explained.has(`${axis} ${by} ${id}`)) continue;
-			told(say('surface-wrong', { spoken, named: names[id] ?? id, seen }));
+			told(say('surface-wrong', { spoken, surface: names[id] ?? id, seen }));
 		}
 	const open = plan.filter(({ axis, by, wanted }) => Object.keys(wanted).some((id) => !of(axis, by)[id as SurfaceId]));
 	if (open.length > 0)
-		out.push(reason('fail', say('insufficient-grid', { length: plan.length, length2: open.length })));
+		out.push(reason('fail', say('insufficient-grid', { movements: plan.length, open: open.length })));
 	if (out.length === 0) out.push(reason('pass', say('surfaces-right'), { value: plan.length }));
 	const judged = judge(out);
 	return {
@@ -204,7 +204,7 @@ export function judgeThrows(kind: SurfaceKind, measured: Throws, sheet: Throws):
 		const gap = Math.max(Math.abs(one.upMm - other.upMm), Math.abs(one.downMm - other.downMm));
 		if (gap > allowed(Math.max(one.upMm, one.downMm)))
 			out.push(
-				reason('caution', say('throws-differ', { named: names[a], named2: names[b] }), {
+				reason('caution', say('throws-differ', { one: names[a], other: names[b] }), {
 					value: gap,
 					limit: { value: allowed(Math.max(one.upMm, one.downMm)), unit: 'mm', source: 'Winglogos default' },
 				}),

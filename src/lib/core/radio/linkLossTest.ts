@@ -40,9 +40,9 @@ const timeWords = ({ meanS, sigmaS }: StopTime): string => `${Math.max(0, meanS)
 function timeReason(time: StopTime): Reason {
 	const told = { value: Math.max(0, time.meanS), limit: limits.linkLossS };
 	const words = timeWords(time);
-	if (time.verdict === 'fail') return reason('fail', say('reacts-late', { words }), { ...told });
-	if (time.verdict === 'caution') return reason('caution', say('too-close-to-tell', { words }), { ...told });
-	return reason('pass', say('reacted', { words }), told);
+	if (time.verdict === 'fail') return reason('fail', say('reacts-late', { time: words }), { ...told });
+	if (time.verdict === 'caution') return reason('caution', say('too-close-to-tell', { time: words }), { ...told });
+	return reason('pass', say('reacted', { time: words }), told);
 }
 
 /** A link-loss test as it is told and kept. */
@@ -66,9 +66,9 @@ export function judgeLinkLoss(seen: LinkLossSeen): LinkLossFinding {
 	out.push(time ? timeReason(time) : reason('fail', say('no-reaction')));
 	if (armed && action === 'stop' && motors !== 'stopped') out.push(reason('fail', say('motors-ran-on')));
 	if (armed && action !== 'stop' && motors === 'stopped')
-		out.push(reason('fail', say('motors-stopped', { named: LOSS_WORDS[action] })));
+		out.push(reason('fail', say('motors-stopped', { action: LOSS_WORDS[action] })));
 	if (!armed) out.push(reason('caution', say('disarmed')));
-	else if (action !== 'stop' && time) out.push(reason('pass', say('bench-only', { named: LOSS_WORDS[action] })));
+	else if (action !== 'stop' && time) out.push(reason('pass', say('bench-only', { action: LOSS_WORDS[action] })));
 	if (!told) out.push(reason('caution', say('not-told')));
 	if (!linkedAgain) out.push(reason('fail', say('not-linked-again')));
 	const judged = judge(out);

@@ -60,7 +60,7 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 		const name = FUNCTION_OF[asked];
 		if (Math.abs(moves[best]) < limits.gestureTravel.value) {
 			reasons.push(
-				reason('fail', say('insufficient-movement', { replaceOf: asked.replace('-', ' ') }), {
+				reason('fail', say('insufficient-movement', { gesture: asked.replace('-', ' ') }), {
 					value: Math.abs(moves[best]),
 					limit: limits.gestureTravel,
 				}),
@@ -69,7 +69,7 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 		}
 		if (share < limits.gestureShare.value)
 			reasons.push(
-				reason('fail', say('two-moved', { replaceOf: asked.replace('-', ' ') }), {
+				reason('fail', say('two-moved', { gesture: asked.replace('-', ' ') }), {
 					value: share,
 					limit: limits.gestureShare,
 				}),
@@ -94,8 +94,8 @@ export function solveOrder(gestures: readonly Gesture[]): OrderAnswer {
 				? reason(
 						'caution',
 						say('reversed', {
-							mapOf: turned.map(({ function: name }) => name),
-							mapOf2: channels.map(({ function: name, channel }) => `${name} ${channel ?? '–'}`),
+							gestures: turned.map(({ function: name }) => name),
+							channels: channels.map(({ function: name, channel }) => `${name} ${channel ?? '–'}`),
 						}),
 						{ value: turned.length },
 					)

@@ -142,7 +142,7 @@ function reasonsOf(r: StickReport): Reason[] {
 	const short = Math.min(r.high, -r.low);
 	out.push(
 		short < limits.travel.value
-			? reason(short < 0.5 ? 'fail' : 'caution', say('travel-short', { at, pctOf: pct(r.low), pctOf2: pct(r.high) }), {
+			? reason(short < 0.5 ? 'fail' : 'caution', say('travel-short', { at, low: pct(r.low), high: pct(r.high) }), {
 					value: short,
 					limit: limits.travel,
 				})

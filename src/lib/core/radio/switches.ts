@@ -32,7 +32,9 @@ function positionAt(
 	const reasons: Reason[] = [];
 	const flights = active.filter(({ role }) => role === 'flight' || role === 'return');
 	if (flights.length > 1)
-		reasons.push(reason('fail', say('overlap', { name, position, mapOf: flights.map(({ does }) => does) }), { value }));
+		reasons.push(
+			reason('fail', say('overlap', { name, position, actions: flights.map(({ does }) => does) }), { value }),
+		);
 	const near = nearest(
 		value,
 		edgesOf(own).filter((edge) => Math.abs(edge) < INSIDE),

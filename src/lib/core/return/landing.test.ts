@@ -144,7 +144,9 @@ describe('what is told', () => {
 	it('one landing is at best a caution, and its words give the range of the next', () => {
 		const answer = review([at(0.4, 0.1, 1)]);
 		expect(answer).toMatchObject({ verdict: 'caution', systematic: { present: false } });
-		expect(answer.reasons.find(({ code }) => code === 'few-landings')?.text).toMatch(/^It came back within 0\.4 m/);
+		expect(answer.reasons.find(({ code }) => code === 'few-landings')?.text).toMatch(
+			/^One landing, 0\.4 m from the mark/,
+		);
 		expect(answer.more?.landings).toBeGreaterThan(0);
 	});
 

@@ -187,7 +187,7 @@ describe('energy', () => {
 	});
 	it('a pack below its reserve before the way home is used up, and says so', () => {
 		const [worst] = planReturn(request({ usedWh: 46, wind: calm } as Change)).reasons;
-		expect([worst.code, worst.text]).toEqual(['reserve-violated', expect.stringContaining('used up')]);
+		expect([worst.code, worst.text]).toEqual(['reserve-violated', expect.stringContaining('below the reserve')]);
 	});
 	it('turning back at the latest moment lands with exactly the reserve', () => {
 		const first = planReturn(request({ wind: calm }));

@@ -28,7 +28,7 @@ describe('a flown return', () => {
 	it('that turned, climbed, came back, landed and disarmed is right', () => {
 		expect(judgeReturn(good)).toMatchObject({
 			verdict: 'pass',
-			headline: 'It came home with the radio off from 110 m and landed by itself',
+			headline: 'Returned with the transmitter off from 110 m and landed by itself',
 		});
 	});
 	it.each<[string, Partial<FlownReturn>, string]>([

@@ -88,7 +88,7 @@ function gustReasons(request: ReturnRequest, plan: Plan, f: Facts): Reason[] {
 	const next = 'Stay upwind and near, or raise the return speed.';
 	const inGust = returnSequence(request, gustWind(request, f.t), position, true);
 	if (gust * shear(request, H) >= aircraft.airspeedMaxMps || inGust.stopped)
-		return [reason('caution', say('gust-stops-return', { nextWords: next }), { value: gust })];
+		return [reason('caution', say('gust-stops-return', { remedy: next }), { value: gust })];
 	if (
 		inGust.totalWh !== null &&
 		f.landWithWh !== null &&
@@ -96,7 +96,7 @@ function gustReasons(request: ReturnRequest, plan: Plan, f: Facts): Reason[] {
 		f.leftWh - inGust.totalWh < f.reserveWh - SLACK_WH
 	)
 		return [
-			reason('caution', say('gust-breaks-reserve', { nextWords: next }), {
+			reason('caution', say('gust-breaks-reserve', { remedy: next }), {
 				value: f.leftWh - inGust.totalWh,
 				limit: { value: f.reserveWh, unit: 'Wh', source: 'Your pack and reserve' },
 			}),

@@ -44,11 +44,11 @@ export function judgeRighting(pushes: readonly Push[]): { headline: string; verd
 	};
 	const out =
 		last === 'over'
-			? reason('pass', say('righted', { length: pushes.length }), { value: pushes.length, limit })
+			? reason('pass', say('righted', { pushes: pushes.length }), { value: pushes.length, limit })
 			: last === 'stuck'
 				? reason('fail', say('righting-stuck'))
 				: pushes.length === 0
 					? reason('fail', say('insufficient-pushes'))
-					: reason('caution', say('not-righted', { length: pushes.length }), { value: pushes.length, limit });
+					: reason('caution', say('not-righted', { pushes: pushes.length }), { value: pushes.length, limit });
 	return { ...judge([out]), headline: out.text };
 }

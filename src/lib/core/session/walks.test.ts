@@ -112,7 +112,10 @@ describe('a walk from thing to thing', () => {
 describe('self-righting', () => {
 	it('passes only what came over, and stops at a motor that stands still', () => {
 		expect(judgeRighting([]).verdict).toBe('fail');
-		expect(judgeRighting(['moved', 'over'])).toMatchObject({ verdict: 'pass', headline: 'It came over in 2 pushes.' });
+		expect(judgeRighting(['moved', 'over'])).toMatchObject({
+			verdict: 'pass',
+			headline: 'Aircraft righted itself in 2 pushes.',
+		});
 		expect(judgeRighting(['stuck']).verdict).toBe('fail');
 		expect(judgeRighting(['moved', 'moved', 'moved', 'moved']).verdict).toBe('caution');
 	});

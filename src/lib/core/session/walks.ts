@@ -155,7 +155,7 @@ export function judgeWalk(walk: Walk, answers: WalkAnswers): { headline: string;
 	const open = walk.steps.filter(({ id }) => answers[id] === undefined);
 	if (open.length > 0)
 		out.push(
-			reason(level, say('insufficient-walk', { named: [...new Set(open.map(({ name }) => name))] }), {
+			reason(level, say('insufficient-walk', { parts: [...new Set(open.map(({ name }) => name))] }), {
 				value: walk.steps.length - open.length,
 				limit: { value: walk.steps.length, unit: 'looked at', source: 'every one of them' },
 			}),

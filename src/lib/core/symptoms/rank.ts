@@ -290,28 +290,28 @@ function reasonsOf({ ranked: [top], danger, noneOfThese, stop, fitting }: Told):
 	const next = 'Propellers off until it is mended and its checks are done again.';
 	if (danger.locked) {
 		const texts = fitting.observations.filter(({ id }) => danger.lockedBy.includes(id)).map(({ text }) => text);
-		add('fail', say('locked', { texts, nextWords: next }));
+		add('fail', say('locked', { texts, remedy: next }));
 	}
 	if ((level3 ?? 0) > limits.groundDanger3)
-		add('fail', say('danger', { nextWords: next }), {
+		add('fail', say('danger', { remedy: next }), {
 			value: level3,
 			limit: ours(limits.groundDanger3, 'probability'),
 		});
 	else if ((level2 ?? 0) > limits.hoverDanger2)
-		add('fail', say('danger#rank', { nextWords: next }), {
+		add('fail', say('danger#rank', { remedy: next }), {
 			value: level2,
 			limit: ours(limits.hoverDanger2, 'probability'),
 		});
 	if ((fire ?? 0) > limits.fire) add('fail', say('fire'), { value: fire, limit: ours(limits.fire, 'probability') });
-	if (stop.state === 'ask-maker') add('fail', say('ask-maker', { textWords: stop.text }));
+	if (stop.state === 'ask-maker') add('fail', say('ask-maker', { says: stop.text }));
 	if (top && top.probability >= LEAST.likely)
-		add('caution', say('likely-cause', { textWords: top.text, state: stop.state, remedy: top.remedy }), {
+		add('caution', say('likely-cause', { cause: top.text, state: stop.state, remedy: top.remedy }), {
 			value: top.probability,
 		});
 	if (top?.danger === 0) add('caution', say('normal-behaviour'), { value: top.probability });
 	if (noneOfThese >= LEAST.none)
 		add('caution', say('none-of-these'), { value: noneOfThese, limit: ours(limits.askMakerNone, 'probability') });
-	if (stop.state === 'nothing-left') add('caution', say('no-test-left', { textWords: stop.text }));
+	if (stop.state === 'nothing-left') add('caution', say('no-test-left', { says: stop.text }));
 	if (out.length === 0) add('caution', say('several-causes'));
 	return out;
 }

@@ -82,7 +82,7 @@ describe('a hold that is asked for again', () => {
 		expect(state.view?.accepted.map(({ id }) => id)).not.toContain('belly');
 		expect(state.view?.accepted.length).toBeLessThan(before);
 		done();
-		expect((await findingOf(finished[0], 'five')).headline).toMatch(/^By this recipe it was never held nose down/);
+		expect((await findingOf(finished[0], 'five')).headline).toMatch(/^This routine never holds nose down/);
 	});
 
 	it('that is not in changes nothing', () => {

@@ -53,7 +53,7 @@ describe('a receiver that is watched', () => {
 		expect([work.found, work.idle]).toEqual([null, false]);
 		hear(0, 12);
 		await next();
-		expect(work.title).toMatch(/held for 11 s, not yet for 30 s/);
+		expect(work.title).toMatch(/held for 11 s of 30 s/);
 		expect(work.found).toBeNull();
 		hear(12, 31);
 		await next();

@@ -47,7 +47,7 @@ describe('a return that is tapped phase by phase', () => {
 		expect(said.at(-1)).toBe('(done)');
 		expect(state.finding).toMatchObject({
 			verdict: 'pass',
-			headline: 'It came home by its switch from 120 m and landed by itself',
+			headline: 'Returned by switch from 120 m and landed by itself',
 		});
 		expect(state.phase).toBeNull();
 	});

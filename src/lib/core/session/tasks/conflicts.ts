@@ -25,8 +25,8 @@ export const conflictStates = ({ facts, units }: TaskEvidence): TaskState[] =>
 				reason(
 					'caution',
 					say('values-disagree', {
-						statementWordsOf: statementWords(first, units),
-						statementWordsOf2: statementWords(second, units),
+						one: statementWords(first, units),
+						other: statementWords(second, units),
 					}),
 				),
 			],
@@ -54,7 +54,7 @@ export function orStale(state: TaskState, { units }: Pick<TaskEvidence, 'units'>
 		mark: 'unseen',
 		title: `Out of date: ${state.title}`,
 		detail: `${words}.`,
-		reasons: [reason('caution', say('facts-moved', { words })), ...state.reasons],
+		reasons: [reason('caution', say('facts-moved', { moved: words })), ...state.reasons],
 		next: state.task === 'way-home' ? 'Plan again' : 'Do it again',
 		grade: null,
 	};
