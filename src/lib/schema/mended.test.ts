@@ -119,6 +119,13 @@ describe.each(MENDED_TABLES)('a row of %s', (table: MendedTable) => {
 	});
 });
 
+it('a session named by spaces alone, its kind damaged too, is mended and can be read', () => {
+	const [schema, whole] = WHOLE.sessions;
+	const read = mended('sessions', { ...whole, title: ' ', kind: [] });
+	expect(schema.safeParse(read).success).toBe(true);
+	expect(read).toMatchObject({ title: 'unreadable', kind: 'flight' });
+});
+
 describe('a damaged site', () => {
 	it('without its height has one that nobody knows, not one of zero', () => {
 		const [, whole] = WHOLE.sites;

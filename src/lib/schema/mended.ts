@@ -17,8 +17,9 @@ type Path = readonly PropertyKey[];
 
 const UNREADABLE = 'unreadable';
 const LONG_AGO = '1970-01-01T00:00:00.000Z';
+/** A text that names something: spaces alone name nothing. */
 const textOf = (value: unknown): string =>
-	['string', 'number', 'boolean'].includes(typeof value) && value !== '' ? String(value).slice(0, 120) : UNREADABLE;
+	(['string', 'number', 'boolean'].includes(typeof value) && String(value).trim().slice(0, 120)) || UNREADABLE;
 
 /** Stand-ins for the fields of a row that cannot be read. */
 const standIns = {
