@@ -25,8 +25,18 @@ const REFUSALS: readonly [instrument: string, sample: string, says: RegExp, next
 	['sticks', 'The yaw stick was left alone', /^Channel 4 was never moved/, /Move channel 4 to both ends/],
 	['horizon', 'Fog: no horizon', /^No clear horizon was found/, /Take a picture of open sea/],
 	['texture', 'Still water', /^Surface has almost no texture/, /Put down a patterned mat/],
-	['heading-check', 'Curlew: the arrow points to the tail', /^Heading is off by half a turn/, /Check which way the arrow/],
-	['compass-module', 'Arrow to the tail, flipped; the setting is at zero', /^Change the setting/, /^Enter the orientation, restart/],
+	[
+		'heading-check',
+		'Curlew: the arrow points to the tail',
+		/^Heading is off by half a turn/,
+		/Check which way the arrow/,
+	],
+	[
+		'compass-module',
+		'Arrow to the tail, flipped; the setting is at zero',
+		/^Change the setting/,
+		/^Enter the orientation, restart/,
+	],
 ];
 
 test('every refusal is reached in the interface, says why, and says what to do next', async ({ page }) => {
