@@ -69,7 +69,7 @@ test('a checklist is made for the day: after a repair, near people; an item is m
 	await toStation(page, 'return');
 	await expect(heading(page)).toContainText('Loss of link is set');
 	await page.keyboard.press('Enter');
-	await expect(page.getByText('wanted 28 to 120 m')).toBeVisible();
+	await expect(page.getByText('range 28 to 120 m')).toBeVisible();
 	await expect(page.getByText(/Poplars by the lane, 18 m high/).first()).toBeVisible();
 	await page.getByRole('link', { name: 'Measure it: way home' }).click();
 	await expect(page.getByText('profile of Dunlin').first()).toBeVisible();

@@ -3,7 +3,7 @@ import type { Reason } from '$lib/schema/common';
 import { showBeside, showNumber, showShare } from '$lib/words/figures';
 import { QUANTITY_OF_UNIT, toUnit, unitSymbol, type UnitSystem } from '$lib/words/units';
 
-/** Value and limit of a reason in the pilot's units: "0.85 · wanted at most 0.5 m"; empty where it has neither. */
+/** Value and limit of a reason in the pilot's units: "0.85 · limit 0.5 m", "15 · min 8 satellites"; empty where it has neither. */
 export function reasonFigures(reason: Reason, units: UnitSystem): string {
 	const { value, limit, unit = '' } = reason;
 	// A number alone, without a unit or a limit, tells a pilot nothing.
@@ -20,7 +20,7 @@ export function reasonFigures(reason: Reason, units: UnitSystem): string {
 		...(shown === undefined ? [] : [told(showBeside(shown, bound), shown)]),
 		...(bound === undefined
 			? []
-			: [`${wanted(reason) ? `wanted ${wanted(reason)}` : 'limit'} ${told(showNumber(bound), bound)}`]),
+			: [`${wanted(reason) === 'at least' ? 'min' : 'limit'} ${told(showNumber(bound), bound)}`]),
 	];
 	return parts.length === 0 ? '' : `${parts.join(' · ')}${close ? '' : ` ${symbol}`}`.trimEnd();
 }

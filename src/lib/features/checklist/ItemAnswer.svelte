@@ -49,9 +49,9 @@
 	const range = $derived.by(() => {
 		const { low, high, quantity } = item.limit ?? {};
 		const show = (si: number) => String(Math.round((quantity ? toUnit(si, quantity, units()) : si) * 100) / 100);
-		if (low !== undefined && high !== undefined) return `wanted ${show(low)} to ${show(high)} ${unit}`;
-		if (high !== undefined) return `wanted at most ${show(high)} ${unit}`;
-		return low !== undefined ? `wanted at least ${show(low)} ${unit}` : '';
+		if (low !== undefined && high !== undefined) return `range ${show(low)} to ${show(high)} ${unit}`;
+		if (high !== undefined) return `limit ${show(high)} ${unit}`;
+		return low !== undefined ? `min ${show(low)} ${unit}` : '';
 	});
 
 	/** What is typed is in the pilot's unit: where that changes, the figure goes along. */

@@ -206,7 +206,7 @@
 						: toUnit(plan.answer.clearance.minM, 'height', units()).toFixed(0)}
 					unit={plan.answer.clearance.minM === null ? '' : unitSymbol('height', units())}
 					size="plain"
-					note={plan.answer.clearance.minM === null ? 'nothing under its way' : 'wanted at least ' + height(10)}
+					note={plan.answer.clearance.minM === null ? 'nothing under its way' : 'min ' + height(10)}
 				/>
 			</div>
 		</div>
