@@ -51,7 +51,7 @@ test('a face held out of turn is taken as what it is, and one that is in can be 
 	await passTimeUntil(page, page.getByRole('button', { name: 'Hold again: On its back' }));
 	expect((await heard()).tones).not.toContain('wrong');
 	await page.getByRole('button', { name: 'Hold again: Belly down' }).click();
-	await passTimeUntil(page, heading(page), 'By this recipe it was never held nose down');
+	await passTimeUntil(page, heading(page), 'This routine never holds nose down');
 });
 
 test('a quarter is not a half turn, and the half turn takes the surface out', async ({ page }) => {

@@ -40,11 +40,11 @@ test('a six-rotor with two motors exchanged is caught at the motor walk; that sk
 		else await page.getByRole('button', { name: `${turned + 1}, ${motors[turned]}` }).click();
 		await page.getByRole('button', { name: ways[turned], exact: true }).click();
 	}
-	await expect(h1).toHaveText('Outputs of right and rear left are exchanged');
+	await expect(h1).toHaveText('Outputs of right and rear left are swapped');
 	await expectAccessible(page, 'motor walk found');
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/\/bench$/);
-	await expect(page.getByText('Outputs of right and rear left are exchanged').first()).toBeVisible();
+	await expect(page.getByText('Outputs of right and rear left are swapped').first()).toBeVisible();
 
 	// Skipped: the nudge shows it, and the ranking opens with six rotors.
 	await begin();

@@ -37,7 +37,7 @@ test('a hover watched by eye: what is excluded, what is not, and circling leads 
 	await page.getByLabel('Farthest from where it began').fill('12');
 	await page.getByLabel('One circle took about').fill('8');
 	await page.getByRole('button', { name: 'Judge it' }).click();
-	await expect(heading(page)).toHaveText(/^Circling is (likely|possible): \d+ %$/);
+	await expect(heading(page)).toHaveText(/^Circling is (likely|possible), \d+ %$/);
 	await page.getByRole('button', { name: 'Record it' }).click();
 	await expect(page).toHaveURL(/session\/[^/]+\/hover$/);
 	await expect(page.getByText(/^Circling is (likely|possible)/).first()).toBeVisible();

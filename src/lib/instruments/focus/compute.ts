@@ -27,7 +27,7 @@ export const compute = working(fields, async (input) => {
 		partOf(picture, input.form.sharePct / 100, [Number(input.form.across), Number(input.form.down)]),
 	);
 	return {
-		...report(answer, 'The far edges are sharp'),
+		...report(answer, 'Distant edges are sharp'),
 		figures: [
 			figure('edge-width', answer.edgePx, {
 				digits: 1,
