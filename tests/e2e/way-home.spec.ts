@@ -74,7 +74,7 @@ test('an action that does not fit the venue is a hold before anybody asks', asyn
 	await expect(page).toHaveURL(/session\/[^/]+\/plan$/);
 	await toStation(page, 'return');
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-		'On link loss the aircraft comes down where it is: on whoever stands there',
+		'On link loss the aircraft comes down where it is, possibly on people',
 	);
 	await toStation(page, 'arm');
 	await expect(page.getByText('On link loss the aircraft comes down where it is').first()).toBeVisible();

@@ -56,12 +56,12 @@ test('a camera drone that circles: hovered, calibrated, hovered again, not cured
 	await expect(page.getByText(/new|no calibration|nothing accepted/i).first()).toBeVisible();
 	await answer(page, 'site');
 	const circling = { taps: 'Circles to its left', farthest: '12', circle: '8' };
-	await hoverByEye(page, circling, /^Circling is (likely|possible): \d+ %$/);
+	await hoverByEye(page, circling, /^Circling is (likely|possible), \d+ %$/);
 	await ownRoutine(page);
-	await hoverByEye(page, circling, /^Circling is (likely|possible): \d+ %$/);
+	await hoverByEye(page, circling, /^Circling is (likely|possible), \d+ %$/);
 	await expect(page.getByText(/between two equal hovers did not help/).first()).toBeVisible();
 	await ownRoutine(page);
-	await hoverByEye(page, circling, /^Circling is (likely|possible): \d+ %$/);
+	await hoverByEye(page, circling, /^Circling is (likely|possible), \d+ %$/);
 	await expect(page.getByText(/Calibrated 2 times \(compass\) and the hover is unchanged/).first()).toBeVisible();
 	await expect(page.getByText(/ask the maker/).first()).toBeVisible();
 	await go(page, 'fly');
@@ -103,7 +103,7 @@ test('a self-built quad with a voice: rungs, position hold, return by its switch
 	await expect(page).toHaveURL(/\/hover$/);
 	await flyAndLand(page, '1.2');
 	await endIt(page);
-	for (const kept of [/Held position by eye/, /It came home by its switch/, /1\.2 m toward 90° from the mark/])
+	for (const kept of [/Held position by eye/, /Returned by switch/, /1\.2 m toward 90° from the mark/])
 		await expect(page.getByText(kept).first()).toBeVisible();
 	await page.setViewportSize({ width: 390, height: 844 });
 	await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
