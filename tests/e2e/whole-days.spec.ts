@@ -53,7 +53,7 @@ test('a camera drone that circles: hovered, calibrated, hovered again, not cured
 	await answer(page, 'plan', 'bench');
 	// Why it is due, and what each school says of it.
 	await go(page, 'bench/bench-due');
-	await expect(page.getByText(/new|no calibration|nothing accepted/i).first()).toBeVisible();
+	await expect(page.getByText(/new|no accepted calibration/i).first()).toBeVisible();
 	await answer(page, 'site');
 	const circling = { taps: 'Circles to its left', farthest: '12', circle: '8' };
 	await hoverByEye(page, circling, /^Circling is (likely|possible), \d+ %$/);
