@@ -1,5 +1,8 @@
 import { area } from './message';
 
+const DECLINATION = 'Wait for a position fix, or correct the declination setting.';
+const WALK_IT = 'Carry the sensor one way up at knee height and walk the whole place, a line every two metres.';
+const STEP_AWAY = 'Walk twenty paces away from metal, vehicles and walls, then check again.';
 const TURN_MORE = 'Rotate the aircraft about all three axes: level, nose down, on its side, upside down.';
 
 /** Compass: findings by code. */
@@ -14,11 +17,11 @@ export const compass = area('compass', {
 	}),
 	declination: {
 		text: 'Declination is left out. The error equals the declination here.',
-		next: 'Wait for a position fix, or correct the declination setting.',
+		next: DECLINATION,
 	},
 	'declination#twice': {
 		text: 'Declination is applied twice. The error equals the declination here.',
-		next: 'Wait for a position fix, or correct the declination setting.',
+		next: DECLINATION,
 	},
 	'heading-off': {
 		text: 'Heading is off by the same amount in every direction.',
@@ -146,26 +149,26 @@ export const compass = area('compass', {
 		text: `${n} readings are too few to fit a compass.`,
 		next: 'Record at least ten seconds while rotating.',
 	}),
-	'insufficient-variation': ({ again }: { again: string }) => ({
+	'insufficient-variation': {
 		text: 'All readings are equal. The aircraft was not rotated.',
-		next: again,
-	}),
-	'insufficient-coverage#review': ({ again }: { again: string }) => ({
+		next: TURN_MORE,
+	},
+	'insufficient-coverage#review': {
 		text: 'No ellipsoid fits these readings.',
-		next: again,
-	}),
-	'insufficient-turning': ({ again }: { again: string }) => ({
+		next: TURN_MORE,
+	},
+	'insufficient-turning': {
 		text: 'Readings form a cloud, not the shell of a rotated compass.',
-		next: again,
-	}),
-	'insufficient-coverage#review2': ({ again }: { again: string }) => ({
+		next: TURN_MORE,
+	},
+	'insufficient-coverage#review2': {
 		text: 'Readings lie in one plane. Rotation about one axis leaves the offset along it unknown.',
-		next: again,
-	}),
-	'insufficient-coverage#review3': ({ again }: { again: string }) => ({
+		next: TURN_MORE,
+	},
+	'insufficient-coverage#review3': {
 		text: 'Rotation about one or two axes leaves part of the calibration undetermined.',
-		next: again,
-	}),
+		next: TURN_MORE,
+	},
 	'mounting-as-set': ({ angles }: { angles: string }) => ({
 		text: `Compass mounted as its setting says: ${angles}.`,
 	}),
@@ -190,20 +193,20 @@ export const compass = area('compass', {
 	}),
 	'site-disturbed': ({ strengthUt, totalUt }: { strengthUt: number; totalUt: number }) => ({
 		text: `Field strength ${strengthUt.toFixed(1)} µT, model ${totalUt.toFixed(1)} µT. This place is disturbed.`,
-		next: 'Walk twenty paces away from metal, vehicles and walls, then check again.',
+		next: STEP_AWAY,
 	}),
 	'site-restless': {
 		text: 'Field changes while the aircraft is still. A current or moving iron is near.',
-		next: 'Walk twenty paces away from metal, vehicles and walls, then check again.',
+		next: STEP_AWAY,
 	},
 	'site-quiet': { text: 'Field is steady.' },
 	'site-dip-off': ({ dipDeg, inclinationDeg }: { dipDeg: number; inclinationDeg: number }) => ({
 		text: `Inclination ${dipDeg.toFixed(1)}°, model ${inclinationDeg.toFixed(1)}°.`,
-		next: 'Walk twenty paces away from metal, vehicles and walls, then check again.',
+		next: STEP_AWAY,
 	}),
 	'site-dip-differs': ({ dipDeg, inclinationDeg }: { dipDeg: number; inclinationDeg: number }) => ({
 		text: `Inclination ${dipDeg.toFixed(1)}°, model ${inclinationDeg.toFixed(1)}°.`,
-		next: 'Walk twenty paces away from metal, vehicles and walls, then check again.',
+		next: STEP_AWAY,
 	}),
 	'site-dip-as-model': ({ dipDeg, inclinationDeg }: { dipDeg: number; inclinationDeg: number }) => ({
 		text: `Inclination ${dipDeg.toFixed(1)}°, model ${inclinationDeg.toFixed(1)}°.`,
@@ -230,10 +233,10 @@ export const compass = area('compass', {
 	},
 	'insufficient-samples#survey': {
 		text: 'Too few readings.',
-		next: 'Carry the sensor one way up at knee height and walk the whole place, a line every two metres.',
+		next: WALK_IT,
 	},
 	'insufficient-walk': {
 		text: 'The walk covers too little ground.',
-		next: 'Carry the sensor one way up at knee height and walk the whole place, a line every two metres.',
+		next: WALK_IT,
 	},
 });

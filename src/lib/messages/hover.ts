@@ -1,5 +1,9 @@
 import { area } from './message';
 
+const FLY_LEG = 'Fly 10 m straight ahead in self-level, stick forward only, then fly the same leg back.';
+export const LAND = 'Switch to self-level, land, disarm, disconnect.';
+export const CALIBRATE = `${LAND} Move away from metal and calibrate the compass again.`;
+
 /** Hover: findings by code. */
 export const hover = area('hover', {
 	'free-drift': { text: 'The aircraft hardly drifts without position hold.' },
@@ -22,23 +26,18 @@ export const hover = area('hover', {
 		text: `${seenS.toFixed(0)} s of position hold is too short to show circling.`,
 		next: 'Hover for one minute, hands off.',
 	}),
-	'no-position-hold': ({ remedy }: { remedy: string }) => ({
-		text: 'Aircraft moved away in a straight line. Position was not held.',
-		next: remedy,
-	}),
+	'no-position-hold': { text: 'Aircraft moved away in a straight line. Position was not held.', next: LAND },
 	'compass-error': ({
 		sense,
 		compassErrorDeg,
 		compassErrorSigmaDeg,
-		remedy,
 	}: {
 		sense: null | string;
 		compassErrorDeg: number;
 		compassErrorSigmaDeg: number;
-		remedy: string;
 	}) => ({
 		text: `Aircraft circles ${sense === 'ccw' ? 'to the left' : 'to the right'}. Compass reads about ${Math.abs(compassErrorDeg).toFixed(0)}° ± ${compassErrorSigmaDeg.toFixed(0)}° too far ${compassErrorDeg > 0 ? 'clockwise' : 'anticlockwise'}.`,
-		next: remedy,
+		next: CALIBRATE,
 	}),
 	'turns-one-way': ({
 		compassErrorDeg,
@@ -55,14 +54,14 @@ export const hover = area('hover', {
 	}),
 	'bubble-wide': { text: 'Aircraft wanders widely.', next: 'Compare with the wind; check the fix.' },
 	'bubble-small': { text: 'Hold radius is small by the logged track; the true one is larger.' },
-	drifting: ({ remedy }: { remedy: string }) => ({ text: 'Aircraft drifts in position hold.', next: remedy }),
+	drifting: { text: 'Aircraft drifts in position hold.', next: LAND },
 	'not-drifting': { text: 'Mean position does not move.' },
 	'level-trim': ({ why }: { why: string }) => ({
 		text: `Level trim error is likely: ${why}.`,
 		next: 'Check the level calibration.',
 	}),
 	'log-gap': ({ gapS, seenS }: { gapS: number; seenS: number }) => ({
-		text: `The log has a gap of ${gapS.toFixed(1)} s; it covers ${seenS.toFixed(0)} s of the hover.`,
+		text: `The log has a gap of ${gapS.toFixed(1)} s; ${seenS.toFixed(0)} s of the hover were logged.`,
 	}),
 	'fix-jump': ({ jumps }: { jumps: number }) => ({
 		text: `Position jumped ${jumps} times.`,
@@ -182,14 +181,14 @@ export const hover = area('hover', {
 	}),
 	'insufficient-leg': {
 		text: 'Leg too short.',
-		next: 'Fly 10 m straight ahead in self-level, stick forward only, then fly the same leg back.',
+		next: FLY_LEG,
 	},
 	'insufficient-speed': {
 		text: 'Leg flown too slowly.',
-		next: 'Fly 10 m straight ahead in self-level, stick forward only, then fly the same leg back.',
+		next: FLY_LEG,
 	},
 	'insufficient-turn#straightLeg': {
 		text: 'Second leg not flown back along the first.',
-		next: 'Fly 10 m straight ahead in self-level, stick forward only, then fly the same leg back.',
+		next: FLY_LEG,
 	},
 });

@@ -1,5 +1,6 @@
 import { area } from './message';
 
+const BALANCE = 'Balance the propellers; check for a loose arm, a bent shaft or a hard mount.';
 const NEXT = 'Turn the sensor by hand and watch whether the values change.';
 
 /** Inertial: findings by code. */
@@ -158,16 +159,16 @@ export const inertial = area('inertial', {
 	}),
 	'vibration-large': {
 		text: 'Vibration too strong to trust altitude and attitude.',
-		next: 'Balance the propellers; check for a loose arm, a bent shaft or a hard mount.',
+		next: BALANCE,
 	},
 	'vibration-raised': {
 		text: 'Vibration above the limit.',
-		next: 'Balance the propellers; check for a loose arm, a bent shaft or a hard mount.',
+		next: BALANCE,
 	},
 	'vibration-small': { text: 'Vibration is low.' },
 	clipping: {
 		text: 'Accelerometer reaches the end of its range.',
-		next: 'Balance the propellers; check for a loose arm, a bent shaft or a hard mount.',
+		next: BALANCE,
 	},
 	'no-clipping': { text: 'Accelerometer stays within its range.' },
 	'strongest-peak': ({ hz, axis, likely }: { hz: number; axis: string; likely: string }) => ({

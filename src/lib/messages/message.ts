@@ -28,7 +28,12 @@ export interface Message extends Wording {
 }
 
 type Entry = Wording | ((args: never, show: Show) => Wording);
-type ArgsOf<E> = E extends (args: infer A, show: Show) => Wording ? [args: A] : [];
+/** Arguments that a record can hold: one that may be undefined is refused by the compiler. */
+type ArgsOf<E> = E extends (args: infer A, show: Show) => Wording
+	? A extends { [K in keyof A]: Arg }
+		? [args: A]
+		: [never]
+	: [];
 
 /** Digits of a quantity in the pilot's unit: as many as it has in SI units, and two at least, for a foot is no round metre. */
 const LEAST_DIGITS = 2;
@@ -52,18 +57,19 @@ const SI = showIn('metric');
 /** What follows the mark tells wordings of one code apart; the code that leaves the core is what stands before it. */
 const VARIANT = '#';
 
-/** The wordings of an area by code, and how a message is made of them. */
-export interface Area<T extends Record<string, Entry> = Record<string, Entry>> {
-	<C extends keyof T & string>(code: C, ...args: ArgsOf<T[C]>): Message;
-	entries: T;
-}
+/** Makes a message of an area from a code and its arguments. */
+export type Area<T extends Record<string, Entry>> = <C extends keyof T & string>(
+	code: C,
+	...args: ArgsOf<T[C]>
+) => Message;
 
 /** The areas that are loaded. What computes has loaded its own; a screen that shows the findings of others loads the catalogue. */
 const loaded = new Map<string, Record<string, Entry>>();
 
 /** The messages of an area: called with a code and its arguments, it words them in SI units. */
 export function area<const T extends Record<string, Entry>>(name: string, entries: T): Area<T> {
-	const say = <C extends keyof T & string>(code: C, ...given: ArgsOf<T[C]>): Message => {
+	loaded.set(name, entries);
+	return (code, ...given) => {
 		const [args] = given as [Args?];
 		return {
 			code: code.split(VARIANT)[0],
@@ -72,8 +78,6 @@ export function area<const T extends Record<string, Entry>>(name: string, entrie
 			...wordingOf(entries[code], args, SI),
 		};
 	};
-	loaded.set(name, entries);
-	return Object.assign(say, { entries });
 }
 
 /** An entry worded with its arguments. */

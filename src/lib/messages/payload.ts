@@ -1,5 +1,6 @@
 import { area } from './message';
 
+const MAT = 'Put down a patterned mat, or choose another place. The mat also marks the landing spot.';
 /** Payload: findings by code. */
 export const payload = area('payload', {
 	'into-ceiling': (
@@ -59,7 +60,10 @@ export const payload = area('payload', {
 	'feeder-right': { text: 'Feeder speed agrees with the setting.' },
 	'rate-off': ({ setForWantedRpm }: { setForWantedRpm: null | number }) => ({
 		text: 'Application rate differs from the wanted rate.',
-		next: `Set ${(setForWantedRpm ?? 0).toFixed(0)} turns a minute.`,
+		next:
+			setForWantedRpm === null
+				? 'Measure the feeder speed, then repeat.'
+				: `Set ${setForWantedRpm.toFixed(0)} turns per minute.`,
 	}),
 	'rate-right': { text: 'Application rate agrees with the wanted rate.' },
 	'fan-off': {
@@ -91,16 +95,16 @@ export const payload = area('payload', {
 	'light-enough': { text: 'Enough light.' },
 	featureless: {
 		text: 'Surface has almost no texture for the downward camera.',
-		next: 'Put down a patterned mat, or choose another place. The mat also marks the landing spot.',
+		next: MAT,
 	},
 	'few-features': {
 		text: 'Surface has little texture for the downward camera.',
-		next: 'Put down a patterned mat, or choose another place. The mat also marks the landing spot.',
+		next: MAT,
 	},
 	features: { text: 'Surface has enough texture for the downward camera.' },
 	repeats: {
 		text: 'The pattern repeats, so places look alike.',
-		next: 'Put down a patterned mat, or choose another place. The mat also marks the landing spot.',
+		next: MAT,
 	},
 	distinct: { text: 'Pattern does not repeat.' },
 });

@@ -95,13 +95,10 @@ export const propulsion = area('propulsion', {
 		text: `Wrong response: ${tests.join(', ')}. Most likely ${why}.`,
 		next: `Disarm, unplug, take the propellers off, then ${then}.`,
 	}),
-	'insufficient-observations': ({
-		tests,
-		then,
-	}: {
-		tests: ('stick right' | 'stick forward' | 'yaw right' | 'a little throttle')[];
-		then: string;
-	}) => ({ text: `Not tried yet: ${tests.join(', ')}.`, next: `Next: ${then}.` }),
+	'insufficient-observations': ({ tests, then }: { tests: string[]; then: string }) => ({
+		text: `Not tried yet: ${tests.join(', ')}.`,
+		next: `Next: ${then}.`,
+	}),
 	'all-as-commanded': {
 		text: 'All four responses as commanded. This proves the signs, not balance or sound propellers.',
 	},
@@ -166,7 +163,7 @@ export const propulsion = area('propulsion', {
 	},
 	'reserve-small': { text: 'Reserve is small.', next: 'Keep 20 %.' },
 	'act-late': ({ actPct, warnPct }: { actPct: number; warnPct: number }) => ({
-		text: `Critical level ${actPct} % is not below the warning level ${warnPct} %.`,
+		text: `Critical battery level ${actPct} % leaves little charge to land; the warning comes at ${warnPct} %.`,
 		next: 'Set the critical level to 10 % or more.',
 	}),
 	surging: ({ hz }: { hz: null | number }) => ({
@@ -204,7 +201,7 @@ export const propulsion = area('propulsion', {
 		text: `${surface} ${way}: ${mm} mm of ${sheetMm} mm.`,
 		next: 'Move the linkage at horn or servo arm; then see every movement again.',
 	}),
-	'throws-differ': ({ one, other }: { one: undefined | string; other: undefined | string }) => ({
+	'throws-differ': ({ one, other }: { one: string; other: string }) => ({
 		text: `Throws of ${one} and ${other} differ.`,
 		next: 'Centre both servo arms, then adjust the linkages. Unequal throws turn the aircraft.',
 	}),
@@ -213,7 +210,7 @@ export const propulsion = area('propulsion', {
 		next: 'Turn it by hand and compare: check bearing, shaft, propeller and screw length.',
 	}),
 	'hotter-than-usual': ({ name }: { name: string }) => ({
-		text: `${name} is hotter than on earlier flights.`,
+		text: `${name} is hotter above air temperature than on earlier flights.`,
 		next: 'Check what changed: gains, propellers, load or wind. Compare with stock gains in a short hover.',
 	}),
 	'too-hot': ({ name }: { name: string }) => ({
@@ -241,11 +238,11 @@ export const propulsion = area('propulsion', {
 		text: 'Motors are not clearly audible over wind, voices or distance.',
 		next: 'Record out of the wind, a few paces away, with nobody speaking.',
 	},
-	'surface-still': ({ surface }: { surface: undefined | string }) => ({
+	'surface-still': ({ surface }: { surface: string }) => ({
 		text: `The ${surface} does not move.`,
 		next: 'Check its plug, servo, horn and linkage.',
 	}),
-	'servo-reversed': ({ surface }: { surface: undefined | string }) => ({
+	'servo-reversed': ({ surface }: { surface: string }) => ({
 		text: `The ${surface} moves in reverse in every test.`,
 		next: 'Reverse its output, not a stick, then repeat every movement.',
 	}),

@@ -1,5 +1,6 @@
 import { area } from './message';
 
+const CHECK_SETTING = 'Check the failsafe setting, correct it, and test again.';
 interface Stick {
 	at: string;
 }
@@ -17,15 +18,15 @@ export const radio = area('radio', {
 	reacted: ({ time }: { time: string }) => ({ text: `Failsafe started after ${time}.` }),
 	'no-reaction': {
 		text: 'No failsafe reaction with the transmitter off.',
-		next: 'Check the failsafe setting, correct it, and test again.',
+		next: CHECK_SETTING,
 	},
 	'motors-ran-on': {
 		text: 'Motors kept running although the failsafe action is to stop them.',
-		next: 'Check the failsafe setting, correct it, and test again.',
+		next: CHECK_SETTING,
 	},
 	'motors-stopped': ({ action }: { action: string }) => ({
 		text: `Motors stopped although the failsafe action is to ${action}. In the air the aircraft would fall.`,
-		next: 'Check the failsafe setting, correct it, and test again.',
+		next: CHECK_SETTING,
 	}),
 	disarmed: {
 		text: 'Tested disarmed. This shows that link loss is detected, not what the motors do.',
@@ -63,7 +64,7 @@ export const radio = area('radio', {
 		text: `Channel ${channel} moved for ${other} and for ${name}.`,
 		next: 'Repeat both gestures; check for a mix in the transmitter.',
 	}),
-	reversed: ({ gestures, channels }: { gestures: ('throttle' | 'roll' | 'pitch' | 'yaw')[]; channels: string[] }) => ({
+	reversed: ({ gestures, channels }: { gestures: string[]; channels: string[] }) => ({
 		text: `Reversed: ${gestures.join(', ')}. Channels: ${channels.join(', ')}.`,
 		next: 'Reverse these channels in the transmitter, unless the aircraft needs them so, then check again.',
 	}),
@@ -124,8 +125,8 @@ export const radio = area('radio', {
 		text: `On link loss the receiver holds ${does} on.`,
 		next: "Set the receiver to send nothing on link loss, or set this channel off, by the maker's manual.",
 	}),
-	'arm-shared': ({ does, does2 }: { does: string; does2: string }) => ({
-		text: `${does} shares a range with ${does2}.`,
+	'arm-shared': ({ does, arms }: { does: string; arms: string }) => ({
+		text: `${does} shares a range with ${arms}.`,
 		next: 'Give the arm switch a channel of its own.',
 	}),
 	'self-righting-at-rest': ({ does }: { does: string }) => ({

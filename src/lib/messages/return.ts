@@ -1,5 +1,6 @@
 import { area, type Show } from './message';
 
+const STOP_TODAY = 'Land, disarm and unplug. Check the settings. No more flights today.';
 const AGAINST_WIND = 'Raise the return speed, stay upwind and near, or wait for less wind.';
 
 const plausibility = ({ linkLossOnly }: { linkLossOnly: boolean }) => ({
@@ -158,7 +159,7 @@ export const returnToHome = area('return', {
 	}),
 	'no-reaction': {
 		text: 'Aircraft did not turn toward home.',
-		next: 'Land, disarm and unplug. Check the settings. No more flights today.',
+		next: STOP_TODAY,
 	},
 	'reacts-late': ({ turned }: { turned: number }) => ({
 		text: `Turned toward home after ${turned.toFixed(0)} s.`,
@@ -168,7 +169,7 @@ export const returnToHome = area('return', {
 	'did-not-climb': { text: 'Climb to return altitude not seen.', next: 'Read the altitude at the next test.' },
 	'did-not-come': {
 		text: 'Aircraft did not come back over home.',
-		next: 'Land, disarm and unplug. Check the settings. No more flights today.',
+		next: STOP_TODAY,
 	},
 	'taken-over': ({ takenOverS }: { takenOverS: number }) => ({
 		text: `Pilot took over after ${takenOverS.toFixed(0)} s, so the landing was not tested.`,
@@ -176,7 +177,7 @@ export const returnToHome = area('return', {
 	}),
 	'did-not-land': {
 		text: 'Aircraft came back but did not land.',
-		next: 'Land, disarm and unplug. Check the settings. No more flights today.',
+		next: STOP_TODAY,
 	},
 	'did-not-disarm': {
 		text: 'Aircraft landed but did not stop its motors.',
@@ -253,7 +254,7 @@ export const returnToHome = area('return', {
 	'plausibility-off': plausibility,
 	'plausibility-on': { text: 'Return plausibility is always checked.' },
 	'levels-upside-down': {
-		text: 'Critical battery level is above the warning level.',
+		text: 'Warning level is not above the critical battery level.',
 		next: 'Set the warning level above the critical level.',
 	},
 	'acts-late': { text: 'Critical battery level is low. Little charge is left to land.', next: 'Set 10 % or more.' },

@@ -4,7 +4,7 @@
 	import MarkIcon from './MarkIcon.svelte';
 	import { MARK_OF_VERDICT } from './marks';
 	import { units } from './preferences.svelte';
-	import { worded } from './worded.svelte';
+	import { worded } from './worded';
 
 	/** Where a method is written down is for those who read the methods, not for the field. */
 	const sourceWords = (source: string) => source.replace(/\s*\(docs\/[^)]*\)/, '');

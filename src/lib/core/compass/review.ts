@@ -24,7 +24,6 @@ import { rescaled } from './support';
 import { rankMountings, type MountingRank } from './mounting';
 import { columnsOf, middle, type Columns } from './samples';
 import {
-	TURN_MORE,
 	judgeCoverage,
 	judgeDip,
 	judgeField,
@@ -66,12 +65,11 @@ function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
 	const n = c.x.length;
 	if (n < limits.minSamples.value)
 		return reason('fail', say('insufficient-samples#review', { n }), { value: n, limit: limits.minSamples });
-	if (!(middle(c).radius > 0)) return reason('fail', say('insufficient-variation', { again: TURN_MORE }), { value: 0 });
+	if (!(middle(c).radius > 0)) return reason('fail', say('insufficient-variation'), { value: 0 });
 	const fit = fitMagnitude(c);
-	if (!fit || !inverse(matrixOf(fit.w)))
-		return reason('fail', say('insufficient-coverage#review', { again: TURN_MORE }));
+	if (!fit || !inverse(matrixOf(fit.w))) return reason('fail', say('insufficient-coverage#review'));
 	if (fit.sigma * meanGain(fit.w) > limits.maxShellThickness.value)
-		return reason('fail', say('insufficient-turning', { again: TURN_MORE }), {
+		return reason('fail', say('insufficient-turning'), {
 			value: fit.sigma * meanGain(fit.w),
 			limit: limits.maxShellThickness,
 		});
@@ -79,13 +77,13 @@ function fitOrRefuse(c: Columns): MagnitudeFit | Reason {
 	const kept = { x: pick(c.x), y: pick(c.y), z: pick(c.z) };
 	const flat = flatness(kept);
 	if (flat < limits.minFlatness.value)
-		return reason('fail', say('insufficient-coverage#review2', { again: TURN_MORE }), {
+		return reason('fail', say('insufficient-coverage#review2'), {
 			value: flat,
 			limit: limits.minFlatness,
 		});
 	const second = secondQuadricDistance(kept) / Math.max(fit.sigma, LEAST_NOISE / meanGain(fit.w));
 	if (!fit.covariance || second < limits.minSecondQuadric.value)
-		return reason('fail', say('insufficient-coverage#review3', { again: TURN_MORE }), {
+		return reason('fail', say('insufficient-coverage#review3'), {
 			value: second,
 			limit: limits.minSecondQuadric,
 		});

@@ -11,9 +11,6 @@ import type { Dip } from './dip';
 import { compassLimits as limits } from './limits';
 import type { MountingRank } from './mounting';
 
-/** What to do when the turning was not enough. */
-export const TURN_MORE = 'Turn it about all three axes: level, on its nose, on a side, upside down.';
-
 /** How well the turning fixes the heading, one sigma in degrees. */
 export const judgeHeading = (sigmaDeg: number): Reason[] => [
 	atMost(sigmaDeg, {

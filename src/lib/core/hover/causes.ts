@@ -1,6 +1,7 @@
 import { showSigned } from '../../words/figures';
 import type { Cause } from '../../schema/hover';
-import { CALIBRATE, LAND, type Findings } from './findings';
+import { CALIBRATE, LAND } from '$lib/messages/hover';
+import type { Findings } from './findings';
 import { hoverLimits as limits } from './limits';
 
 const logistic = (x: number) => 1 / (1 + Math.exp(-x));

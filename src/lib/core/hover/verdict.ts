@@ -2,7 +2,7 @@ import { hover as say } from '$lib/messages/hover';
 import type { Reason } from '../../schema/common';
 import { atMost } from '../finding/grade';
 import { reason } from '../finding/reasons';
-import { CALIBRATE, LAND, type Findings } from './findings';
+import type { Findings } from './findings';
 import { judgeFreeDrift } from './freeDrift';
 import { hoverLimits as limits } from './limits';
 
@@ -19,9 +19,7 @@ export function reasonsOf(f: Findings): Reason[] {
 				reason('fail', say('insufficient-duration', { seenS: f.seenS }), { value: f.seenS, limit: limits.minHoldS }),
 			);
 		if (f.runaway)
-			out.push(
-				reason('fail', say('no-position-hold', { remedy: LAND }), { value: f.speedMps * f.T, limit: limits.runawayM }),
-			);
+			out.push(reason('fail', say('no-position-hold'), { value: f.speedMps * f.T, limit: limits.runawayM }));
 		if (c?.present)
 			out.push(
 				reason(
@@ -30,7 +28,6 @@ export function reasonsOf(f: Findings): Reason[] {
 						sense: c.sense,
 						compassErrorDeg: c.compassErrorDeg,
 						compassErrorSigmaDeg: c.compassErrorSigmaDeg,
-						remedy: CALIBRATE,
 					}),
 					{ value: c.evidence, limit: limits.evidence },
 				),
@@ -59,7 +56,7 @@ export function reasonsOf(f: Findings): Reason[] {
 		if (!f.runaway)
 			out.push(
 				atMost(f.speedMps, {
-					caution: { limit: limits.driftMps, says: say('drifting', { remedy: LAND }) },
+					caution: { limit: limits.driftMps, says: say('drifting') },
 					pass: say('not-drifting'),
 				}),
 			);

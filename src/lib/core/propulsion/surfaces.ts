@@ -113,10 +113,10 @@ export function judgeSurfaces(
 		const seen = own.map(({ axis, by }) => of(axis, by)[id]);
 		if (seen.some((s) => s === undefined)) continue;
 		if (seen.every((s) => s === 'still')) {
-			told(say('surface-still', { surface: names[id] }));
+			told(say('surface-still', { surface: names[id] ?? id }));
 			own.forEach(({ axis, by }) => explain(axis, by, id));
 		} else if (own.length > 1 && seen.every((s) => s === 'reversed') && ids.length > 1 && !wholeAxis(own, all)) {
-			told(say('servo-reversed', { surface: names[id] }));
+			told(say('servo-reversed', { surface: names[id] ?? id }));
 			own.forEach(({ axis, by }) => explain(axis, by, id));
 		}
 	}
@@ -204,7 +204,7 @@ export function judgeThrows(kind: SurfaceKind, measured: Throws, sheet: Throws):
 		const gap = Math.max(Math.abs(one.upMm - other.upMm), Math.abs(one.downMm - other.downMm));
 		if (gap > allowed(Math.max(one.upMm, one.downMm)))
 			out.push(
-				reason('caution', say('throws-differ', { one: names[a], other: names[b] }), {
+				reason('caution', say('throws-differ', { one: names[a] ?? a, other: names[b] ?? b }), {
 					value: gap,
 					limit: { value: allowed(Math.max(one.upMm, one.downMm)), unit: 'mm', source: 'Winglogos default' },
 				}),

@@ -72,7 +72,7 @@ function armTraps({ switches, ranges, linkLoss }: SwitchesRequest): Reason[] {
 				? [reason('caution', say('armed-by-loss', { does: arm.does }), { value: lost.value })]
 				: []),
 			...(twin && (twin.role === 'flight' || twin.role === 'self-righting')
-				? [reason('caution', say('arm-shared', { does: twin.does, does2: arm.does }))]
+				? [reason('caution', say('arm-shared', { does: twin.does, arms: arm.does }))]
 				: []),
 		];
 	});

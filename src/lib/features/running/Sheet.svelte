@@ -2,7 +2,7 @@
 	import type { Snippet } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { plain } from '$lib/words/plain';
-	import { headlineOf, worded } from '$lib/ui/worded.svelte';
+	import { headlineOf, worded } from '$lib/ui/worded';
 	import type { Reason, Verdict } from '$lib/schema/common';
 	import MarkIcon from '$lib/ui/MarkIcon.svelte';
 	import { markOfFinding, MARK_WORDS } from '$lib/ui/marks';

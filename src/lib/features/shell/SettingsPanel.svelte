@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { loadMessages } from '$lib/ui/worded';
 	import Checkbox from '$lib/ui/Checkbox.svelte';
 	import TextField from '$lib/ui/TextField.svelte';
 	import Quantity from '$lib/ui/Quantity.svelte';
@@ -26,7 +27,10 @@
 			{ value: 'nautical', label: 'ft, NM, kn, °C' },
 			{ value: 'imperial', label: 'ft, mph, °F' },
 		]}
-		onchange={(units) => prefer({ units })}
+		onchange={async (units) => {
+			await loadMessages(units);
+			prefer({ units });
+		}}
 	/>
 	<Choice
 		label="Detail"

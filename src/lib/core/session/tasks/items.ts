@@ -1,9 +1,10 @@
+import { returnToHome as say } from '$lib/messages/return';
 import { plain } from '../../../words/plain';
 import { begunSmall } from '../../../words/begun';
 import type { CheckPayload, Entry } from '../../../schema/entries';
 import type { Mark } from '../../../schema/records';
 import { undoneBy } from '../checklist/undoes';
-import { judge } from '../../finding/reasons';
+import { judge, reason } from '../../finding/reasons';
 import type { Reason } from '../../../schema/common';
 import { MARK_OF_VERDICT, markOf } from '../../evidence/standing';
 import { formatQuantity } from '../../../words/units';
@@ -77,7 +78,12 @@ function withFlownReturns(state: TaskState, record: SessionRecord): TaskState {
 	const reasons = state.reasons.flatMap((one): Reason[] => {
 		if (one.code !== 'switch-is-not-loss') return [one];
 		if (lost) return [];
-		return [{ ...one, text: 'In the air only the switch was tested: a switch does not prove what a lost radio does.' }];
+		const { limit, unit, source, value, level = 'caution' } = one;
+		const figures = {
+			value,
+			limit: limit === undefined ? undefined : { value: limit, unit: unit ?? '', source: source ?? '' },
+		};
+		return [reason(level, say('switch-is-not-loss#audit', { switchInAir: 'yes' }), figures)];
 	});
 	const { verdict } = judge([...reasons]);
 	const [first] = reasons;
